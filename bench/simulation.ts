@@ -1,0 +1,97 @@
+/**
+ * Speed of the simulation, as ratios within one run:
+ * - free: the car alone on a course of 60 walls, far from any of them;
+ * - contact: the same car sliding along one of them;
+ * - planck: the bare package stepping one body among the same walls, sliding along one.
+ * Rates are simulation ticks a second, median of several rounds.
+ */
+import { Polygon, Vec2, World } from 'planck';
+import { skiff } from '../src/core/robots/skiff/skiff';
+import * as skiffSettings from '../src/core/robots/skiff/settings';
+import { tick } from '../src/core/simulation/settings';
+import { simulate } from '../src/core/simulation/simulate';
+import { courseOf, go, planOf, repeat, right, wall } from '../src/core/testing/sample';
+import { cornersOf } from '../src/core/world/walls';
+
+const rounds = 7;
+const long = wall([-45, 1], [45, 1]);
+const walls = [
+	long,
+	...Array.from({ length: 59 }, (_, i) => wall([i - 30, 6 + (i % 5)], [i - 29.4, 6.5 + (i % 5)]))
+];
+
+const course = (x: number, y: number, bearing: number) =>
+	courseOf({ size: { width: 20, height: 20 }, start: { at: [x, y], bearing }, walls });
+
+const median = (numbers: number[]): number =>
+	numbers.toSorted((a, b) => a - b)[Math.floor(numbers.length / 2)]!;
+
+function ticksPerSecond(run: () => number): number {
+	const began = performance.now();
+	const ticks = run();
+	return (ticks / (performance.now() - began)) * 1000;
+}
+
+const squares = planOf([repeat(60, [repeat(4, [go(0.5), right(90)])])]);
+const free = () =>
+	simulate({
+		plan: squares,
+		course: course(0, -20, 0),
+		variation: 'classroom',
+		seed: 1,
+		limit: 900
+	}).ticks;
+
+const alongWall = planOf([repeat(8, [go(10, 1)])]);
+function contact(): number {
+	const attempt = simulate({
+		plan: alongWall,
+		course: course(-44, 0.9, 80),
+		variation: 'ideal',
+		seed: 1,
+		limit: 120
+	});
+	if (attempt.bumps.length === 0) throw new Error('The car was expected to touch the wall.');
+	return attempt.ticks;
+}
+
+const scale = 10;
+const toVec = ([x, y]: readonly [number, number]) => new Vec2(x * scale, y * scale);
+
+/** The body is driven into and along the same wall; nothing but planck's own step. */
+function barePlanck(): number {
+	const world = new World({ gravity: { x: 0, y: 0 }, allowSleep: false });
+	const ground = world.createBody();
+	for (const each of walls) ground.createFixture(new Polygon(cornersOf(each).map(toVec)), { friction: 0.3 });
+	const body = world.createBody({
+		type: 'dynamic',
+		position: new Vec2(-44 * scale, 0.9 * scale),
+		angle: 0
+	});
+	body.createFixture(new Polygon(skiff.outline.map(toVec)), { density: 1, friction: 0.3 });
+	body.setMassData({
+		mass: skiffSettings.mass,
+		center: new Vec2(0, 0),
+		I: skiffSettings.inertia * scale * scale
+	});
+	const velocity = new Vec2(0.5 * scale, 0.05 * scale);
+	const ticks = 14_400;
+	for (let i = 0; i < ticks; i++) {
+		body.setLinearVelocity(velocity);
+		world.step(tick, 8, 3);
+	}
+	return ticks;
+}
+
+const cases = { planck: barePlanck, free, contact };
+const rates: Record<string, number[]> = { planck: [], free: [], contact: [] };
+for (let round = 0; round < rounds; round++) {
+	for (const [name, run] of Object.entries(cases)) rates[name]!.push(ticksPerSecond(run));
+}
+
+const planck = median(rates.planck!);
+console.log(`planck   ${Math.round(planck)} ticks/s   1.00`);
+for (const name of ['free', 'contact']) {
+	const rate = median(rates[name]!);
+	console.log(`${name.padEnd(8)} ${Math.round(rate)} ticks/s   ${(rate / planck).toFixed(2)}`);
+}

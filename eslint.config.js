@@ -1,0 +1,77 @@
+import importX from 'eslint-plugin-import-x';
+import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
+import prettier from 'eslint-config-prettier';
+import svelte from 'eslint-plugin-svelte';
+import globals from 'globals';
+import ts from 'typescript-eslint';
+import svelteConfig from './svelte.config.js';
+
+/** Packages that src/core may use: small, pure, no clock, no network. */
+const corePackages = ['zod', 'planck', 'pure-rand'];
+
+/** Where arrows may not point: `from` may not be imported in `target`. */
+const borders = [
+	{ target: './src/core', from: './src', except: ['./core'], message: 'src/core imports only src/core.' },
+	{
+		target: './src/workers',
+		from: './src',
+		except: ['./core', './workers'],
+		message: 'A worker entry wraps src/core and nothing else.'
+	},
+	{
+		target: './src/cli',
+		from: './src',
+		except: ['./core', './cli', './messages'],
+		message: 'The mission runner needs no server and no interface.'
+	},
+	{ target: './src/lib', from: './src/routes', message: 'Arrows point inward: routes -> lib -> core.' }
+];
+
+export default ts.config(
+	{ ignores: ['build/', '.svelte-kit/', 'node_modules/', 'data/', 'test-results/'] },
+	...ts.configs.recommended,
+	...svelte.configs.recommended,
+	prettier,
+	...svelte.configs.prettier,
+	{
+		languageOptions: { globals: { ...globals.browser, ...globals.node } },
+		plugins: { 'import-x': importX },
+		settings: { 'import-x/resolver-next': [createTypeScriptImportResolver()] },
+		rules: {
+			'no-undef': 'off',
+			'import-x/no-restricted-paths': ['error', { zones: borders }],
+			'@typescript-eslint/consistent-type-imports': 'error'
+		}
+	},
+	{
+		files: ['**/*.svelte', '**/*.svelte.ts'],
+		languageOptions: {
+			parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'], svelteConfig }
+		},
+		rules: { 'svelte/no-navigation-without-resolve': 'off' }
+	},
+	{
+		files: ['src/core/**/*.ts'],
+		ignores: ['**/*.test.ts'],
+		rules: {
+			'no-restricted-imports': [
+				'error',
+				{
+					patterns: [
+						{
+							regex: `^(?!\\.{1,2}/|(${corePackages.join('|')})(/|$))`,
+							message: `src/core imports only itself and ${corePackages.join(', ')}.`
+						}
+					]
+				}
+			],
+			'no-restricted-globals': ['error', 'window', 'document', 'process', 'performance', 'setTimeout', 'fetch', 'crypto'],
+			'no-restricted-properties': [
+				'error',
+				{ object: 'Math', property: 'random', message: 'Use the seeded generator.' },
+				{ object: 'Date', property: 'now', message: 'Time is virtual in src/core.' }
+			],
+			'no-restricted-syntax': ['error', { selector: "NewExpression[callee.name='Date']", message: 'Time is virtual in src/core.' }]
+		}
+	}
+);

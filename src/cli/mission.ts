@@ -1,0 +1,170 @@
+/** The mission runner: rehearses and checks plans from files, with no server and no database. */
+import { readFileSync, statSync, writeFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { courseFormat, courseSchema } from '../core/course/course';
+import { maximumBytes, readDocument } from '../core/document';
+import { checkPlan } from '../core/plan/checks';
+import { planFormat, planSchema } from '../core/plan/plan';
+import { robotKinds } from '../core/robots/kinds';
+import { robotDocument, robotFormat, robotSchema } from '../core/robots/robot-document';
+import { variations, type Variation } from '../core/robots/robot';
+import type { Result } from '../core/sentence';
+import { defaultLimit, maximumLimit } from '../core/simulation/settings';
+import { simulate } from '../core/simulation/simulate';
+import { traceCsv } from '../core/simulation/trace-csv';
+import { say } from '../lib/i18n/messages';
+import { reportOf } from './report';
+
+const usage = `Usage:
+  mission run --plan FILE --course FILE [--robot FILE | --kind NAME]
+      [--variation ${variations.join('|')}] [--seed N] [--limit SECONDS] [--trace FILE.csv]
+  mission check --plan FILE [--course FILE] [--kind NAME]`;
+
+/** Bad input: one line on standard error, exit 2. */
+class BadInput extends Error {}
+
+const text = { type: 'string' } as const;
+const options = {
+	help: { type: 'boolean' },
+	plan: text,
+	course: text,
+	robot: text,
+	kind: text,
+	variation: text,
+	seed: text,
+	limit: text,
+	trace: text
+};
+type Options = Partial<Record<Exclude<keyof typeof options, 'help'>, string>>;
+
+function main(words: string[]): void {
+	const { command, help, values } = readCommand(words);
+	if (help) return console.log(usage);
+	if (command === 'run') run(values);
+	else if (command === 'check') check(values);
+	else throw new BadInput(`"run" or "check" was expected, but this is "${command ?? ''}". See mission --help.`);
+}
+
+function readCommand(words: string[]): {
+	command: string | undefined;
+	help: boolean;
+	values: Options;
+} {
+	try {
+		const { positionals, values } = parseArgs({ args: words, options, allowPositionals: true });
+		if (positionals.length > 1) throw new BadInput(`"${positionals[1]}" was not expected. See mission --help.`);
+		const { help, ...rest } = values;
+		return { command: positionals[0], help: help === true, values: rest };
+	} catch (error) {
+		if (error instanceof BadInput) throw error;
+		throw new BadInput(`${(error as Error).message.split('\n')[0]} See mission --help.`);
+	}
+}
+
+function run(values: Options): void {
+	const plan = load(values, 'plan', planSchema, planFormat);
+	const course = load(values, 'course', courseSchema, courseFormat);
+	const attempt = simulate({
+		plan,
+		course,
+		robot: chooseRobot(values),
+		variation: chooseVariation(values.variation),
+		seed: wholeNumber('seed', values.seed, 1, 0, 2 ** 32 - 1),
+		limit: wholeNumber('limit', values.limit, defaultLimit, 1, maximumLimit)
+	});
+	if (values.trace) write(values.trace, traceCsv(attempt.trace));
+	console.log(JSON.stringify(reportOf(attempt, say), null, 2));
+}
+
+function check(values: Options): void {
+	const plan = load(values, 'plan', planSchema, planFormat);
+	if (values.course) load(values, 'course', courseSchema, courseFormat);
+	chooseRobot(values);
+	const problems = checkPlan(plan).map(({ place, id, sentence }) => ({
+		place,
+		id,
+		problem: say(sentence)
+	}));
+	console.log(JSON.stringify({ problems }, null, 2));
+}
+
+function load<T>(
+	values: Options,
+	name: 'plan' | 'course' | 'robot',
+	schema: Parameters<typeof readDocument<T>>[1],
+	format: string
+): T {
+	const file = values[name];
+	if (!file) throw new BadInput(`--${name} FILE was expected. See mission --help.`);
+	const read: Result<T> = readDocument(readText(file), schema, format);
+	if (!read.ok) throw new BadInput(`${file}: ${say(read.failure)}`);
+	return read.value;
+}
+
+function readText(file: string): string {
+	try {
+		const { size } = statSync(file);
+		if (size > maximumBytes) {
+			const sentence = { key: 'document.tooLarge', values: { bytes: size, maximum: maximumBytes } };
+			throw new BadInput(`${file}: ${say(sentence)}`);
+		}
+		return readFileSync(file, 'utf8');
+	} catch (error) {
+		if (error instanceof BadInput) throw error;
+		throw new BadInput(`${file}: a file that can be read was expected (${reasonOf(error)}).`);
+	}
+}
+
+function write(file: string, content: string): void {
+	try {
+		writeFileSync(file, content);
+	} catch (error) {
+		throw new BadInput(`${file}: a place to write to was expected (${reasonOf(error)}).`);
+	}
+}
+
+const reasonOf = (error: unknown): string =>
+	(error as NodeJS.ErrnoException).code ?? (error as Error).message;
+
+function chooseRobot(values: Options) {
+	if (values.robot && values.kind) throw new BadInput('--robot or --kind was expected, not both.');
+	if (values.robot) return load(values, 'robot', robotSchema, robotFormat);
+	if (values.kind === undefined) return undefined;
+	const found = robotKinds.find((robot) => robot.kind === values.kind);
+	if (!found) {
+		const known = robotKinds.map((robot) => robot.kind).join(', ');
+		throw new BadInput(`--kind: one of ${known} was expected, but this is "${values.kind}".`);
+	}
+	return robotDocument(found.kind, found.sampleName);
+}
+
+function chooseVariation(word = 'classroom'): Variation {
+	const found = variations.find((variation) => variation === word);
+	if (found) return found;
+	throw new BadInput(
+		`--variation: one of ${variations.join(', ')} was expected, but this is "${word}".`
+	);
+}
+
+function wholeNumber(
+	name: string,
+	word: string | undefined,
+	otherwise: number,
+	minimum: number,
+	maximum: number
+): number {
+	if (word === undefined) return otherwise;
+	const number = /^\d+$/.test(word) ? Number(word) : NaN;
+	if (number >= minimum && number <= maximum) return number;
+	throw new BadInput(
+		`--${name}: a whole number from ${minimum} to ${maximum} was expected, but this is "${word}".`
+	);
+}
+
+try {
+	main(process.argv.slice(2));
+} catch (error) {
+	if (!(error instanceof BadInput)) throw error;
+	console.error(`mission: ${error.message}`);
+	process.exitCode = 2;
+}

@@ -1,0 +1,49 @@
+/** What `mission run` prints: see docs/formats/mission-runner.md. */
+import type { Sentence } from '../core/sentence';
+import { legsOf, type Attempt, type RecordedPose } from '../core/simulation/attempt';
+import { bearingOfHeading } from '../core/units/angles';
+
+export function reportOf(attempt: Attempt, say: (sentence: Sentence) => string) {
+	const { outcome, trace } = attempt;
+	const poseAt = (index: number): RecordedPose => ({
+		x: trace.x.at(index)!,
+		y: trace.y.at(index)!,
+		heading: trace.heading.at(index)!
+	});
+	const start = poseAt(0);
+	const end = poseAt(-1);
+	return {
+		outcome: outcome.kind,
+		reason: [outcome.reason, ...attempt.notes].map(say).join(' '),
+		seconds: tidy(outcome.seconds),
+		reachedFinish: outcome.reachedFinish,
+		lampPosts: outcome.lampPosts.map((post) => post.id),
+		bumps: attempt.bumps.length,
+		pathLength_m: tidy(attempt.pathLength),
+		closingError_m: tidy(Math.hypot(end.x - start.x, end.y - start.y)),
+		start: place(start, { z_m: 0 }),
+		end: place(end, { z_m: 0 }),
+		robot: attempt.robot.name,
+		variation: attempt.variation,
+		seed: attempt.seed,
+		legs: legsOf(attempt).map((leg) => ({
+			stepId: leg.stepId,
+			kind: leg.kind,
+			start_s: tidy(leg.start),
+			end_s: tidy(leg.end),
+			from: place(leg.from),
+			to: place(leg.to),
+			speedAtEnd_mps: tidy(leg.speedAtEnd)
+		}))
+	};
+}
+
+const place = <T extends object>({ x, y, heading }: RecordedPose, more: T = {} as T) => ({
+	x_m: tidy(x),
+	y_m: tidy(y),
+	...more,
+	bearing_deg: tidy(bearingOfHeading(heading)) % 360
+});
+
+/** To a millionth: far finer than any robot, and without the noise of binary fractions. */
+const tidy = (number: number): number => Math.round(number * 1e6) / 1e6 + 0;

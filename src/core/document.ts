@@ -1,0 +1,189 @@
+/**
+ * Reading documents that come from anywhere: files, requests, the command line. Text is measured
+ * before it is parsed, the parsed value is walked before a schema sees it, and what is wrong is said
+ * in one sentence that names the place and what was expected. Text from a document is never run.
+ */
+import { z } from 'zod';
+import { failure, success, type Result, type Sentence } from './sentence';
+
+/** Limits of docs/formats: far above what a person makes, far below what hurts. */
+export const maximumBytes = 2 * 1024 * 1024;
+export const maximumDepth = 32;
+export const maximumSteps = 5000;
+
+/** Names that mean something else to JavaScript than to a document. */
+const forbiddenNames = new Set(['__proto__', 'constructor', 'prototype']);
+
+const characters = /^[^\p{Cc}\p{Zl}\p{Zp}]*$/u;
+
+/** A name that people give: shown as text, never as markup. */
+export const nameSchema = z
+	.string()
+	.trim()
+	.min(1)
+	.max(80)
+	.regex(characters)
+	.describe('A name, 1 to 80 characters, without line breaks.');
+
+export const identifierSchema = z
+	.string()
+	.regex(/^[A-Za-z0-9_-]{1,40}$/)
+	.describe('An identifier, 1 to 40 letters, digits, "-" or "_".');
+
+/** A place in a document, as a person would write it: `chains[0].steps[3].values.distance`. */
+export function placeOf(path: readonly PropertyKey[]): string {
+	let place = '';
+	for (const part of path) {
+		if (typeof part === 'number') place += `[${part}]`;
+		else place += place === '' ? String(part) : `.${String(part)}`;
+	}
+	return place === '' ? 'document' : place;
+}
+
+const problem = (
+	key: string,
+	path: readonly PropertyKey[],
+	values: Sentence['values'] = {}
+): Result<never> => failure(`document.${key}`, { ...values, place: placeOf(path) });
+
+/** Parses the text of a document with this schema. */
+export function readDocument<T>(text: string, schema: z.ZodType<T>, format: string): Result<T> {
+	const bytes = utf8Length(text);
+	if (bytes > maximumBytes) {
+		return failure('document.tooLarge', { bytes, maximum: maximumBytes });
+	}
+	let value: unknown;
+	try {
+		value = JSON.parse(text);
+	} catch (error) {
+		if (!(error instanceof SyntaxError)) throw error;
+		return failure('document.notJson', { ...syntaxPlace(text, error), detail: shorten(error.message, 100) });
+	}
+	return checkDocument(value, schema, format);
+}
+
+/** Checks a value that is already parsed, with this schema. */
+export function checkDocument<T>(value: unknown, schema: z.ZodType<T>, format: string): Result<T> {
+	const shape = checkShape(value, []);
+	if (shape) return shape;
+	const head = z.looseObject({ format: z.string(), version: z.number() }).safeParse(value);
+	if (!head.success) return problem('noFormat', [], { format });
+	if (head.data.format !== format) {
+		return problem('otherFormat', ['format'], { format, found: shorten(head.data.format) });
+	}
+	if (head.data.version !== 1) {
+		return problem('otherVersion', ['version'], { found: head.data.version, version: 1 });
+	}
+	const parsed = schema.safeParse(value);
+	return parsed.success ? success(parsed.data) : sayIssue(parsed.error.issues[0], value);
+}
+
+/** The first thing wrong with the shape that no schema should have to see: depth and names. */
+function checkShape(value: unknown, path: PropertyKey[]): Result<never> | undefined {
+	if (typeof value !== 'object' || value === null) return undefined;
+	if (path.length >= maximumDepth) {
+		return problem('tooDeep', path.slice(0, 6), { maximum: maximumDepth });
+	}
+	for (const name of Object.keys(value)) {
+		const part = Array.isArray(value) ? Number(name) : name;
+		if (forbiddenNames.has(name)) return problem('forbiddenName', path, { name });
+		const inner = checkShape((value as Record<string, unknown>)[name], [...path, part]);
+		if (inner) return inner;
+	}
+	return undefined;
+}
+
+type Issue = z.core.$ZodIssue;
+
+function sayIssue(issue: Issue | undefined, document: unknown): Result<never> {
+	if (!issue) return problem('invalid', []);
+	const { path } = issue;
+	const found = shorten(String(valueAt(document, path)));
+	switch (issue.code) {
+		case 'invalid_type':
+			return problem('wrongType', path, {
+				expected: issue.expected,
+				found: nameType(valueAt(document, path))
+			});
+		case 'too_big':
+			return problem(boundKey('tooBig', issue.origin), path, {
+				maximum: Number(issue.maximum),
+				found
+			});
+		case 'too_small':
+			return problem(boundKey('tooSmall', issue.origin), path, {
+				minimum: Number(issue.minimum),
+				found
+			});
+		case 'unrecognized_keys':
+			return problem('unknownField', path, { name: shorten(issue.keys[0] ?? '') });
+		case 'invalid_value':
+			return problem('notOneOf', path, {
+				options: issue.values.map(String).join(', '),
+				found
+			});
+		case 'invalid_union': {
+			const discriminator = 'discriminator' in issue ? String(issue.discriminator) : undefined;
+			const options = 'options' in issue && Array.isArray(issue.options) ? issue.options : [];
+			const inside = path.at(-1) === discriminator ? path : [...path, discriminator ?? ''];
+			if (!discriminator) return problem('invalid', path);
+			return problem('notOneOf', inside, {
+				options: options.join(', '),
+				found: shorten(String(valueAt(document, inside)))
+			});
+		}
+		case 'invalid_format':
+			return problem('wrongPattern', path, { found });
+		case 'custom':
+			return problem(String(issue.params?.key ?? 'invalid'), path, issue.params?.values);
+		default:
+			return problem('invalid', path);
+	}
+}
+
+function boundKey(key: 'tooBig' | 'tooSmall', origin: string): string {
+	if (origin === 'string') return key === 'tooBig' ? 'tooLong' : 'tooShort';
+	if (origin === 'array') return key === 'tooBig' ? 'tooMany' : 'tooFew';
+	return key;
+}
+
+function valueAt(document: unknown, path: readonly PropertyKey[]): unknown {
+	return path.reduce<unknown>(
+		(value, part) =>
+			typeof value === 'object' && value !== null ? Reflect.get(value, part) : undefined,
+		document
+	);
+}
+
+function nameType(value: unknown): string {
+	if (value === undefined) return 'nothing';
+	if (value === null) return 'null';
+	return Array.isArray(value) ? 'array' : typeof value;
+}
+
+/** On one line, and short enough to be read. */
+function shorten(text: string, length = 40): string {
+	const line = text.replace(/[\p{Cc}\p{Zl}\p{Zp}]+/gu, ' ');
+	return line.length > length ? `${line.slice(0, length - 1)}…` : line;
+}
+
+function syntaxPlace(text: string, error: SyntaxError): { line: number; column: number } {
+	const found = /position (\d+)/.exec(error.message);
+	const position = found ? Number(found[1]) : text.length;
+	const before = text.slice(0, position).split('\n');
+	return { line: before.length, column: (before.at(-1)?.length ?? 0) + 1 };
+}
+
+function utf8Length(text: string): number {
+	let bytes = text.length;
+	for (let i = 0; i < text.length; i++) {
+		const code = text.charCodeAt(i);
+		if (code > 0x7f) bytes += code > 0x7ff ? 2 : 1;
+		if (code >= 0xd800 && code <= 0xdbff) bytes -= 2;
+	}
+	return bytes;
+}
+
+/** The text of a document, the same for the same document. */
+export const writeDocument = (document: unknown): string =>
+	`${JSON.stringify(document, null, '\t')}\n`;

@@ -1,0 +1,149 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { readDocument, writeDocument } from '../document';
+import { catalogue, initialValues, stepKinds, triggerKinds } from '../steps/catalogue';
+import type { Value, ValueDefinition } from '../steps/definition';
+import { go, lamp, planOf, repeat, right } from '../testing/sample';
+import type { Edit } from './edits';
+import { perform, redo, startHistory, undo, type History } from './history';
+import { locateSteps, placesInOrder } from './places';
+import { planFormat, planSchema, type Plan, type Step } from './plan';
+
+const sample = (): Plan => planOf([go(0.6), repeat(3, [right(90), lamp('#ff0000')]), go(0.2)]);
+
+/** Numbers that pick an edit: what it does, to what, and where. */
+const picks = fc.array(fc.array(fc.nat(1_000_000), { minLength: 5, maxLength: 5 }), {
+	minLength: 1,
+	maxLength: 12
+});
+
+function otherValue(definition: ValueDefinition, pick: number): Value {
+	if (definition.type === 'colour') return `#${(pick % 0xffffff).toString(16).padStart(6, '0')}`;
+	if (definition.type === 'choice') return definition.options[pick % definition.options.length]!;
+	const { minimum, maximum, quantity } = definition;
+	const value = minimum + ((pick % 1001) / 1000) * (maximum - minimum);
+	return quantity === 'count' ? Math.round(value) : value;
+}
+
+/** The edit that these numbers mean for this plan. Some are refused, as a person's are. */
+function editFor(plan: Plan, [what, which, where, kind, value]: number[], fresh: () => string): Edit {
+	const pick = <T>(list: readonly T[], number: number): T => list[number % list.length]!;
+	const steps = [...locateSteps(plan).values()];
+	const places = placesInOrder(plan);
+	const chain = plan.chains.length > 0 ? pick(plan.chains, which!) : undefined;
+	const makeStep = (): Step => {
+		const definition = pick(stepKinds, kind!);
+		const made = { id: fresh(), kind: definition.kind, values: initialValues(definition.kind) };
+		return definition.hasBody ? { ...made, body: [] } : made;
+	};
+	const started = (): Step => ({ id: fresh(), kind: triggerKinds[0]!.kind, values: {} });
+	switch (what! % 9) {
+		case 0:
+			return { type: 'rename', name: `Reed maze ${value}` };
+		case 1:
+			return {
+				type: 'addChain',
+				index: where! % (plan.chains.length + 1),
+				chain: { id: fresh(), trigger: value! % 2 ? started() : null, steps: [makeStep()] }
+			};
+		case 2:
+			return { type: 'removeChain', chain: chain?.id ?? 'gone' };
+		case 3:
+			return chain?.trigger
+				? { type: 'untie', chain: chain.id }
+				: { type: 'tie', chain: chain?.id ?? 'gone', trigger: started() };
+	}
+	if (places.length === 0) return { type: 'rename', name: 'Empty quay' };
+	const place = pick(places, where!);
+	if (what! % 9 === 4 || steps.length === 0) {
+		return { type: 'insert', ...place, steps: [makeStep()] };
+	}
+	const { step, place: from } = pick(steps, which!);
+	if (what! % 9 === 5) return { type: 'remove', ...from, count: 1 + (value! % 2) };
+	if (what! % 9 === 6) {
+		const definitions = Object.entries(catalogue.find(({ kind }) => kind === step.kind)!.values);
+		const [name, definition] = pick(definitions, kind!);
+		return { type: 'setValue', step: step.id, name, value: otherValue(definition, value!) };
+	}
+	return { type: 'move', from, count: 1 + (value! % 2), to: place };
+}
+
+describe('edits', () => {
+	it('can all be undone, and every plan on the way fits its schema', () => {
+		fc.assert(
+			fc.property(picks, (sequence) => {
+				const first = sample();
+				let history: History = startHistory(first);
+				let made = 0;
+				const seen: Plan[] = [first];
+				for (const numbers of sequence) {
+					const edit = editFor(history.plan, numbers, () => `n${(made += 1)}`);
+					const performed = perform(history, edit);
+					if (!performed.ok) continue;
+					history = performed.value;
+					seen.push(history.plan);
+					expect(planSchema.safeParse(history.plan).error).toBeUndefined();
+				}
+				const last = history.plan;
+				for (let i = seen.length - 2; i >= 0; i--) {
+					const undone = undo(history);
+					if (!undone.ok) throw new Error(undone.failure.key);
+					history = undone.value;
+					expect(history.plan).toEqual(seen[i]);
+				}
+				expect(writeDocument(history.plan)).toBe(writeDocument(first));
+				for (let again = redo(history); again.ok; again = redo(history)) history = again.value;
+				expect(history.plan).toEqual(last);
+				expect(readDocument(writeDocument(last), planSchema, planFormat)).toEqual({
+					ok: true,
+					value: last
+				});
+			}),
+			{ numRuns: 10_000, seed: 2026 }
+		);
+	}, 240_000);
+
+	const refuse = (edit: Edit, plan = sample()) => {
+		const result = perform(startHistory(plan), edit);
+		return result.ok ? 'accepted' : result.failure.key;
+	};
+
+	it('refuse what would break the plan, with a sentence', () => {
+		const plan = sample();
+		const [{ id: chain, steps }] = plan.chains as [Plan['chains'][0]];
+		const loop = steps[1]!;
+		const from = { holder: chain, index: 1 };
+		expect(refuse({ type: 'move', from, count: 1, to: { holder: loop.id, index: 0 } }, plan)).toBe(
+			'edit.intoItself'
+		);
+		expect(
+			refuse({ type: 'setValue', step: loop.id, name: 'times', value: 0 }, plan)
+		).toBe('edit.valueRefused');
+		expect(refuse({ type: 'insert', holder: chain, index: 9, steps: [go(1)] }, plan)).toBe(
+			'edit.noPlace'
+		);
+		expect(refuse({ type: 'insert', holder: chain, index: 0, steps: [loop] }, plan)).toBe(
+			'edit.repeatedId'
+		);
+		expect(refuse({ type: 'rename', name: ' ' }, plan)).toBe('edit.nameRefused');
+		const deep = Array.from({ length: 13 }).reduce<Step[]>((body) => [repeat(2, body)], []);
+		expect(refuse({ type: 'insert', holder: loop.id, index: 0, steps: deep }, plan)).toBe(
+			'edit.tooDeep'
+		);
+	});
+
+	it('that fail half-way change nothing', () => {
+		const plan = sample();
+		const chain = plan.chains[0]!.id;
+		const together: Edit = {
+			type: 'together',
+			edits: [{ type: 'untie', chain }, { type: 'untie', chain }]
+		};
+		const history = startHistory(plan);
+		expect(perform(history, together)).toEqual({
+			ok: false,
+			failure: { key: 'edit.notTied', values: undefined }
+		});
+		expect(history.plan).toEqual(plan);
+	});
+});

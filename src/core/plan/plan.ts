@@ -1,0 +1,159 @@
+/**
+ * The plan: what a person writes. It is a value: nothing changes it in place, every change is an
+ * edit (see ./edits) that gives a new plan. In the document lengths are metres, times seconds and
+ * angles degrees, as in its file.
+ */
+import { z } from 'zod';
+import { identifierSchema, maximumSteps, nameSchema } from '../document';
+import { robotKinds } from '../robots/kinds';
+import { stepKinds, triggerKinds } from '../steps/catalogue';
+import type { StepDefinition, ValueDefinition, Values } from '../steps/definition';
+
+export const planFormat = 'lantern-step/plan';
+
+/** Steps within steps within steps: as deep as a file may go (document depth 32). */
+export const maximumNesting = 12;
+
+export interface Step {
+	readonly id: string;
+	readonly kind: string;
+	readonly values: Values;
+	readonly body?: readonly Step[];
+}
+
+/** Steps on one cord: lit when a trigger is at its top, unlit when not. */
+export interface Chain {
+	readonly id: string;
+	readonly trigger: Step | null;
+	readonly steps: readonly Step[];
+}
+
+export interface PlanRobot {
+	readonly kind: string;
+	readonly name: string;
+}
+
+export interface Plan {
+	readonly format: typeof planFormat;
+	readonly version: 1;
+	readonly name: string;
+	readonly robots: readonly PlanRobot[];
+	readonly chains: readonly Chain[];
+}
+
+const unitWords: Record<string, string> = {
+	length: 'metres',
+	angle: 'degrees',
+	duration: 'seconds',
+	ratio: 'a part of the whole, 0 to 1',
+	count: 'a whole number of times',
+	frequency: 'hertz'
+};
+
+export function valueSchema(value: ValueDefinition): z.ZodType<number | string> {
+	if (value.type === 'choice') return z.enum(value.options as [string, ...string[]]);
+	if (value.type === 'colour') {
+		return z
+			.string()
+			.regex(/^#[0-9a-f]{6}$/)
+			.describe('A colour, #rrggbb in small letters.');
+	}
+	const number = value.quantity === 'count' ? z.int() : z.number();
+	return number
+		.min(value.minimum)
+		.max(value.maximum)
+		.describe(`In ${unitWords[value.quantity]}.`);
+}
+
+const stepsSchema = z.lazy(() => z.array(stepSchema));
+
+function schemaOf(definition: StepDefinition) {
+	const fields = {
+		id: identifierSchema,
+		kind: z.literal(definition.kind),
+		values: z.strictObject(
+			Object.fromEntries(
+				Object.entries(definition.values).map(([name, value]) => [name, valueSchema(value)])
+			)
+		)
+	};
+	return z.strictObject(definition.hasBody ? { ...fields, body: stepsSchema } : fields);
+}
+
+const unionOf = (definitions: readonly StepDefinition[]) =>
+	z.discriminatedUnion(
+		'kind',
+		definitions.map(schemaOf) as unknown as [z.core.$ZodTypeDiscriminable]
+	) as unknown as z.ZodType<Step>;
+
+export const stepSchema: z.ZodType<Step> = unionOf(stepKinds).meta({ id: 'step' });
+
+export const triggerSchema: z.ZodType<Step> = unionOf(triggerKinds);
+
+export const chainSchema: z.ZodType<Chain> = z.strictObject({
+	id: identifierSchema,
+	trigger: triggerSchema.nullable().describe('null for an unlit chain, which does not run'),
+	steps: stepsSchema
+});
+
+const robotSchema: z.ZodType<PlanRobot> = z.strictObject({
+	kind: z.enum(robotKinds.map((robot) => robot.kind) as [string, ...string[]]),
+	name: nameSchema
+});
+
+export const planSchema: z.ZodType<Plan> = z
+	.strictObject({
+		format: z.literal(planFormat),
+		version: z.literal(1),
+		name: nameSchema,
+		robots: z.array(robotSchema).min(1).max(8),
+		chains: z.array(chainSchema).max(200)
+	})
+	.superRefine((plan, context) => {
+		const refuse = (key: string, path: PropertyKey[], values: Record<string, string | number>) =>
+			context.addIssue({ code: 'custom', path, params: { key, values } });
+		const seen = new Set<string>();
+		let count = 0;
+		const visit = (steps: readonly Step[], path: PropertyKey[], nesting: number) => {
+			if (steps.length > 0 && nesting > maximumNesting) {
+				refuse('nestedTooDeep', path, { maximum: maximumNesting });
+				return;
+			}
+			steps.forEach((step, index) => {
+				count += 1;
+				note(step.id, [...path, index, 'id']);
+				if (step.body) visit(step.body, [...path, index, 'body'], nesting + 1);
+			});
+		};
+		const note = (id: string, path: PropertyKey[]) => {
+			if (seen.has(id)) refuse('repeatedId', path, { id });
+			seen.add(id);
+		};
+		plan.chains.forEach((chain, index) => {
+			note(chain.id, ['chains', index, 'id']);
+			if (chain.trigger) note(chain.trigger.id, ['chains', index, 'trigger', 'id']);
+			visit(chain.steps, ['chains', index, 'steps'], 0);
+		});
+		if (count > maximumSteps) refuse('tooManySteps', ['chains'], { count, maximum: maximumSteps });
+	});
+
+/** Calls `visit` for each step of the list and of the bodies in it, in reading order. */
+export function eachStep(
+	steps: readonly Step[],
+	visit: (step: Step, nesting: number) => void,
+	nesting = 0
+): void {
+	for (const step of steps) {
+		visit(step, nesting);
+		if (step.body) eachStep(step.body, visit, nesting + 1);
+	}
+}
+
+/** The number that each step carries on its tag and on the floor: reading order over the plan. */
+export function numberSteps(plan: Plan): ReadonlyMap<string, number> {
+	const numbers = new Map<string, number>();
+	for (const chain of plan.chains) {
+		eachStep(chain.steps, (step) => numbers.set(step.id, numbers.size + 1));
+	}
+	return numbers;
+}

@@ -1,0 +1,12 @@
+/** All kinds of robot. */
+import type { RobotKind } from './robot';
+import { skiff } from './skiff/skiff';
+
+export const robotKinds: readonly RobotKind[] = [skiff];
+
+/** @throws when there is no such kind; documents are checked by their schema before. */
+export function robotKindOf(kind: string): RobotKind {
+	const found = robotKinds.find((candidate) => candidate.kind === kind);
+	if (!found) throw new Error(`There is no robot of kind "${kind}".`);
+	return found;
+}

@@ -1,0 +1,22 @@
+/** The robot document: one robot by name. Its character (how it misbehaves) follows from the name. */
+import { z } from 'zod';
+import { nameSchema } from '../document';
+import { robotKinds } from './kinds';
+
+export const robotFormat = 'lantern-step/robot';
+
+export const robotSchema = z.strictObject({
+	format: z.literal(robotFormat),
+	version: z.literal(1),
+	name: nameSchema,
+	kind: z.enum(robotKinds.map((robot) => robot.kind) as [string, ...string[]])
+});
+
+export type RobotDocument = z.infer<typeof robotSchema>;
+
+export const robotDocument = (kind: string, name: string): RobotDocument => ({
+	format: robotFormat,
+	version: 1,
+	name,
+	kind
+});

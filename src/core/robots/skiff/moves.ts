@@ -1,0 +1,130 @@
+/**
+ * Counted moves of the Skiff: each follows a profile, closed on the wheel counters (going) or on the
+ * gyro (turning), and gives the two motors their speeds in m/s.
+ */
+import type { Wait } from '../../interpreter/controls';
+import { tick } from '../../simulation/settings';
+import { Profile } from './profile';
+import * as settings from './settings';
+
+/** What a move can read and command, as the firmware sees it. */
+export interface Firmware {
+	/** Ways by the counters since Run, metres by the nominal wheel. */
+	readonly leftCount: number;
+	readonly rightCount: number;
+	/** Angle by the gyro since Run, radians. */
+	readonly gyroAngle: number;
+	/** Wheel speeds by the counters, m/s. */
+	readonly leftWheel: number;
+	readonly rightWheel: number;
+	leftCommand: number;
+	rightCommand: number;
+}
+
+export abstract class Move implements Wait {
+	isDone = false;
+	isStalled = false;
+	private settling = 0;
+	private stalling = 0;
+	protected readonly profile: Profile;
+
+	protected constructor(
+		protected readonly firmware: Firmware,
+		length: number,
+		speed: number,
+		rate: number,
+		private readonly patience: number,
+		private readonly arrived: number
+	) {
+		this.profile = new Profile(Math.abs(length), speed, rate);
+	}
+
+	isOver(): boolean {
+		return this.isDone;
+	}
+
+	/** How far behind the profile it is, in the profile's unit. */
+	protected abstract behind(): number;
+	protected abstract command(): void;
+
+	advance(): void {
+		if (this.behind() < this.patience) this.profile.advance(tick);
+		this.command();
+		const { leftWheel, rightWheel } = this.firmware;
+		const fastest = Math.max(Math.abs(leftWheel), Math.abs(rightWheel));
+		if (this.profile.isOver) this.settle(fastest);
+		else this.watchForStall(fastest);
+	}
+
+	private settle(fastest: number): void {
+		this.settling += tick;
+		const near = Math.abs(this.behind()) < this.arrived && fastest < settings.arrivedSpeed;
+		this.isDone = near || this.settling >= settings.settleTime;
+	}
+
+	private watchForStall(fastest: number): void {
+		const pushing = this.behind() > this.patience / 2;
+		this.stalling = pushing && fastest < settings.stallSpeed ? this.stalling + tick : 0;
+		this.isStalled = this.stalling >= settings.stallTime;
+	}
+}
+
+/** Straight ahead or back, each wheel closed on its own counter. */
+export class Travel extends Move {
+	private readonly sign: number;
+	private readonly leftFrom: number;
+	private readonly rightFrom: number;
+
+	constructor(firmware: Firmware, distance: number, speed: number) {
+		const { acceleration, patience, arrivedDistance } = settings;
+		super(firmware, distance, speed, acceleration, patience, arrivedDistance);
+		this.sign = Math.sign(distance);
+		this.leftFrom = firmware.leftCount;
+		this.rightFrom = firmware.rightCount;
+	}
+
+	protected behind(): number {
+		return Math.max(this.leftBehind(), this.rightBehind());
+	}
+
+	protected command(): void {
+		const { velocity, acceleration } = this.profile;
+		const ahead = velocity + settings.motorLag * acceleration;
+		this.firmware.leftCommand = this.sign * (ahead + settings.correction * this.leftBehind());
+		this.firmware.rightCommand = this.sign * (ahead + settings.correction * this.rightBehind());
+	}
+
+	private leftBehind(): number {
+		return this.profile.position - this.sign * (this.firmware.leftCount - this.leftFrom);
+	}
+
+	private rightBehind(): number {
+		return this.profile.position - this.sign * (this.firmware.rightCount - this.rightFrom);
+	}
+}
+
+/** On the spot, closed on the gyro. */
+export class Turn extends Move {
+	private readonly sign: number;
+	private readonly from: number;
+
+	constructor(firmware: Firmware, angle: number) {
+		const { turnRate, turnAcceleration, turnPatience, arrivedAngle } = settings;
+		super(firmware, angle, turnRate, turnAcceleration, turnPatience, arrivedAngle);
+		this.sign = Math.sign(angle);
+		this.from = firmware.gyroAngle;
+	}
+
+	protected behind(): number {
+		return this.profile.position - this.sign * (this.firmware.gyroAngle - this.from);
+	}
+
+	protected command(): void {
+		const { velocity, acceleration } = this.profile;
+		const rate =
+			velocity + settings.motorLag * acceleration + settings.correction * this.behind();
+		const wheel = (this.sign * rate * settings.axle) / 2;
+		this.firmware.leftCommand = -wheel;
+		this.firmware.rightCommand = wheel;
+	}
+}

@@ -1,0 +1,56 @@
+/** Skiff, the two-wheel car: its constants, each with its unit and its reason. */
+import type { Outline } from '../robot';
+
+/** Metres; a toy wheel. What the firmware believes; each real wheel differs a little. */
+export const wheelDiameter = 0.056;
+/** Metres between the wheels. */
+export const axle = 0.112;
+/** m/s at 100 % with a full battery: 170 turns of the wheel a minute. */
+export const topSpeed = 0.5;
+/** Part of the top speed that is left when the battery is empty. */
+export const flatBatteryFactor = 0.7;
+/** Seconds in which a motor gets 63 % of the way to the commanded speed. */
+export const motorLag = 0.12;
+/** kg. */
+export const mass = 0.6;
+/** kg m². With this value each wheel carries half the mass, and both lag alike, alone or together. */
+export const inertia = mass * (axle / 2) ** 2;
+/** m/s² of sideways push before the tyres slide: friction 0.8 on a classroom floor. */
+export const grip = 0.8 * 9.81;
+
+/** Speeding up and slowing down of a counted move, m/s²: gentle enough not to spin the wheels. */
+export const acceleration = 0.8;
+/** rad/s and rad/s² of a counted turn: a quarter turn in about 1.1 s. */
+export const turnRate = 2.1;
+export const turnAcceleration = 6;
+/** How hard a counted move corrects: m/s for each metre behind, rad/s for each radian. */
+export const correction = 9;
+/** A profile waits while the wheel is further behind than this, in metres and radians. */
+export const patience = 0.02;
+export const turnPatience = 0.25;
+/** A counted move is done when this near (metres, radians) and this slow (m/s at the wheel). */
+export const arrivedDistance = 0.0004;
+export const arrivedAngle = 0.002;
+export const arrivedSpeed = 0.004;
+/** Seconds after which a move that hangs in the dead zone is done all the same. */
+export const settleTime = 0.3;
+/** Seconds without getting on, while driven, after which a move has stalled. */
+export const stallTime = 1;
+/** m/s at the wheel: slower than this is not getting on. */
+export const stallSpeed = 0.015;
+
+/** Part of the battery used in a second by switched-on electronics, and more at full power: 70 min. */
+export const idleDrain = 1 / (4 * 3600);
+export const driveDrain = 1 / 4200;
+
+/** 16 by 13 cm with cut corners; the axle is in the middle. */
+export const outline: Outline = [
+	[0.08, -0.042],
+	[0.08, 0.042],
+	[0.057, 0.065],
+	[-0.06, 0.065],
+	[-0.08, 0.045],
+	[-0.08, -0.045],
+	[-0.06, -0.065],
+	[0.057, -0.065]
+];

@@ -1,0 +1,20 @@
+/**
+ * What the core has to say to a person: the key of a message and what goes into it. The words stand
+ * in the message files; whoever shows the sentence looks them up there.
+ */
+export interface Sentence {
+	readonly key: string;
+	readonly values?: Readonly<Record<string, string | number>>;
+}
+
+/** Something that may fail: a failure is a value with a sentence, not an exception. */
+export type Result<T> =
+	| { readonly ok: true; readonly value: T }
+	| { readonly ok: false; readonly failure: Sentence };
+
+export const success = <T>(value: T): Result<T> => ({ ok: true, value });
+
+export const failure = (key: string, values?: Sentence['values']): Result<never> => ({
+	ok: false,
+	failure: { key, values }
+});

@@ -1,0 +1,20 @@
+/** Constants of the simulation, each with its unit and its reason. */
+
+/** Ticks a second: a robot of 0.5 m/s moves 4 mm in one, less than a wall is thick. */
+export const tickRate = 120;
+export const tick = 1 / tickRate;
+
+/** Seconds for which every tick is kept in the trace. */
+export const fullTraceSeconds = 60;
+/** After that, one in so many ticks is kept: 10 samples a second. */
+export const thinning = 12;
+
+/** Seconds of virtual time after which a rehearsal ends, if nobody says otherwise. */
+export const defaultLimit = 120;
+/** The longest that may be asked for: an hour. */
+export const maximumLimit = 3600;
+
+/** Seconds without touching after which the next touch is a new bump. */
+export const bumpPause = 0.25;
+/** Records of steps kept at most; a loop that never waits could make millions. */
+export const maximumSpans = 20_000;

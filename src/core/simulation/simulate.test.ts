@@ -1,0 +1,191 @@
+import { describe, expect, it } from 'vitest';
+import { characterOf } from '../robots/skiff/character';
+import { skiff } from '../robots/skiff/skiff';
+import { courseOf, go, lamp, left, planOf, repeat, right, tone, wait, wall } from '../testing/sample';
+import { degrees } from '../units/angles';
+import { cornersOf } from '../world/walls';
+import { legsOf, type Attempt } from './attempt';
+import { simulate } from './simulate';
+
+const course = courseOf();
+const square = planOf([repeat(4, [go(0.5), right(90)])]);
+
+const endOf = ({ trace }: Attempt) => ({
+	x: trace.x.at(-1)!,
+	y: trace.y.at(-1)!,
+	heading: trace.heading.at(-1)!
+});
+
+const closingError = (attempt: Attempt) => {
+	const { x, y } = endOf(attempt);
+	return Math.hypot(x - attempt.trace.x[0]!, y - attempt.trace.y[0]!);
+};
+
+describe('Skiff without variation', () => {
+	it.each([
+		[0.6, 0.4],
+		[0.01, 0.05],
+		[2, 1],
+		[-0.35, 0.7]
+	])('goes %d m at %d within 2 mm, and ends still', (distance, speed) => {
+		const attempt = simulate({ plan: planOf([go(distance, speed)]), course, variation: 'ideal', seed: 1 });
+		const end = endOf(attempt);
+		expect(Math.abs(end.y - 0.4 - distance)).toBeLessThan(0.002);
+		expect(Math.abs(end.x - 0.4)).toBeLessThan(0.0001);
+		expect(legsOf(attempt)[0]!.speedAtEnd).toBeLessThan(0.005);
+	});
+
+	it('takes as long as its trapezoid: distance / speed + speed / acceleration', () => {
+		const attempt = simulate({ plan: planOf([go(0.6)]), course, variation: 'ideal', seed: 1 });
+		const trapezoid = 0.6 / 0.2 + 0.2 / 0.8;
+		expect(attempt.outcome.seconds).toBeGreaterThan(trapezoid);
+		expect(attempt.outcome.seconds).toBeLessThan(trapezoid + 0.1);
+	});
+
+	it('closes a square', () => {
+		const attempt = simulate({ plan: square, course, variation: 'ideal', seed: 1 });
+		expect(closingError(attempt)).toBeLessThan(0.005);
+		expect(Math.abs(degrees(endOf(attempt).heading) + 270)).toBeLessThan(0.5);
+	});
+});
+
+describe('Skiff in a classroom', () => {
+	it('misses the start of a square by 5 to 120 mm, differently for each seed', () => {
+		const errors = Array.from({ length: 20 }, (_, seed) =>
+			closingError(simulate({ plan: square, course, variation: 'classroom', seed }))
+		);
+		for (const error of errors) {
+			expect(error).toBeGreaterThan(0.005);
+			expect(error).toBeLessThan(0.12);
+		}
+		expect(new Set(errors).size).toBe(20);
+		expect(Math.max(...errors) - Math.min(...errors)).toBeGreaterThan(0.01);
+	});
+
+	it('gives identical bytes for the same seed', () => {
+		const plan = planOf([go(1.2, 1), right(30), go(0.5)]);
+		const walled = courseOf({ walls: [wall([0, 1], [2, 1.2])] });
+		const bytes = () => {
+			const { trace, ...rest } = simulate({ plan, course: walled, variation: 'worn', seed: 7 });
+			const columns = Object.values(trace).map((column) => Buffer.from(column.buffer).toString('hex'));
+			return JSON.stringify(rest) + columns.join();
+		};
+		expect(bytes()).toBe(bytes());
+	});
+
+	it('has a character that stays with its name', () => {
+		expect(characterOf('Wick', 'classroom')).toEqual(characterOf('Wick', 'classroom'));
+		expect(characterOf('Wick', 'classroom')).not.toEqual(characterOf('Ember-6', 'classroom'));
+	});
+
+	it('drives an arc where its wheels differ: length times difference over axle', () => {
+		const { leftWheel, rightWheel } = characterOf('Tallow', 'classroom');
+		const turned = Array.from({ length: 20 }, (_, seed) => {
+			const { trace } = simulate({ plan: planOf([go(1)]), course, variation: 'classroom', seed });
+			return trace.heading.at(-1)! - trace.heading[0]!;
+		});
+		const mean = turned.reduce((sum, angle) => sum + angle, 0) / turned.length;
+		expect(mean).toBeCloseTo((rightWheel - leftWheel) / 0.112, 2);
+	});
+});
+
+describe('walls', () => {
+	/** How far any corner of the one polygon is inside the other, metres. */
+	function depthInside(points: readonly (readonly [number, number])[], polygon: [number, number][]) {
+		return Math.max(
+			...points.map(([x, y]) =>
+				Math.min(
+					...polygon.map(([x1, y1], index) => {
+						const [x2, y2] = polygon[(index + 1) % polygon.length]!;
+						return ((x2 - x1) * (y - y1) - (y2 - y1) * (x - x1)) / Math.hypot(x2 - x1, y2 - y1);
+					})
+				)
+			)
+		);
+	}
+
+	it.each(Array.from({ length: 36 }, (_, index) => index * 10))(
+		'keep the outline out at full speed, bearing %d',
+		(bearing) => {
+			const barrier = wall([0, 0.5], [3, 0.5], 0.02);
+			const post = wall([1.5, -0.4], [1.5, -0.35], 0.01);
+			const attempt = simulate({
+				plan: planOf([go(2, 1), right(90), go(0.6, 1), left(200), go(1, 1)]),
+				course: courseOf({ start: { at: [1.5, 0], bearing }, walls: [barrier, post] }),
+				variation: 'ideal',
+				seed: bearing
+			});
+			const { x, y, heading } = attempt.trace;
+			let deepest = -Infinity;
+			for (let i = 0; i < x.length; i++) {
+				const cos = Math.cos(heading[i]!);
+				const sin = Math.sin(heading[i]!);
+				const outline = skiff.outline.map(
+					([a, b]): [number, number] => [x[i]! + a * cos - b * sin, y[i]! + a * sin + b * cos]
+				);
+				for (const corners of [barrier, post].map(cornersOf)) {
+					const depth = Math.max(depthInside(outline, corners), depthInside(corners, outline));
+					deepest = Math.max(deepest, depth);
+				}
+			}
+			expect(deepest).toBeLessThan(0.001);
+		}
+	);
+
+	it('stop a car that meets one head on, and the step is named', () => {
+		const attempt = simulate({
+			plan: planOf([lamp('#ff0000'), wait(0.2), go(1)]),
+			course: courseOf({ walls: [wall([0, 1], [2, 1])] }),
+			variation: 'classroom',
+			seed: 3
+		});
+		expect(attempt.outcome.kind).toBe('halted');
+		expect(attempt.outcome.reason).toEqual({ key: 'outcome.stoppedByWall', values: { number: 3 } });
+		expect(attempt.bumps).toMatchObject([{ number: 3 }]);
+		expect(endOf(attempt).y).toBeCloseTo(0.99 - 0.08, 2);
+	});
+
+	it('are slid along when met at a small angle', () => {
+		const attempt = simulate({
+			plan: planOf([go(1.4, 0.6)]),
+			course: courseOf({ start: { at: [0.3, 0.3], bearing: 10 }, walls: [wall([0.42, 0], [0.42, 3])] }),
+			variation: 'ideal',
+			seed: 1
+		});
+		expect(attempt.outcome.kind).toBe('ended');
+		expect(degrees(endOf(attempt).heading)).toBeGreaterThan(84);
+		expect(endOf(attempt).y).toBeGreaterThan(1.5);
+	});
+});
+
+describe('an attempt', () => {
+	it('records lamp, tones, legs, lamp posts and the finish', () => {
+		const attempt = simulate({
+			plan: planOf([lamp('#20c0ff'), tone(440, 0.5), go(0.5), lamp('#000000')]),
+			course: courseOf({
+				finish: { at: [0.4, 0.9], radius: 0.1 },
+				lampPosts: [
+					{ id: 'a', at: [0.5, 0.6], reach: 0.15 },
+					{ id: 'b', at: [1.5, 0.6], reach: 0.15 }
+				]
+			}),
+			variation: 'classroom',
+			seed: 5
+		});
+		expect(attempt.outcome).toMatchObject({ kind: 'finished', reachedFinish: true });
+		expect(attempt.outcome.lampPosts.map((post) => post.id)).toEqual(['a']);
+		expect(attempt.tones).toEqual([{ time: 0, pitch: 440, length: 0.5 }]);
+		expect(attempt.trace.lamp[10]).toBe(0x20c0ff);
+		expect(attempt.trace.lamp.at(-1)).toBe(0);
+		const legs = legsOf(attempt);
+		expect(legs.map((leg) => leg.number)).toEqual([1, 2, 3, 4]);
+		expect(legs[2]!.from).toEqual(legs[1]!.to);
+		expect(attempt.pathLength).toBeCloseTo(0.5, 1);
+	});
+
+	it('keeps every tick for a minute and fewer after', () => {
+		const { trace } = simulate({ plan: planOf([wait(90)]), course, variation: 'ideal', seed: 1 });
+		expect(trace.time.length).toBe(60 * 120 + 1 + 30 * 10);
+		expect(trace.time.at(-1)).toBe(90);
+	});
+});

@@ -1,0 +1,54 @@
+/** Short ways to write plans and courses in code: for the demo data, tests and benchmarks. */
+import { courseFormat, type Course, type Wall } from '../course/course';
+import { planFormat, type Plan, type Step } from '../plan/plan';
+import type { Values } from '../steps/definition';
+
+let count = 0;
+const nextId = () => `s${(count += 1)}`;
+
+export const step = (kind: string, values: Values = {}, body?: Step[]): Step => ({
+	id: nextId(),
+	kind,
+	values,
+	...(body ? { body } : {})
+});
+
+export const go = (distance: number, speed = 0.4): Step =>
+	step('go', { direction: distance < 0 ? 'back' : 'forward', distance: Math.abs(distance), speed });
+
+export const right = (angle: number): Step => step('turn', { direction: 'right', angle });
+export const left = (angle: number): Step => step('turn', { direction: 'left', angle });
+export const lamp = (colour: string): Step => step('lamp', { colour });
+export const tone = (pitch: number, length: number): Step => step('tone', { pitch, length });
+export const wait = (duration: number): Step => step('wait', { duration });
+export const repeat = (times: number, body: Step[]): Step => step('repeat', { times }, body);
+
+export const trigger = (): Step => step('whenRunPressed');
+
+/** A plan for the sample Skiff with one lit chain of these steps. */
+export const planOf = (steps: Step[], name = 'Quay there and back'): Plan => ({
+	format: planFormat,
+	version: 1,
+	name,
+	robots: [{ kind: 'skiff', name: 'Tallow' }],
+	chains: [{ id: nextId(), trigger: trigger(), steps }]
+});
+
+export const wall = (
+	from: [number, number],
+	to: [number, number],
+	thickness = 0.02
+): Wall => ({ id: nextId(), from, to, thickness });
+
+/** An empty floor of 2 m by 1.5 m with the start near its south-west corner, front to the north. */
+export const courseOf = (changes: Partial<Course> = {}): Course => ({
+	format: courseFormat,
+	version: 1,
+	name: 'Open quay',
+	size: { width: 2, height: 1.5 },
+	start: { at: [0.4, 0.4], bearing: 0 },
+	finish: null,
+	walls: [],
+	lampPosts: [],
+	...changes
+});

@@ -1,0 +1,92 @@
+/**
+ * Moves a robot over the floor, one tick at a time. While no wall is near the drive alone decides:
+ * an arc. Near a wall planck decides what is left of it.
+ */
+import type { Wall } from '../course/course';
+import type { Robot } from '../robots/robot';
+import { tick } from '../simulation/settings';
+import { Contact, type Pose } from './contact';
+import { Clearance } from './walls';
+
+/** Metres kept between the free robot and a wall: planck's skin and slop, with room to spare. */
+const skin = 0.004;
+
+export class Floor {
+	isTouching = false;
+	private readonly clearance: Clearance;
+	private readonly radius: number;
+	private contact: Contact | undefined;
+	private isNear = false;
+	/** Metres that the robot can surely still move without meeting a wall. */
+	private room = 0;
+	/** Speed to the left that a wall has pushed the robot to, m/s. */
+	private sliding = 0;
+
+	constructor(
+		private readonly walls: readonly Wall[],
+		private readonly robot: Robot,
+		private readonly pose: Pose
+	) {
+		this.clearance = new Clearance(walls);
+		this.radius = Math.max(...robot.outline.map(([x, y]) => Math.hypot(x, y)));
+	}
+
+	/** Moves the robot on for one tick and lets its sensors know. */
+	move(): void {
+		const { robot, pose } = this;
+		const before = pose.heading;
+		const way = Math.abs(robot.speed) * tick;
+		this.room -= way;
+		if (this.room <= 0) this.lookAround(way);
+		if (this.isNear) this.moveNearWalls();
+		else this.moveFreely();
+		robot.sense(pose.heading - before);
+	}
+
+	private lookAround(way: number): void {
+		const { pose } = this;
+		this.room = this.clearance.at(pose.x, pose.y) - this.radius - skin - way;
+		const isNear = this.room <= 0;
+		if (isNear && !this.isNear) {
+			this.contact ??= new Contact(this.walls, this.robot);
+			this.contact.place(pose);
+		}
+		if (!isNear) {
+			this.sliding = 0;
+			this.isTouching = false;
+		}
+		this.isNear = isNear;
+	}
+
+	private moveFreely(): void {
+		const { pose, robot } = this;
+		const middle = pose.heading + (robot.turning * tick) / 2;
+		pose.x += robot.speed * tick * Math.cos(middle);
+		pose.y += robot.speed * tick * Math.sin(middle);
+		pose.heading += robot.turning * tick;
+	}
+
+	private moveNearWalls(): void {
+		const { pose, robot } = this;
+		const contact = this.contact!;
+		const middle = pose.heading + (robot.turning * tick) / 2;
+		const cos = Math.cos(middle);
+		const sin = Math.sin(middle);
+		const held = robot.grip * tick;
+		const sideways = this.sliding - Math.max(-held, Math.min(held, this.sliding));
+		contact.move(
+			pose,
+			robot.speed * cos - sideways * sin,
+			robot.speed * sin + sideways * cos,
+			robot.turning
+		);
+		this.isTouching = contact.isTouching;
+		if (!contact.isTouching) {
+			this.sliding = sideways;
+			return;
+		}
+		const { velocityX, velocityY } = contact;
+		this.sliding = velocityY * cos - velocityX * sin;
+		robot.obstructed(velocityX * cos + velocityY * sin, contact.turning);
+	}
+}

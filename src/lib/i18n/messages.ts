@@ -1,0 +1,51 @@
+/**
+ * Looks up and fills in messages (ICU MessageFormat). No Svelte and no DOM here: the interface and
+ * the mission runner both speak through it.
+ */
+import { IntlMessageFormat } from 'intl-messageformat';
+import type { Sentence } from '../../core/sentence';
+import core from './core.en.json';
+
+const language = 'en';
+const texts = new Map<string, string>(Object.entries(core));
+const formats = new Map<string, IntlMessageFormat>();
+
+type Fill = Readonly<Record<string, unknown>>;
+
+/** Adds messages, such as those of the interface, which the mission runner has no need of. */
+export function addMessages(messages: Readonly<Record<string, string>>): void {
+	for (const [key, text] of Object.entries(messages)) texts.set(key, text);
+}
+
+export const hasMessage = (key: string): boolean => texts.has(key);
+
+function formatOf(key: string): IntlMessageFormat {
+	const known = formats.get(key);
+	if (known) return known;
+	const text = texts.get(key);
+	if (text === undefined) throw new Error(`No message has the key "${key}".`);
+	const format = new IntlMessageFormat(text, language, undefined, { ignoreTag: true });
+	formats.set(key, format);
+	return format;
+}
+
+/** The message with this key, filled in. @throws when no message has this key */
+export const t = (key: string, values?: Fill): string =>
+	String(formatOf(key).format(values as Record<string, string>));
+
+/** The words of a sentence that the core wants said. */
+export const say = (sentence: Sentence): string => t(sentence.key, sentence.values);
+
+export type Part = { readonly text: string } | { readonly slot: string };
+
+/** A message split at its placeholders, for a tag that shows its values as chips. */
+export function partsOf(key: string, slots: readonly string[]): Part[] {
+	const markers = Object.fromEntries(slots.map((slot) => [slot, { slot }]));
+	return formatOf(key)
+		.formatToParts(markers as unknown as Record<string, string>)
+		.map((part) =>
+			typeof part.value === 'object'
+				? (part.value as { slot: string })
+				: { text: String(part.value) }
+		);
+}
