@@ -25,7 +25,7 @@ class BadInput extends Error {}
 
 const text = { type: 'string' } as const;
 const options = {
-	help: { type: 'boolean' },
+	help: { type: 'boolean' } as const,
 	plan: text,
 	course: text,
 	robot: text,

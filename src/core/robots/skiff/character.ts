@@ -40,16 +40,16 @@ interface Spread {
 
 const spreads: Record<Exclude<Variation, 'ideal'>, Spread> = {
 	classroom: {
-		wheels: [0.008, 0.012],
-		gyroGain: [0.001, 0.003],
-		gyroBias: 0.0012,
+		wheels: [0.004, 0.006],
+		gyroGain: [0.0005, 0.0015],
+		gyroBias: 0.0005,
 		deadZone: [0.008, 0.016],
 		battery: [0.45, 1],
-		slip: [0.015, 0.04],
+		slip: [0.008, 0.02],
 		placing: [0.004, 0.012]
 	},
 	worn: {
-		wheels: [0.014, 0.03],
+		wheels: [0.01, 0.02],
 		gyroGain: [0.006, 0.02],
 		gyroBias: 0.01,
 		deadZone: [0.016, 0.035],

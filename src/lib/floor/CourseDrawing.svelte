@@ -1,0 +1,132 @@
+<script lang="ts">
+	/** A course from above, in metres with y up: grid, finish, lamp posts, start, walls. */
+	import type { Course } from '$core/course/course';
+	import { headingOfBearing, degrees } from '$core/units/angles';
+
+	let {
+		course,
+		reached = new Set<string>(),
+		isSmall = false
+	}: { course: Course; reached?: ReadonlySet<string>; isSmall?: boolean } = $props();
+
+	const lines = (length: number) =>
+		Array.from({ length: Math.floor(length * 10 + 1e-6) + 1 }, (_, index) => index / 10);
+	const heading = $derived(degrees(headingOfBearing(course.start.bearing)));
+</script>
+
+<rect class="sheet" width={course.size.width} height={course.size.height} rx="0.015" />
+{#if !isSmall}
+	<g class="grid">
+		{#each lines(course.size.width) as x, index (x)}
+			<line class:strong={index % 5 === 0} x1={x} x2={x} y1="0" y2={course.size.height} />
+		{/each}
+		{#each lines(course.size.height) as y, index (y)}
+			<line class:strong={index % 5 === 0} y1={y} y2={y} x1="0" x2={course.size.width} />
+		{/each}
+	</g>
+{/if}
+
+{#if course.finish}
+	<g transform="translate({course.finish.at.join()})">
+		<circle class="finish-area" r={course.finish.radius} />
+		<circle class="finish" r={course.finish.radius} />
+		<circle class="finish-inner" r={Math.max(0.01, course.finish.radius - 0.022)} />
+	</g>
+{/if}
+
+{#each course.lampPosts as post (post.id)}
+	{@const isLit = reached.has(post.id)}
+	<g transform="translate({post.at.join()})" class="post" class:lit={isLit}>
+		<circle class="reach" r={post.reach} />
+		{#if isLit}<circle class="halo" r="0.055" />{/if}
+		<path class="stand" d="M0 .03 .026 0 0-.03-.026 0z" />
+		{#if isLit}<circle class="flame" r="0.012" />{/if}
+	</g>
+{/each}
+
+<g transform="translate({course.start.at.join()}) rotate({heading})" class="start">
+	<path d="M-.1-.085h.12l.085.085-.085.085h-.12z" />
+	<path class="arrow" d="M.045-.03.075 0 .045.03" />
+</g>
+
+{#each course.walls as wall (wall.id)}
+	<line
+		class="wall"
+		x1={wall.from[0]}
+		y1={wall.from[1]}
+		x2={wall.to[0]}
+		y2={wall.to[1]}
+		stroke-width={wall.thickness}
+	/>
+{/each}
+
+<style>
+	.sheet {
+		fill: var(--chart);
+		stroke: var(--chart-line-strong);
+		stroke-width: 0.004;
+	}
+	.grid line {
+		stroke: var(--chart-line);
+		stroke-width: 0.0016;
+	}
+	.grid .strong {
+		stroke: var(--chart-line-strong);
+		stroke-width: 0.0022;
+	}
+	.finish-area {
+		fill: color-mix(in oklch, var(--verdigris) 14%, transparent);
+	}
+	.finish,
+	.finish-inner {
+		fill: none;
+		stroke: var(--verdigris);
+		stroke-width: 0.009;
+	}
+	.finish-inner {
+		stroke-width: 0.004;
+		stroke-dasharray: 0.02 0.014;
+	}
+	.reach {
+		fill: none;
+		stroke: var(--mist);
+		stroke-width: 0.003;
+		stroke-dasharray: 0.012 0.012;
+	}
+	.stand {
+		fill: var(--chart);
+		stroke: var(--mist);
+		stroke-width: 0.007;
+		stroke-linejoin: round;
+	}
+	.lit .reach {
+		stroke: var(--lamp);
+		fill: color-mix(in oklch, var(--lamp) 16%, transparent);
+	}
+	.lit .stand {
+		fill: var(--lamp);
+		stroke: var(--lamp-text);
+	}
+	.halo {
+		fill: color-mix(in oklch, var(--lamp) 45%, transparent);
+	}
+	.flame {
+		fill: oklch(0.98 0.05 95);
+	}
+	.start path {
+		fill: color-mix(in oklch, var(--ink) 6%, transparent);
+		stroke: var(--mist);
+		stroke-width: 0.005;
+		stroke-linejoin: round;
+		stroke-dasharray: 0.018 0.012;
+	}
+	.start .arrow {
+		fill: none;
+		stroke-dasharray: none;
+		stroke-width: 0.007;
+	}
+	.wall {
+		stroke: var(--wall);
+		stroke-linecap: square;
+	}
+</style>

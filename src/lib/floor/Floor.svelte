@@ -1,0 +1,176 @@
+<script lang="ts">
+	/** The pane that shows the course and the robot. */
+	import { Maximize, Minus, Plus } from '@lucide/svelte';
+	import { select } from 'd3-selection';
+	import { zoom, zoomIdentity, type ZoomBehavior } from 'd3-zoom';
+	import { headingOfBearing, degrees } from '$core/units/angles';
+	import { t } from '$lib/i18n';
+	import type { Workbench } from '$lib/workbench/workbench.svelte';
+	import CourseDrawing from './CourseDrawing.svelte';
+	import Skiff from './Skiff.svelte';
+	import Trace from './Trace.svelte';
+	import { fit, scaleBar } from './view';
+
+	let { bench, onleg }: { bench: Workbench; onleg: (stepId: string) => void } = $props();
+
+	let width = $state(800);
+	let height = $state(500);
+	let svg: SVGSVGElement;
+	let moved = $state.raw(zoomIdentity);
+	let behaviour: ZoomBehavior<SVGSVGElement, unknown>;
+
+	const course = $derived(bench.course);
+	const player = $derived(bench.player);
+	const base = $derived(fit(course, width, height));
+	const scale = $derived(base.scale * moved.k);
+	const x = $derived(base.x * moved.k + moved.x);
+	const y = $derived(base.y * moved.k + moved.y);
+	const bar = $derived(scaleBar(scale));
+	const pose = $derived(
+		player.sample ?? {
+			x: course.start.at[0],
+			y: course.start.at[1],
+			heading: headingOfBearing(course.start.bearing),
+			lamp: 0
+		}
+	);
+	const reached = $derived(
+		new Set(
+			player.attempt?.outcome.lampPosts
+				.filter((post) => post.time <= player.time)
+				.map((post) => post.id)
+		)
+	);
+	const summary = $derived(
+		t('floor.summary', {
+			course: course.name,
+			width: course.size.width,
+			height: course.size.height,
+			walls: course.walls.length,
+			posts: course.lampPosts.length
+		})
+	);
+
+	$effect(() => {
+		behaviour = zoom<SVGSVGElement, unknown>()
+			.scaleExtent([0.4, 12])
+			.on('zoom', (event) => (moved = event.transform));
+		select(svg).call(behaviour).on('dblclick.zoom', null);
+		return () => void select(svg).on('.zoom', null);
+	});
+
+	const zoomBy = (factor: number) => select(svg).call(behaviour.scaleBy, factor);
+	const panBy = (dx: number, dy: number) =>
+		select(svg).call(behaviour.translateBy, dx / moved.k, dy / moved.k);
+	const fitAll = () => select(svg).call(behaviour.transform, zoomIdentity);
+
+	const keys: Record<string, () => void> = {
+		ArrowLeft: () => panBy(40, 0),
+		ArrowRight: () => panBy(-40, 0),
+		ArrowUp: () => panBy(0, 40),
+		ArrowDown: () => panBy(0, -40),
+		'+': () => zoomBy(1.25),
+		'=': () => zoomBy(1.25),
+		'-': () => zoomBy(0.8),
+		'0': fitAll
+	};
+
+	function onkeydown(event: KeyboardEvent) {
+		if (event.ctrlKey || event.metaKey || event.altKey) return;
+		const action = keys[event.key];
+		if (!action) return;
+		event.preventDefault();
+		action();
+	}
+</script>
+
+<section class="floor" aria-label={t('floor.label', { course: course.name })}>
+	<div class="sheet" bind:clientWidth={width} bind:clientHeight={height}>
+		<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+		<svg
+			bind:this={svg}
+			{width}
+			{height}
+			tabindex="0"
+			role="img"
+			aria-label="{summary} {t('floor.help')}"
+			{onkeydown}
+		>
+			<g transform="translate({x},{y}) scale({scale},{-scale})">
+				<CourseDrawing {course} {reached} />
+				{#if bench.previous}
+					<Trace attempt={bench.previous} {scale} isBefore />
+				{/if}
+				{#if player.attempt}
+					<Trace attempt={player.attempt} until={player.index} time={player.time} {scale} {onleg} />
+				{/if}
+				<g transform="translate({pose.x},{pose.y}) rotate({degrees(pose.heading)})" data-testid="robot">
+					<Skiff lamp={pose.lamp} />
+				</g>
+			</g>
+		</svg>
+	</div>
+
+	<div class="scale-bar" aria-hidden="true">
+		<span class="bar" style:width="{bar * scale}px"></span>
+		{t('floor.scale', { centimetres: bar * 100 })}
+	</div>
+	<div class="tools">
+		<button class="button button-line button-icon" aria-label={t('floor.zoomIn')} title={t('floor.zoomIn')} onclick={() => zoomBy(1.4)}><Plus size={20} /></button>
+		<button class="button button-line button-icon" aria-label={t('floor.zoomOut')} title={t('floor.zoomOut')} onclick={() => zoomBy(0.7)}><Minus size={20} /></button>
+		<button class="button button-line button-icon" aria-label={t('floor.fit')} title={t('floor.fit')} onclick={fitAll}><Maximize size={18} /></button>
+	</div>
+</section>
+
+<style>
+	.floor {
+		position: relative;
+		min-height: 0;
+		height: 100%;
+		background: var(--paper-deep);
+	}
+	.sheet {
+		position: absolute;
+		inset: 0;
+		overflow: hidden;
+	}
+	svg {
+		display: block;
+		touch-action: none;
+		cursor: grab;
+		user-select: none;
+	}
+	svg:active {
+		cursor: grabbing;
+	}
+	svg:focus-visible {
+		outline-offset: -3px;
+	}
+	.scale-bar {
+		position: absolute;
+		left: 1rem;
+		bottom: 0.8rem;
+		display: flex;
+		align-items: center;
+		gap: 0.5rem;
+		padding: 0.15rem 0.5rem;
+		border-radius: 0.4rem;
+		background: color-mix(in oklch, var(--paper-deep) 82%, transparent);
+		color: var(--ink-soft);
+		font-size: 0.8rem;
+		font-variant-numeric: tabular-nums;
+		pointer-events: none;
+	}
+	.bar {
+		height: 7px;
+		border: 1.5px solid currentColor;
+		border-top: 0;
+	}
+	.tools {
+		position: absolute;
+		right: 0.75rem;
+		bottom: 0.75rem;
+		display: flex;
+		gap: 0.4rem;
+	}
+</style>

@@ -1,0 +1,150 @@
+<script lang="ts">
+	/** A plan or a course in the list, with all that can be done with it. */
+	import { EllipsisVertical } from '@lucide/svelte';
+	import { Menu, Portal } from '@skeletonlabs/skeleton-svelte';
+	import type { Course } from '$core/course/course';
+	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
+	import { t } from '$lib/i18n';
+	import type { Listed } from '$lib/saving/protocol';
+
+	let {
+		document,
+		course,
+		detail,
+		isMine,
+		onopen,
+		onaction
+	}: {
+		document: Listed;
+		/** Drawn as a small picture, for a course. */
+		course?: Course;
+		detail: string;
+		isMine: boolean;
+		/** Where the name leads, or what it does. */
+		onopen: string | (() => void);
+		onaction: (action: string) => void;
+	} = $props();
+
+	const actions = ['rename', 'duplicate', 'saveFile', 'delete'];
+	const owner = $derived(document.owner?.name ?? t('home.nobody'));
+	const when = $derived(
+		new Intl.DateTimeFormat('en', { dateStyle: 'medium', timeStyle: 'short' }).format(
+			new Date(document.updatedAt)
+		)
+	);
+</script>
+
+<article class="document">
+	{#if course}
+		<svg class="map" viewBox="0 0 {course.size.width} {course.size.height}" aria-hidden="true">
+			<g transform="translate(0,{course.size.height}) scale(1,-1)"><CourseDrawing {course} isSmall /></g>
+		</svg>
+	{/if}
+	<div class="text">
+		<h3 class="name">
+			{#if typeof onopen === 'string'}
+				<a href={onopen}>{document.name}</a>
+			{:else}
+				<button onclick={onopen} aria-label={t('home.tryCourse', { name: document.name })}>{document.name}</button>
+			{/if}
+		</h3>
+		<p class="detail">
+			<span class="owner" class:mine={isMine}>{owner}</span>
+			<span>{detail}</span>
+			<time datetime={document.updatedAt}>{when}</time>
+		</p>
+	</div>
+	<Menu onSelect={({ value }) => onaction(value)} positioning={{ placement: 'bottom-end' }}>
+		<Menu.Trigger class="button button-plain button-icon above" aria-label={t('home.more', { name: document.name })}><EllipsisVertical size={20} /></Menu.Trigger>
+		<Portal>
+			<Menu.Positioner>
+				<Menu.Content class="panel menu">
+					{#each actions as action (action)}
+						<Menu.Item value={action} class="menu-item">{t(`home.${action}`)}</Menu.Item>
+					{/each}
+				</Menu.Content>
+			</Menu.Positioner>
+		</Portal>
+	</Menu>
+</article>
+
+<style>
+	.document {
+		position: relative;
+		display: flex;
+		align-items: center;
+		gap: 0.9rem;
+		padding: 0.6rem 0.4rem 0.6rem 0.9rem;
+		border: 1px solid var(--line);
+		border-radius: 0.35rem 0.9rem 0.9rem 0.35rem;
+		background: var(--tag);
+		box-shadow: var(--shadow);
+	}
+	.document:hover {
+		border-color: var(--verdigris);
+	}
+	.map {
+		flex: none;
+		width: 5.5rem;
+		height: 4rem;
+	}
+	.text {
+		flex: 1;
+		min-width: 0;
+	}
+	.name {
+		font-size: 1.05rem;
+		font-weight: 600;
+		overflow-wrap: anywhere;
+	}
+	.name a,
+	.name button {
+		text-align: left;
+		font-weight: inherit;
+		cursor: pointer;
+	}
+	.name a::after,
+	.name button::after {
+		content: '';
+		position: absolute;
+		inset: 0;
+	}
+	.detail {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 0.15rem 0.75rem;
+		color: var(--ink-soft);
+		font-size: 0.85rem;
+	}
+	.owner {
+		padding: 0 0.5rem;
+		border: 1px solid var(--mist);
+		border-radius: 1rem;
+	}
+	.owner.mine {
+		border-color: var(--verdigris);
+		background: var(--verdigris-soft);
+		color: var(--ink);
+	}
+	:global(.above) {
+		position: relative;
+		z-index: 1;
+	}
+	:global(.menu) {
+		z-index: 40;
+		min-width: 11rem;
+		padding: 0.35rem;
+	}
+	:global(.menu-item) {
+		display: flex;
+		align-items: center;
+		min-height: 2.75rem;
+		padding: 0 0.75rem;
+		border-radius: 0.5rem;
+		cursor: pointer;
+	}
+	:global(.menu-item[data-highlighted]) {
+		background: var(--verdigris-soft);
+	}
+</style>

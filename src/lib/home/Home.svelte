@@ -1,0 +1,290 @@
+<script lang="ts">
+	/** All plans and courses, newest first. */
+	import { FileUp, Plus, Search } from '@lucide/svelte';
+	import { onMount } from 'svelte';
+	import { goto, invalidateAll } from '$app/navigation';
+	import type { Course } from '$core/course/course';
+	import { eachStep, planFormat, type Plan } from '$core/plan/plan';
+	import { say, t } from '$lib/i18n';
+	import { newId } from '$lib/saving/id';
+	import type { Bench, Content, DocumentKind, Listed } from '$lib/saving/protocol';
+	import { request, sendOrphans, sendSave } from '$lib/saving/send';
+	import ThemeChoice from '$lib/theme/ThemeChoice.svelte';
+	import { downloadDocument, readAnyFile } from '$lib/workbench/files';
+	import DocumentCard from './DocumentCard.svelte';
+	import RenameDialog from './RenameDialog.svelte';
+	import { newCourse, newPlan } from './samples';
+	import WhoIsHere from './WhoIsHere.svelte';
+
+	type Person = { id: string; name: string };
+	type ListedPlan = Listed & { content: Plan };
+	type ListedCourse = Listed & { content: Course };
+
+	let {
+		person,
+		people,
+		plans,
+		courses
+	}: { person: Person | null; people: Person[]; plans: ListedPlan[]; courses: ListedCourse[] } = $props();
+
+	let isChoosing = $state(false);
+	let text = $state('');
+	let news = $state<{ text: string; undo?: () => void } | null>(null);
+	let renaming = $state<Listed | null>(null);
+	let picker: HTMLInputElement;
+
+	const fits = (document: Listed) =>
+		`${document.name} ${document.owner?.name ?? ''}`.toLowerCase().includes(text.trim().toLowerCase());
+	const lists = $derived([
+		{ kind: 'plan' as const, all: plans, shown: plans.filter(fits) },
+		{ kind: 'course' as const, all: courses, shown: courses.filter(fits) }
+	]);
+
+	onMount(async () => {
+		const count = await sendOrphans();
+		if (count === 0) return;
+		await invalidateAll();
+		news = { text: t('home.sentOrphans', { count }) };
+	});
+
+	/** Does something on the server, then shows the list as it is now. */
+	async function act<T>(action: () => Promise<T>): Promise<T | undefined> {
+		try {
+			const done = await action();
+			await invalidateAll();
+			return done;
+		} catch {
+			news = { text: t('home.failed') };
+			return undefined;
+		}
+	}
+
+	async function create(work: Content, courseId: string | null = null): Promise<string | undefined> {
+		const id = newId();
+		const bench: Bench = { courseId, variation: 'classroom', attempts: [] };
+		const save = { work, bench, baseRevision: 0, saveId: newId(), unanswered: [] };
+		return (await act(() => sendSave(id, save))) && id;
+	}
+
+	async function createPlan(courseId = courses[0]?.id ?? null) {
+		const id = await create({ kind: 'plan', content: newPlan(t('home.newPlanName')) }, courseId);
+		if (id) await goto(`/plans/${id}`);
+	}
+
+	const createCourse = () => create({ kind: 'course', content: newCourse(t('home.newCourseName')) });
+
+	async function remove(document: Listed) {
+		const { id, name } = document;
+		const setDeleted = (deleted: boolean) =>
+			act(() => request('PATCH', `/api/documents/${id}`, { deleted }));
+		await setDeleted(true);
+		news = {
+			text: t('home.deleted', { name }),
+			undo: () => {
+				news = null;
+				void setDeleted(false);
+			}
+		};
+	}
+
+	function doAction(action: string, document: ListedPlan | ListedCourse) {
+		if (action === 'rename') renaming = document;
+		else if (action === 'duplicate') void act(() => request('POST', `/api/documents/${document.id}/copies`));
+		else if (action === 'saveFile') downloadDocument(document.content);
+		else void remove(document);
+	}
+
+	async function openFile(event: Event & { currentTarget: HTMLInputElement }) {
+		const [file] = event.currentTarget.files ?? [];
+		event.currentTarget.value = '';
+		if (!file) return;
+		const read = await readAnyFile(file);
+		if (!read.ok) {
+			news = { text: t('home.fileRefused', { file: file.name, reason: say(read.failure) }) };
+			return;
+		}
+		const content = read.value;
+		const work = (content.format === planFormat ? { kind: 'plan', content } : { kind: 'course', content }) as Content;
+		if (await create(work, courses[0]?.id ?? null)) news = { text: t('home.fileOpened', { name: content.name }) };
+	}
+
+	function stepCount(plan: Plan): number {
+		let count = 0;
+		for (const chain of plan.chains) eachStep(chain.steps, () => (count += 1));
+		return count;
+	}
+
+	function detailOf(kind: DocumentKind, document: ListedPlan | ListedCourse): string {
+		return kind === 'plan'
+			? t('home.steps', { count: stepCount(document.content as Plan) })
+			: t('home.size', (document.content as Course).size);
+	}
+</script>
+
+<svelte:head><title>{t('app.name')}</title></svelte:head>
+
+<div class="home">
+	<header>
+		<svg class="lantern" viewBox="0 0 40 40" width="40" height="40" aria-hidden="true">
+			<path d="M3 30c6 0 6-6 12-6s7 6 12 6 5-4 10-4" />
+			<circle cx="15" cy="14" r="10" class="halo" /><circle cx="15" cy="14" r="6" class="flame" />
+		</svg>
+		<div class="words">
+			<p class="heading brand">{t('app.name')}</p>
+			<p class="tagline">{t('app.tagline')}</p>
+		</div>
+		<ThemeChoice />
+		{#if person}
+			<button class="button button-line" title={t('person.change')} onclick={() => (isChoosing = !isChoosing)}>{t('person.here', { name: person.name })}</button>
+		{/if}
+	</header>
+	<main>
+		<h1 class="sr-only-live">{t('home.title')}</h1>
+		{#if !person || isChoosing}
+			<WhoIsHere {people} ondone={() => (isChoosing = false)} />
+		{/if}
+		<div class="tools">
+			<button class="button button-main" onclick={() => createPlan()}><Plus size={18} />{t('home.newPlan')}</button>
+			<button class="button button-line" onclick={createCourse}><Plus size={18} />{t('home.newCourse')}</button>
+			<button class="button button-line" onclick={() => picker.click()}><FileUp size={18} />{t('home.openFile')}</button>
+			<input bind:this={picker} type="file" accept=".json,application/json" hidden data-testid="any-file" onchange={openFile} />
+			<label class="find">
+				<Search size={18} aria-hidden="true" />
+				<span class="sr-only-live">{t('home.find')}</span>
+				<input class="field" type="search" bind:value={text} placeholder={t('home.find')} />
+			</label>
+		</div>
+		{#if news}
+			<div class="news panel" role="status">
+				<span>{news.text}</span>
+				{#if news.undo}<button class="button button-line" onclick={news.undo}>{t('home.undo')}</button>{/if}
+			</div>
+		{/if}
+		<div class="lists">
+			{#each lists as { kind, all, shown } (kind)}
+				<section aria-labelledby="list-{kind}">
+					<h2 class="heading" id="list-{kind}">{t(kind === 'plan' ? 'home.plans' : 'home.courses')}</h2>
+					{#if all.length === 0}
+						<p class="empty">{t(kind === 'plan' ? 'home.noPlans' : 'home.noCourses')}</p>
+					{:else if shown.length === 0}
+						<p class="empty">{t('home.findNothing', { text })}</p>
+					{/if}
+					<ul>
+						{#each shown as document (document.id)}
+							<li>
+								<DocumentCard
+									{document}
+									course={kind === 'course' ? (document.content as Course) : undefined}
+									detail={detailOf(kind, document)}
+									isMine={document.owner?.id === person?.id}
+									onopen={kind === 'plan' ? `/plans/${document.id}` : () => createPlan(document.id)}
+									onaction={(action) => doAction(action, document)}
+								/>
+							</li>
+						{/each}
+					</ul>
+				</section>
+			{/each}
+		</div>
+	</main>
+</div>
+
+<RenameDialog
+	document={renaming}
+	onclose={() => (renaming = null)}
+	onrename={(id, name) => act(() => request('PATCH', `/api/documents/${id}`, { name }))}
+/>
+
+<style>
+	.home {
+		max-width: 76rem;
+		min-height: 100%;
+		margin: 0 auto;
+		padding: 1rem 1.25rem 3rem;
+	}
+	header {
+		display: flex;
+		align-items: center;
+		gap: 0.75rem;
+	}
+	.words {
+		flex: 1;
+	}
+	.brand {
+		font-size: 1.6rem;
+		line-height: 1.15;
+	}
+	.tagline {
+		color: var(--ink-soft);
+		font-size: 0.92rem;
+	}
+	.lantern path {
+		fill: none;
+		stroke: var(--verdigris);
+		stroke-width: 2.5;
+		stroke-linecap: round;
+	}
+	.halo {
+		fill: color-mix(in oklch, var(--lamp) 30%, transparent);
+	}
+	.flame {
+		fill: var(--lamp);
+	}
+	.tools {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 0.5rem;
+		margin: 1.25rem 0;
+	}
+	.find {
+		position: relative;
+		display: flex;
+		align-items: center;
+		flex: 1 1 14rem;
+		max-width: 22rem;
+		margin-left: auto;
+		color: var(--ink-soft);
+	}
+	.find :global(svg) {
+		position: absolute;
+		left: 0.75rem;
+		pointer-events: none;
+	}
+	.find .field {
+		padding-left: 2.4rem;
+	}
+	.news {
+		display: flex;
+		align-items: center;
+		gap: 1rem;
+		margin-bottom: 1rem;
+		padding: 0.5rem 1rem;
+	}
+	.lists {
+		display: grid;
+		grid-template-columns: 3fr 2fr;
+		gap: 1.5rem;
+		align-items: start;
+	}
+	h2 {
+		margin-bottom: 0.6rem;
+		font-size: 1.3rem;
+	}
+	ul {
+		display: grid;
+		gap: 0.6rem;
+	}
+	.empty {
+		padding: 0.5rem 0 1rem;
+		color: var(--ink-soft);
+	}
+	@media (max-width: 820px) {
+		.lists {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		.tagline {
+			display: none;
+		}
+	}
+</style>

@@ -1,0 +1,66 @@
+<script lang="ts">
+	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { t } from '$lib/i18n';
+	import type { Listed } from '$lib/saving/protocol';
+
+	let {
+		document,
+		onclose,
+		onrename
+	}: {
+		document: Listed | null;
+		onclose: () => void;
+		onrename: (id: string, name: string) => Promise<unknown>;
+	} = $props();
+
+	let name = $state('');
+	$effect(() => {
+		name = document?.name ?? '';
+	});
+
+	async function submit(event: SubmitEvent) {
+		event.preventDefault();
+		if (document && name.trim()) await onrename(document.id, name);
+		onclose();
+	}
+</script>
+
+<Dialog open={document !== null} onOpenChange={({ open }) => !open && onclose()}>
+	<Portal>
+		<Dialog.Backdrop class="backdrop" />
+		<Dialog.Positioner class="middle">
+			<Dialog.Content class="panel dialog">
+				<Dialog.Title class="heading mb-3 text-xl">{t('home.rename')}</Dialog.Title>
+				<form onsubmit={submit}>
+					<label for="rename-name">{t('home.newName')}</label>
+					<input id="rename-name" class="field mt-1" bind:value={name} maxlength="80" required />
+					<div class="mt-4 flex justify-end gap-2">
+						<button type="button" class="button button-line" onclick={onclose}>{t('home.cancel')}</button>
+						<button class="button button-main">{t('home.save')}</button>
+					</div>
+				</form>
+			</Dialog.Content>
+		</Dialog.Positioner>
+	</Portal>
+</Dialog>
+
+<style>
+	:global(.backdrop) {
+		position: fixed;
+		inset: 0;
+		z-index: 40;
+		background: oklch(0.15 0.03 258 / 0.5);
+	}
+	:global(.middle) {
+		position: fixed;
+		inset: 0;
+		z-index: 41;
+		display: grid;
+		place-items: center;
+		padding: 1rem;
+	}
+	:global(.dialog) {
+		width: min(26rem, 100%);
+		padding: 1.25rem;
+	}
+</style>

@@ -1,0 +1,71 @@
+/** What goes between the browser and the server when documents are saved. Checked on both sides. */
+import { z } from 'zod';
+import { courseSchema } from '$core/course/course';
+import { nameSchema } from '$core/document';
+import { planSchema } from '$core/plan/plan';
+import { variations } from '$core/robots/robot';
+
+export const documentKinds = ['plan', 'course'] as const;
+export type DocumentKind = (typeof documentKinds)[number];
+
+export const idSchema = z.string().regex(/^[A-Za-z0-9-]{1,64}$/);
+export const seedSchema = z.int().min(0).max(0xffffffff);
+
+/** All that is needed to have an attempt again, to the byte. */
+export const attemptSeedSchema = z.strictObject({
+	plan: planSchema,
+	courseId: idSchema,
+	variation: z.enum(variations),
+	seed: seedSchema
+});
+export type AttemptSeed = z.infer<typeof attemptSeedSchema>;
+
+/** What stands on the workbench beside the plan: course, variation, the last attempts. */
+export const benchSchema = z.strictObject({
+	courseId: idSchema.nullable(),
+	variation: z.enum(variations),
+	/** Newest first. */
+	attempts: z.array(attemptSeedSchema).max(2)
+});
+export type Bench = z.infer<typeof benchSchema>;
+
+const contentOf = {
+	plan: z.strictObject({ kind: z.literal('plan'), content: planSchema }),
+	course: z.strictObject({ kind: z.literal('course'), content: courseSchema })
+};
+const contentSchema = z.discriminatedUnion('kind', [contentOf.plan, contentOf.course]);
+export type Content = z.infer<typeof contentSchema>;
+
+export const saveSchema = z.strictObject({
+	work: contentSchema,
+	/** Left out when it did not change. */
+	bench: benchSchema.optional(),
+	/** The revision this save was made from; 0 for a new document. */
+	baseRevision: z.int().min(0),
+	saveId: idSchema,
+	/** Earlier saves whose answer never came; the server may hold one of them. */
+	unanswered: z.array(idSchema).max(100)
+});
+export type Save = z.infer<typeof saveSchema>;
+
+/** `kept` is the document that now holds what was sent: a second version, after a conflict. */
+export const savedSchema = z.strictObject({
+	revision: z.int(),
+	kept: z.strictObject({ id: idSchema, name: z.string() }).nullable()
+});
+export type Saved = z.infer<typeof savedSchema>;
+
+export const changeSchema = z.union([
+	z.strictObject({ name: nameSchema }),
+	z.strictObject({ deleted: z.boolean() })
+]);
+
+export const personSchema = z.strictObject({ name: nameSchema });
+
+/** A line of the list of plans or courses. */
+export interface Listed {
+	readonly id: string;
+	readonly name: string;
+	readonly owner: { readonly id: string; readonly name: string } | null;
+	readonly updatedAt: string;
+}

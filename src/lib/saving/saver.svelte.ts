@@ -1,0 +1,128 @@
+/**
+ * Saves one open document as it changes: on the device at once, on the server shortly after. One
+ * save is on its way at a time. While the server is away the newest draft waits on the device.
+ */
+import { dropDraft, findDraft, keepDraft, thisTab } from './device';
+import { newId } from './id';
+import type { Bench, Content, Save } from './protocol';
+import { Refused, sendSave } from './send';
+
+export type SavingState = 'saved' | 'saving' | 'kept' | 'refused';
+
+/** Waits for a pause in typing, ms. */
+const pause = 350;
+/** Tries again after so long, ms; twice as long each time, up to the longest. */
+const firstRetry = 1000;
+const longestRetry = 15_000;
+
+export class Saver {
+	state = $state<SavingState>('saved');
+	/** After a conflict: the name of the second version that now holds what is on screen. */
+	secondVersion = $state<{ id: string; name: string } | null>(null);
+	/** Why the server said no. */
+	refusal = $state('');
+
+	private tab = '';
+	private draft: Save | null = null;
+	private unanswered: string[] = [];
+	private isSending = false;
+	private timer: ReturnType<typeof setTimeout> | undefined;
+	private retry = firstRetry;
+	private keeping: Promise<void> = Promise.resolve();
+
+	constructor(
+		public id: string,
+		private revision: number
+	) {}
+
+	/** What this tab had not sent when it was closed or reloaded. */
+	async restore(): Promise<Save | null> {
+		this.tab = await thisTab();
+		const found = await findDraft(this.id, this.tab);
+		if (!found) return null;
+		this.draft = found.save;
+		this.unanswered = [...found.save.unanswered, found.save.saveId];
+		this.revision = found.save.baseRevision;
+		this.schedule(0);
+		return found.save;
+	}
+
+	/** Takes a change; it is on the device before anything is sent. */
+	change(work: Content, bench?: Bench): void {
+		this.draft = {
+			work,
+			bench: bench ?? this.draft?.bench,
+			baseRevision: this.revision,
+			saveId: newId(),
+			unanswered: this.unanswered.slice(-100)
+		};
+		if (this.state !== 'kept') this.state = 'saving';
+		this.keep();
+		this.schedule(pause);
+	}
+
+	/** Tries at once, such as when the network is back. */
+	hurry(): void {
+		if (this.draft) this.schedule(0);
+	}
+
+	dispose(): void {
+		clearTimeout(this.timer);
+	}
+
+	private keep(): void {
+		if (!this.draft) return;
+		const { id, tab } = this;
+		const save = $state.snapshot(this.draft) as Save;
+		this.keeping = this.keeping.then(() => keepDraft({ id, tab, save }));
+	}
+
+	private schedule(delay: number): void {
+		clearTimeout(this.timer);
+		this.timer = setTimeout(() => void this.send(), delay);
+	}
+
+	private async send(): Promise<void> {
+		if (!this.draft || this.isSending) return;
+		this.isSending = true;
+		const save = { ...this.draft, baseRevision: this.revision };
+		const { id } = this;
+		try {
+			await this.keeping;
+			const saved = await sendSave(id, save);
+			this.unanswered = [];
+			this.revision = saved.revision;
+			this.retry = firstRetry;
+			if (this.draft?.saveId === save.saveId) {
+				this.draft = null;
+				this.state = 'saved';
+			}
+			await dropDraft(id, this.tab, save.saveId);
+			if (saved.kept) this.moveTo(saved.kept);
+			if (this.draft) this.schedule(0);
+		} catch (error) {
+			if (!this.unanswered.includes(save.saveId)) this.unanswered.push(save.saveId);
+			if (error instanceof Refused) {
+				this.refusal = error.message;
+				this.state = 'refused';
+			} else {
+				this.state = 'kept';
+				this.schedule(this.retry);
+				this.retry = Math.min(longestRetry, this.retry * 2);
+			}
+		} finally {
+			this.isSending = false;
+		}
+	}
+
+	/** From now on saves go to the second version; a newer draft moves with them. */
+	private moveTo(kept: { id: string; name: string }): void {
+		const { draft, id: before } = this;
+		this.id = kept.id;
+		this.secondVersion = kept;
+		if (draft) {
+			void this.keeping.then(() => dropDraft(before, this.tab, draft.saveId));
+			this.keep();
+		}
+	}
+}

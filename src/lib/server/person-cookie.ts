@@ -1,0 +1,11 @@
+/** Which person this browser is. A name, not a login: it opens nothing that is closed to others. */
+import type { Cookies } from '@sveltejs/kit';
+
+const name = 'lantern-person';
+const year = 365 * 24 * 3600;
+
+export const personIn = (cookies: Cookies): string | undefined => cookies.get(name);
+
+/** Not "secure": a school serves this from a laptop in its own network, without a certificate. */
+export const rememberPerson = (cookies: Cookies, id: string): void =>
+	cookies.set(name, id, { path: '/', httpOnly: true, sameSite: 'lax', secure: false, maxAge: year });

@@ -1,0 +1,141 @@
+/** Plays an attempt back: a clock over its virtual time. It shows the attempt, it never drives it. */
+import type { Attempt, Span } from '$core/simulation/attempt';
+
+export const speeds = [0.25, 0.5, 1, 2, 4, 8] as const;
+
+export interface Sample {
+	readonly x: number;
+	readonly y: number;
+	readonly heading: number;
+	readonly speed: number;
+	readonly battery: number;
+	/** 0xrrggbb */
+	readonly lamp: number;
+}
+
+export class Player {
+	attempt = $state.raw<Attempt | null>(null);
+	/** Seconds since Run. */
+	time = $state(0);
+	isPlaying = $state(false);
+	rate = $state(1);
+	/** Where the viewer halted it, if they did. */
+	haltedAt = $state<number | null>(null);
+	/** Called when playing passes times, for sounds. */
+	onPassed: (from: number, to: number) => void = () => {};
+
+	private frame = 0;
+	private last = 0;
+
+	readonly duration = $derived(this.attempt?.outcome.seconds ?? 0);
+	readonly isAtEnd = $derived(this.attempt !== null && this.time >= this.duration);
+	readonly index = $derived(this.attempt ? indexAt(this.attempt.trace.time, this.time) : 0);
+
+	/** Times at which a step starts or ends, ascending. */
+	private readonly moments = $derived(
+		Float64Array.from(this.attempt?.spans.flatMap(({ start, end }) => [start, end]) ?? []).sort()
+	);
+	private readonly moment = $derived(this.moments[indexAt(this.moments, this.time)] ?? 0);
+	/** The steps in progress, and those that have ended, by the time shown. */
+	readonly progress = $derived.by(() => progressAt(this.attempt, this.moment, this.isAtEnd));
+
+	readonly sample: Sample | null = $derived.by(() => {
+		const trace = this.attempt?.trace;
+		if (!trace) return null;
+		const i = this.index;
+		const j = Math.min(i + 1, trace.time.length - 1);
+		const gap = trace.time[j]! - trace.time[i]!;
+		const part = gap > 0 ? Math.min(1, (this.time - trace.time[i]!) / gap) : 0;
+		const between = (column: Float64Array) => column[i]! + (column[j]! - column[i]!) * part;
+		return {
+			x: between(trace.x),
+			y: between(trace.y),
+			heading: between(trace.heading),
+			speed: trace.speed[i]!,
+			battery: trace.battery[i]!,
+			lamp: trace.lamp[i]!
+		};
+	});
+
+	show(attempt: Attempt | null, atEnd = false): void {
+		this.pause();
+		this.attempt = attempt;
+		this.haltedAt = null;
+		this.time = atEnd && attempt ? attempt.outcome.seconds : 0;
+	}
+
+	play(): void {
+		if (!this.attempt || this.isPlaying) return;
+		if (this.isAtEnd || this.haltedAt !== null) this.time = 0;
+		this.haltedAt = null;
+		this.isPlaying = true;
+		this.last = performance.now();
+		this.frame = requestAnimationFrame(this.advance);
+	}
+
+	pause(): void {
+		this.isPlaying = false;
+		cancelAnimationFrame(this.frame);
+	}
+
+	halt(): void {
+		if (!this.attempt || this.isAtEnd) return;
+		this.pause();
+		this.haltedAt = this.time;
+	}
+
+	seek(time: number): void {
+		this.haltedAt = null;
+		this.time = Math.max(0, Math.min(this.duration, time));
+	}
+
+	private readonly advance = (now: number): void => {
+		const before = this.time;
+		const passed = ((now - this.last) / 1000) * this.rate;
+		this.last = now;
+		this.time = Math.min(this.duration, before + passed);
+		this.onPassed(before, this.time);
+		if (this.time >= this.duration) this.isPlaying = false;
+		else this.frame = requestAnimationFrame(this.advance);
+	};
+}
+
+/** Index of the last of these ascending times that is not after `time`. */
+export function indexAt(times: Float64Array, time: number): number {
+	let low = 0;
+	let high = times.length - 1;
+	while (low < high) {
+		const middle = (low + high + 1) >> 1;
+		if (times[middle]! <= time) low = middle;
+		else high = middle - 1;
+	}
+	return low;
+}
+
+export interface Progress {
+	readonly active: ReadonlySet<string>;
+	/** Seconds of the last time, and how often it ran. */
+	readonly passed: ReadonlyMap<string, { seconds: number; times: number }>;
+}
+
+const nothing: Progress = { active: new Set(), passed: new Map() };
+
+export function progressAt(attempt: Attempt | null, time: number, isAtEnd: boolean): Progress {
+	if (!attempt) return nothing;
+	const active = new Set<string>();
+	const passed = new Map<string, { seconds: number; times: number }>();
+	for (const span of attempt.spans) {
+		if (span.end <= time && (span.isComplete || isAtEnd)) {
+			const times = (passed.get(span.stepId)?.times ?? 0) + 1;
+			passed.set(span.stepId, { seconds: span.end - span.start, times });
+		} else if (span.start <= time && !isAtEnd) active.add(span.stepId);
+	}
+	return { active, passed };
+}
+
+/** Legs that went somewhere: for the numbers on the floor. */
+export const movingLegs = (attempt: Attempt): Span[] =>
+	attempt.spans.filter(
+		({ hasBody, from, to }) =>
+			!hasBody && (Math.hypot(to.x - from.x, to.y - from.y) > 0.005 || Math.abs(to.heading - from.heading) > 0.03)
+	);

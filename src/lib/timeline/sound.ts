@@ -1,0 +1,22 @@
+/** Plays the tones of an attempt. The sound package is loaded with the first tone. */
+import type { Tone } from '$core/simulation/attempt';
+
+type Package = typeof import('tone');
+type Instrument = InstanceType<Package['Synth']>;
+
+let loading: Promise<Instrument> | undefined;
+
+async function load(): Promise<Instrument> {
+	const { Synth, Volume, start } = await import('tone');
+	await start();
+	const volume = new Volume(-12).toDestination();
+	return new Synth({ oscillator: { type: 'triangle' } }).connect(volume);
+}
+
+/** Called from a press of a button, so that the browser lets it sound. */
+export const warmUpSound = (): Promise<Instrument> => (loading ??= load());
+
+export async function playTone(tone: Tone, rate: number): Promise<void> {
+	const instrument = await warmUpSound();
+	instrument.triggerAttackRelease(tone.pitch, Math.max(0.03, tone.length / rate));
+}

@@ -1,0 +1,109 @@
+<script lang="ts">
+	/** The top of a chain: its trigger, or the word that it is unlit and the ways to tie it. */
+	import { EllipsisVertical, Link2 } from '@lucide/svelte';
+	import { definitionOf } from '$core/steps/catalogue';
+	import { t } from '$lib/i18n';
+	import type { HeadRow } from './rows';
+
+	let {
+		row,
+		isCurrent,
+		isRunning,
+		canTieToLit,
+		ontie,
+		onmenu
+	}: {
+		row: HeadRow;
+		isCurrent: boolean;
+		isRunning: boolean;
+		canTieToLit: boolean;
+		ontie: () => void;
+		onmenu: (anchor: HTMLElement) => void;
+	} = $props();
+
+	const trigger = $derived(row.chain.trigger);
+	const tabindex = $derived(isCurrent ? 0 : -1);
+</script>
+
+{#if trigger}
+	<span class="lantern" class:running={isRunning} aria-hidden="true">
+		<svg viewBox="0 0 24 24" width="18" height="18"><path d={definitionOf(trigger.kind).glyph} /></svg>
+	</span>
+	<div class="tag lit">{t(`step.${trigger.kind}.name`)}</div>
+{:else}
+	<span class="lantern unlit" aria-hidden="true"></span>
+	<div class="tag unlit">
+		<span>{t('check.unlit')}</span>
+		<button class="button button-line tie" {tabindex} onclick={ontie}>
+			<Link2 size={16} />{canTieToLit ? t('trail.tie') : t('trail.tieOwn')}
+		</button>
+	</div>
+{/if}
+<button class="more" {tabindex} aria-label={t('trail.chainMenu')} onclick={(event) => onmenu(event.currentTarget)}
+	><EllipsisVertical size={18} /></button
+>
+
+<style>
+	.lantern {
+		position: relative;
+		z-index: 1;
+		flex: none;
+		display: grid;
+		place-items: center;
+		width: 1.75rem;
+		height: 1.75rem;
+		border: 2px solid var(--lamp-text);
+		border-radius: 0.55rem;
+		background: var(--lamp-soft);
+		color: var(--lamp-text);
+	}
+	.lantern.running {
+		background: var(--lamp);
+		color: oklch(0.25 0.05 60);
+		box-shadow: 0 0 16px 3px color-mix(in oklch, var(--lamp) 55%, transparent);
+	}
+	.lantern.unlit {
+		border: 2px dashed var(--mist);
+		background: transparent;
+	}
+	svg {
+		fill: none;
+		stroke: currentColor;
+		stroke-width: 2;
+		stroke-linecap: round;
+		stroke-linejoin: round;
+	}
+	.tag {
+		display: flex;
+		align-items: center;
+		gap: 0.5rem;
+	}
+	.tag.lit {
+		min-height: 44px;
+		padding: 0 0.9rem;
+		border-radius: 0.3rem 0.7rem 0.7rem 0.3rem;
+		background: var(--ink);
+		color: var(--paper);
+		font-weight: 600;
+		white-space: nowrap;
+	}
+	.tag.unlit {
+		flex-wrap: wrap;
+		max-width: min(21rem, 68vw);
+		color: var(--ink-soft);
+		font-size: 0.92rem;
+		line-height: 1.25;
+	}
+	.tie {
+		min-height: 2.75rem;
+		padding: 0 0.7rem;
+	}
+	.more {
+		display: grid;
+		place-items: center;
+		width: 2.1rem;
+		height: 44px;
+		color: var(--ink-soft);
+		cursor: pointer;
+	}
+</style>

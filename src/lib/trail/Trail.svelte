@@ -1,0 +1,545 @@
+<script lang="ts">
+	/** The pane that shows the chains: cords with lamps and tags. Only the rows in view are drawn. */
+	import { Plus } from '@lucide/svelte';
+	import {
+		elementScroll,
+		observeElementOffset,
+		observeElementRect,
+		Virtualizer,
+		type VirtualItem
+	} from '@tanstack/virtual-core';
+	import { onDestroy, tick, untrack } from 'svelte';
+	import type { Place } from '$core/plan/places';
+	import { locateSteps } from '$core/plan/places';
+	import { t } from '$lib/i18n';
+	import type { Workbench } from '$lib/workbench/workbench.svelte';
+	import ChainHead from './ChainHead.svelte';
+	import { TagDragging } from './drag';
+	import { indent, placeAbove, rowHeights, rowsOf, type Row } from './rows';
+	import Sheet, { type Opening } from './Sheet.svelte';
+	import StepTag from './StepTag.svelte';
+	import { wordsOf } from './words';
+
+	let { bench }: { bench: Workbench } = $props();
+
+	let scroller: HTMLDivElement;
+	let opening = $state.raw<Opening | null>(null);
+	let currentKey = $state('');
+
+	const rows = $derived(rowsOf(bench.plan));
+	const indexOf = $derived(new Map(rows.map((row, index) => [row.key, index])));
+	const current = $derived(indexOf.has(currentKey) ? currentKey : (rows[0]?.key ?? ''));
+	const problems = $derived(new Map(bench.problems.map((problem) => [problem.id, problem.sentence])));
+	const hasLit = $derived(bench.plan.chains.some((chain) => chain.trigger));
+	const progress = $derived(bench.player.progress);
+	const heightOf = (row: Row): number =>
+		row.type === 'head' && !row.isLit ? 92 : rowHeights[row.type];
+
+	// --- drawing only what shows ---
+
+	let items = $state.raw<VirtualItem[]>([]);
+	let total = $state(0);
+	const virtualizer = new Virtualizer<HTMLDivElement, HTMLElement>(options(0));
+
+	function options(count: number) {
+		return {
+			count,
+			getScrollElement: () => scroller ?? null,
+			estimateSize: (index: number) => heightOf(rows[index]!),
+			getItemKey: (index: number) => rows[index]!.key,
+			overscan: 6,
+			paddingStart: 12,
+			paddingEnd: 24,
+			scrollPaddingStart: 40,
+			scrollPaddingEnd: 60,
+			observeElementRect,
+			observeElementOffset,
+			scrollToFn: elementScroll,
+			onChange: draw
+		};
+	}
+
+	function draw() {
+		items = virtualizer.getVirtualItems();
+		total = virtualizer.getTotalSize();
+	}
+
+	$effect(() =>
+		untrack(() => {
+			const unmount = virtualizer._didMount();
+			virtualizer._willUpdate();
+			draw();
+			return unmount;
+		})
+	);
+	$effect.pre(() => {
+		virtualizer.setOptions(options(rows.length));
+		untrack(() => {
+			virtualizer.measure();
+			virtualizer._willUpdate();
+			draw();
+		});
+	});
+
+	/** Items in view, and the one being dragged or under the keyboard, so that it never goes away. */
+	const shown = $derived.by(() => {
+		const kept = new Set([drag?.key, current]);
+		const inView = new Set(items.map((item) => item.index));
+		const extra = [...kept]
+			.map((key) => (key === undefined ? undefined : indexOf.get(key)))
+			.filter((index): index is number => index !== undefined && !inView.has(index));
+		return [...items.filter((item) => item.index < rows.length), ...extra.map(itemAt)];
+	});
+
+	function itemAt(index: number): VirtualItem {
+		const start = virtualizer.getOffsetForIndex(index, 'start')?.[0] ?? 0;
+		const found = virtualizer.measurementsCache[index];
+		return found ?? { key: rows[index]!.key, index, start, end: start, size: heightOf(rows[index]!), lane: 0 };
+	}
+
+	// --- keyboard ---
+
+	async function focusRow(key: string) {
+		currentKey = key;
+		const index = indexOf.get(key);
+		if (index === undefined) return;
+		virtualizer.scrollToIndex(index, { align: 'auto' });
+		await tick();
+		document.getElementById(`row-${key}`)?.focus({ preventScroll: true });
+	}
+
+	$effect(() => {
+		const wanted = bench.focus;
+		if (wanted) untrack(() => void focusRow(wanted.key));
+	});
+
+	const isTag = (target: EventTarget | null) => target instanceof HTMLElement && target.role === 'treeitem';
+
+	function onkeydown(event: KeyboardEvent, row: Row, index: number) {
+		if (!isTag(event.target) || event.ctrlKey || event.metaKey) return;
+		if (event.altKey) return moveByKey(event, row);
+		if (bench.pickedUp) return steerPickedUp(event);
+		const go = (to: number) => void focusRow(rows[Math.max(0, Math.min(rows.length - 1, to))]!.key);
+		const element = event.currentTarget as HTMLElement;
+		const actions: Record<string, () => void> = {
+			ArrowDown: () => go(index + 1),
+			ArrowUp: () => go(index - 1),
+			Home: () => go(0),
+			End: () => go(rows.length - 1),
+			Enter: () => openShelf(afterRow(row), element),
+			' ': () => (row.type === 'step' ? bench.pickUp(row.step.id) : openShelf(afterRow(row), element)),
+			Delete: () => remove(row, index),
+			Backspace: () => remove(row, index),
+			e: () => element.querySelector<HTMLElement>('[data-chip]')?.click(),
+			ContextMenu: () => row.type !== 'bud' && openActions(row, element)
+		};
+		const action = actions[event.key];
+		if (!action) return;
+		event.preventDefault();
+		action();
+	}
+
+	function moveByKey(event: KeyboardEvent, row: Row) {
+		if (row.type !== 'step' || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
+		event.preventDefault();
+		bench.nudgeStep(row.step.id, event.key === 'ArrowUp' ? -1 : 1);
+	}
+
+	function steerPickedUp(event: KeyboardEvent) {
+		const actions: Record<string, () => void> = {
+			ArrowDown: () => bench.movePickedUp(1),
+			ArrowUp: () => bench.movePickedUp(-1),
+			' ': () => bench.putDown(),
+			Enter: () => bench.putDown(),
+			Escape: () => bench.putBack()
+		};
+		const action = actions[event.key];
+		if (!action) return;
+		event.preventDefault();
+		action();
+	}
+
+	function remove(row: Row, index: number) {
+		if (row.type !== 'step') return;
+		bench.removeStep(row.step.id);
+		const next = rows[Math.min(index, rows.length - 1)];
+		if (next) void focusRow(next.key);
+	}
+
+	/** Where a step goes that is added from this row. */
+	function afterRow(row: Row): Place {
+		if (row.type === 'head') return { holder: row.chain.id, index: 0 };
+		if (row.type === 'bud') return row.place;
+		return { holder: row.place.holder, index: row.place.index + 1 };
+	}
+
+	// --- the sheet that opens at a tag ---
+
+	const openShelf = (place: Place, anchor: HTMLElement) => (opening = { type: 'shelf', place, anchor });
+	const openActions = (row: Row, anchor: HTMLElement) => {
+		if (row.type !== 'bud') opening = { type: 'actions', row, anchor };
+	};
+
+	async function closeSheet(next?: string) {
+		const key = next ?? (opening ? current : '');
+		opening = null;
+		await tick();
+		if (key) void focusRow(key);
+	}
+
+	async function added(id: string, hasBody: boolean) {
+		await tick();
+		void closeSheet(hasBody ? `${id}-bud` : id);
+	}
+
+	function startChain(isLit: boolean) {
+		const id = bench.addChain(isLit);
+		void tick().then(() => focusRow(`${id}-bud`));
+	}
+
+	// --- dragging ---
+
+	interface Drag {
+		key: string;
+		x: number;
+		y: number;
+		target: Place | 'aside' | 'remove' | null;
+		/** Pixels from the top of the list, for the mark that shows where it lands. */
+		line: { y: number; depth: number } | null;
+	}
+	let drag = $state.raw<Drag | null>(null);
+	let asideZone = $state<HTMLElement>();
+
+	const dragging = new TagDragging({
+		began: (key) => {
+			opening = null;
+			currentKey = key;
+			drag = { key, x: 0, y: 0, target: null, line: null };
+		},
+		moved: (x, y) => {
+			if (drag) drag = { ...drag, x, y, ...targetAt(x, y) };
+			scrollNearEdge(y);
+		},
+		ended: (isCancelled) => {
+			const dropped = drag;
+			drag = null;
+			if (!dropped || isCancelled) return;
+			if (dropped.target === 'remove') bench.removeStep(dropped.key);
+			else if (dropped.target) {
+				bench.moveStep(dropped.key, dropped.target === 'aside' ? null : dropped.target);
+				void tick().then(() => focusRow(dropped.key));
+			}
+		}
+	});
+	onDestroy(() => dragging.destroy());
+
+	const contains = (box: DOMRect | undefined, x: number, y: number) =>
+		box !== undefined && x >= box.left && x <= box.right && y >= box.top && y <= box.bottom;
+
+	function targetAt(x: number, y: number): Pick<Drag, 'target' | 'line'> {
+		if (contains(asideZone?.getBoundingClientRect(), x, y)) return { target: 'aside', line: null };
+		const box = scroller.getBoundingClientRect();
+		if (!contains(box, x, y)) return { target: 'remove', line: null };
+		const inside = y - box.top + scroller.scrollTop;
+		const index = rows.findIndex((_, i) => {
+			const { start, size } = virtualizer.measurementsCache[i]!;
+			return inside < start + size / 2;
+		});
+		const row = rows[index === -1 ? rows.length - 1 : index];
+		const place = row && (placeAbove(row) ?? chainEndBefore(index));
+		if (!row || !place || isInside(place, drag!.key)) return { target: null, line: null };
+		const top = virtualizer.measurementsCache[indexOf.get(row.key)!]!.start;
+		return { target: place, line: { y: top - 3, depth: row.depth } };
+	}
+
+	/** Above a chain's head: the end of the chain before it, if there is one. */
+	const chainEndBefore = (index: number): Place | null => {
+		const before = rows[index - 1];
+		if (before) return before.type === 'bud' ? before.place : null;
+		return rows[0] ? { holder: rows[0].chain.id, index: 0 } : null;
+	};
+
+	function isInside(place: Place, key: string): boolean {
+		const located = locateSteps(bench.plan).get(place.holder);
+		return located !== undefined && [...located.around, located.step].some(({ id }) => id === key);
+	}
+
+	function scrollNearEdge(y: number) {
+		const box = scroller.getBoundingClientRect();
+		if (y < box.top + 40) scroller.scrollTop -= 14;
+		else if (y > box.bottom - 40) scroller.scrollTop += 14;
+	}
+
+	const dragged = $derived(drag && locateSteps(bench.plan).get(drag.key)?.step);
+	const left = (depth: number) => `${14 + depth * indent}px`;
+</script>
+
+<section class="trail" aria-label={t('trail.label')}>
+	<div class="scroller" bind:this={scroller}>
+		{#if rows.length === 0}
+			<div class="empty">
+				<p>{t('trail.empty')}</p>
+				<button class="button button-main" onclick={() => startChain(true)}><Plus size={18} />{t('trail.addChain')}</button>
+			</div>
+		{:else}
+			<div class="list" role="tree" aria-label={t('trail.label')} style:height="{total}px">
+				{#each shown as item (item.key)}
+					{@const row = rows[item.index]!}
+					{@const isCurrent = row.key === current}
+					<div
+						id="row-{row.key}"
+						class="row {row.type}"
+						class:unlit={!row.isLit}
+						class:lifted={drag?.key === row.key}
+						role="treeitem"
+						tabindex={isCurrent ? 0 : -1}
+						aria-level={row.depth + 1}
+						aria-posinset={row.type === 'step' ? row.position : undefined}
+						aria-setsize={row.type === 'step' ? row.size : undefined}
+						aria-selected={isCurrent}
+						aria-expanded={row.type === 'step' && row.step.body ? true : undefined}
+						aria-label={row.type === 'step'
+							? `${t('trail.number', { number: row.number })}: ${wordsOf(row.step)}`
+							: row.type === 'bud'
+								? t(row.loop ? 'trail.budIn' : 'trail.bud')
+								: row.chain.trigger
+									? t(`step.${row.chain.trigger.kind}.name`)
+									: t('check.unlit')}
+						aria-describedby={row.type === 'step' ? 'trail-shortcuts' : undefined}
+						style:transform="translateY({item.start}px)"
+						style:height="{item.size}px"
+						style:padding-left={left(row.depth)}
+						onfocus={() => (currentKey = row.key)}
+						onkeydown={(event) => onkeydown(event, row, item.index)}
+						onclick={(event) => {
+							if (row.type === 'bud') openShelf(row.place, event.currentTarget);
+							else if (isTag(event.target)) currentKey = row.key;
+						}}
+					>
+						{#each { length: row.depth + 1 }, depth (depth)}
+							<span
+								class="cord"
+								class:inner={depth > 0}
+								class:last={row.type === 'bud' && depth === row.depth}
+								class:first={row.type === 'head'}
+								style:left="calc({left(depth)} + 0.8rem)"
+							></span>
+						{/each}
+						{#if row.type === 'head'}
+							<ChainHead
+								{row}
+								{isCurrent}
+								isRunning={bench.player.isPlaying && row.isLit}
+								canTieToLit={hasLit}
+								ontie={() => (hasLit ? bench.tieToLit(row.chain.id) : bench.tie(row.chain.id))}
+								onmenu={(anchor) => openActions(row, anchor)}
+							/>
+						{:else if row.type === 'step'}
+							{#if row.step.body}<span class="coil" style:left="calc({left(row.depth)} + 0.8rem)"></span>{/if}
+							<div class="holder" use:dragging.tag={row.key}>
+								<StepTag
+									{row}
+									{isCurrent}
+									isRunning={progress.active.has(row.step.id)}
+									passed={progress.passed.get(row.step.id)}
+									problem={problems.get(row.step.id)}
+									isPickedUp={bench.pickedUp?.step.id === row.step.id}
+									onvalue={(name, anchor) => (opening = { type: 'value', step: row.step.id, name, anchor })}
+									onmenu={(anchor) => openActions(row, anchor)}
+									onbud={(anchor) => openShelf(afterRow(row), anchor)}
+								/>
+							</div>
+						{:else}
+							<span class="bud-mark" aria-hidden="true"><Plus size={16} /></span>
+							<span class="bud-words">{t(row.loop ? 'trail.budIn' : 'trail.bud')}</span>
+							{#if row.loop}
+								<span class="knot" aria-hidden="true">{t('trail.knot', { times: Number(row.loop.values.times) })}</span>
+							{/if}
+						{/if}
+					</div>
+				{/each}
+				{#if drag?.line}
+					<div class="landing" style:top="{drag.line.y}px" style:left={left(drag.line.depth)}></div>
+				{/if}
+			</div>
+			{#if !drag}
+				<button class="button button-plain new-chain" onclick={() => startChain(!hasLit)}>
+					<Plus size={16} />{t(hasLit ? 'trail.newChain' : 'trail.addChain')}
+				</button>
+			{/if}
+		{/if}
+	</div>
+	{#if drag}
+		<div class="aside-zone" class:over={drag.target === 'aside'} bind:this={asideZone}>{t('trail.dropAside')}</div>
+	{/if}
+	<p id="trail-shortcuts" class="sr-only-live">{t('trail.shortcuts')}</p>
+</section>
+
+{#if drag && dragged}
+	<div class="ghost" class:removing={drag.target === 'remove'} style:transform="translate({drag.x + 10}px, {drag.y + 6}px)">
+		{drag.target === 'remove' ? t('trail.dropRemove') : wordsOf(dragged)}
+	</div>
+{/if}
+
+<Sheet {bench} {opening} onclose={closeSheet} onadded={added} />
+
+<style>
+	.trail {
+		position: relative;
+		display: flex;
+		flex-direction: column;
+		height: 100%;
+		min-height: 0;
+		background: var(--paper);
+	}
+	.scroller {
+		flex: 1;
+		min-height: 0;
+		overflow: auto;
+		overscroll-behavior: contain;
+	}
+	.list {
+		position: relative;
+		min-width: min-content;
+	}
+	.row {
+		position: absolute;
+		inset: 0 0 auto 0;
+		display: flex;
+		align-items: center;
+		gap: 0.6rem;
+		padding-right: 0.75rem;
+	}
+	.row:focus-visible {
+		outline: none;
+	}
+	.row:focus-visible :global(.tag),
+	.row:focus-visible .bud-mark {
+		outline: 2px solid var(--verdigris);
+		outline-offset: 2px;
+	}
+	.holder {
+		position: relative;
+		display: flex;
+		align-items: center;
+		gap: 0.6rem;
+		cursor: grab;
+		touch-action: pan-y;
+		user-select: none;
+	}
+	.lifted {
+		opacity: 0.35;
+	}
+	.cord {
+		position: absolute;
+		top: 0;
+		bottom: 0;
+		width: 2px;
+		background: var(--ink-soft);
+		pointer-events: none;
+	}
+	.cord.inner {
+		background: repeating-linear-gradient(var(--ink-soft) 0 7px, transparent 7px 10px);
+	}
+	/* From the cord to the inner one that a loop's steps hang on. */
+	.coil {
+		position: absolute;
+		bottom: 0;
+		width: 28px;
+		border-top: 2px solid var(--ink-soft);
+	}
+	.unlit .coil {
+		border-top: 2px dashed var(--mist);
+	}
+	.cord.first {
+		top: 50%;
+	}
+	.cord.last {
+		bottom: 50%;
+	}
+	.unlit .cord {
+		background: repeating-linear-gradient(var(--mist) 0 4px, transparent 4px 9px);
+	}
+	.bud {
+		cursor: pointer;
+		color: var(--ink-soft);
+	}
+	.bud:hover {
+		color: var(--verdigris);
+	}
+	.bud-mark {
+		position: relative;
+		z-index: 1;
+		flex: none;
+		display: grid;
+		place-items: center;
+		width: 1.75rem;
+		height: 1.75rem;
+		border: 2px dashed var(--verdigris);
+		border-radius: 50%;
+		background: var(--paper);
+		color: var(--verdigris);
+	}
+	.bud-words {
+		white-space: nowrap;
+		font-size: 0.95rem;
+	}
+	.knot {
+		padding: 0.05rem 0.55rem;
+		border: 1.5px solid var(--ink-soft);
+		border-radius: 1rem;
+		font-size: 0.82rem;
+		font-weight: 650;
+		font-variant-numeric: tabular-nums;
+		white-space: nowrap;
+	}
+	.empty {
+		padding: 2rem 1.5rem;
+		color: var(--ink-soft);
+	}
+	.empty p {
+		margin-bottom: 1rem;
+	}
+	.new-chain {
+		margin: 0 0 1.5rem 0.5rem;
+		color: var(--ink-soft);
+		font-weight: 450;
+	}
+	.landing {
+		position: absolute;
+		right: 1rem;
+		height: 5px;
+		border-radius: 3px;
+		background: var(--verdigris);
+		pointer-events: none;
+	}
+	.aside-zone {
+		margin: 0.5rem;
+		padding: 0.9rem;
+		border: 2px dashed var(--mist);
+		border-radius: 0.7rem;
+		color: var(--ink-soft);
+		text-align: center;
+	}
+	.aside-zone.over {
+		border-color: var(--verdigris);
+		background: var(--verdigris-soft);
+	}
+	.ghost {
+		position: fixed;
+		top: 0;
+		left: 0;
+		z-index: 50;
+		padding: 0.5rem 0.8rem;
+		border: 1px solid var(--verdigris);
+		border-radius: 0.3rem 0.7rem 0.7rem 0.3rem;
+		background: var(--tag);
+		box-shadow: 0 6px 20px oklch(0.2 0.04 258 / 0.25);
+		pointer-events: none;
+	}
+	.ghost.removing {
+		border-color: var(--signal);
+		background: var(--signal-soft);
+		color: var(--signal);
+	}
+</style>

@@ -1,0 +1,25 @@
+/** A step in words, for a tag, a screen reader, a message. */
+import type { Step } from '$core/plan/plan';
+import { definitionOf } from '$core/steps/catalogue';
+import { partsOf } from '$lib/i18n';
+import { showValue } from '$lib/values/format';
+
+const parts = new Map<string, ReturnType<typeof partsOf>>();
+
+/** The sentence of a step kind, split at its values. */
+export function sentenceParts(kind: string): ReturnType<typeof partsOf> {
+	const known = parts.get(kind);
+	if (known) return known;
+	const made = partsOf(`step.${kind}.sentence`, Object.keys(definitionOf(kind).values));
+	parts.set(kind, made);
+	return made;
+}
+
+export function wordsOf(step: Step): string {
+	const { values } = definitionOf(step.kind);
+	return sentenceParts(step.kind)
+		.map((part) =>
+			'slot' in part ? showValue(step.kind, part.slot, values[part.slot]!, step.values[part.slot]!) : part.text
+		)
+		.join('');
+}

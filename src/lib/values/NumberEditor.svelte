@@ -1,0 +1,144 @@
+<script lang="ts">
+	/** A number: typed, stepped or slid; for an angle, a dial as well. */
+	import { Slider } from '@skeletonlabs/skeleton-svelte';
+	import { Minus, Plus } from '@lucide/svelte';
+	import type { NumberDefinition } from '$core/steps/definition';
+	import { t } from '$lib/i18n';
+	import AngleDial from './AngleDial.svelte';
+	import { readNumber, shownRange, toShown, toStored, unitOf } from './format';
+
+	let {
+		definition,
+		value,
+		onset,
+		onclose
+	}: {
+		definition: NumberDefinition;
+		value: number;
+		onset: (value: number) => void;
+		onclose: () => void;
+	} = $props();
+
+	const { quantity } = $derived(definition);
+	const range = $derived(shownRange(definition));
+	const unit = $derived(unitOf(quantity));
+	const shown = $derived(toShown(quantity, value));
+	/** What is being typed, until it is taken. */
+	let typed = $state<string | null>(null);
+	/** While the slider is held. */
+	let held = $state<number | null>(null);
+
+	const sliderTop = $derived(Math.min(range.maximum, Math.max(nearTop(), shown)));
+	const refusal = $derived(typed === null ? '' : refusalOf(typed));
+
+	/** The slider covers what is used most; more can be typed. */
+	function nearTop(): number {
+		const usual = { length: 200, ratio: 100, angle: 360, duration: 10, count: 20, frequency: 2000 };
+		return usual[quantity];
+	}
+
+	function refusalOf(text: string): string {
+		const number = readNumber(text);
+		if (Number.isNaN(number)) return t('value.notANumber', { example: shown });
+		const fits = number >= range.minimum && number <= range.maximum;
+		const isWhole = quantity !== 'count' || Number.isInteger(number);
+		return fits && isWhole ? '' : t('value.outOfRange', { ...range, value: number, unit });
+	}
+
+	function take(number: number) {
+		const bounded = Math.max(range.minimum, Math.min(range.maximum, number));
+		typed = null;
+		onset(toStored(quantity, bounded));
+	}
+
+	function onkeydown(event: KeyboardEvent) {
+		if (event.key === 'ArrowUp') take(shown + range.increment);
+		else if (event.key === 'ArrowDown') take(shown - range.increment);
+		else if (event.key === 'Enter') {
+			if (typed !== null && !refusal) take(readNumber(typed));
+			if (typed === null || !refusal) onclose();
+		} else return;
+		event.preventDefault();
+	}
+</script>
+
+<div class="line">
+	<button class="button button-line button-icon" aria-label={t('value.less')} onclick={() => take(shown - range.increment)}><Minus size={18} /></button>
+	<input
+		class="field number"
+		type="text"
+		inputmode="decimal"
+		aria-labelledby="value-label"
+		aria-describedby="value-range"
+		aria-invalid={refusal !== ''}
+		value={typed ?? held ?? shown}
+		oninput={(event) => (typed = event.currentTarget.value)}
+		onfocus={(event) => event.currentTarget.select()}
+		onblur={() => {
+			if (typed !== null && !refusal) take(readNumber(typed));
+		}}
+		{onkeydown}
+	/>
+	<span class="unit">{unit}</span>
+	<button class="button button-line button-icon" aria-label={t('value.more')} onclick={() => take(shown + range.increment)}><Plus size={18} /></button>
+</div>
+
+{#if quantity === 'angle'}
+	<AngleDial angle={shown} onset={take} />
+{:else}
+	<div class="slider">
+		<Slider
+			min={range.minimum}
+			max={sliderTop}
+			step={range.increment}
+			value={[Math.min(held ?? shown, sliderTop)]}
+			onValueChange={({ value: [next] }) => (held = next ?? null)}
+			onValueChangeEnd={({ value: [next] }) => {
+				held = null;
+				if (next !== undefined) take(next);
+			}}
+			aria-label={[unit]}
+		>
+			<Slider.Control>
+				<Slider.Track><Slider.Range /></Slider.Track>
+				<Slider.Thumb index={0}><Slider.HiddenInput /></Slider.Thumb>
+			</Slider.Control>
+		</Slider>
+	</div>
+{/if}
+
+<p id="value-range" class="range" class:refusal={refusal !== ''} role={refusal ? 'alert' : undefined}>
+	{refusal || t('value.range', { ...range, unit })}
+</p>
+
+<style>
+	.line {
+		display: flex;
+		align-items: center;
+		gap: 0.4rem;
+	}
+	.number {
+		flex: 1;
+		min-width: 0;
+		text-align: right;
+		font-size: 1.15rem;
+		font-weight: 600;
+		font-variant-numeric: tabular-nums;
+	}
+	.unit {
+		min-width: 1.6rem;
+		color: var(--ink-soft);
+	}
+	.slider {
+		padding: 1rem 0.6rem 0.4rem;
+	}
+	.range {
+		margin-top: 0.3rem;
+		color: var(--ink-soft);
+		font-size: 0.85rem;
+	}
+	.refusal {
+		color: var(--signal);
+		font-weight: 600;
+	}
+</style>

@@ -1,0 +1,47 @@
+<script lang="ts">
+	/** Whether the work is safe, and where. */
+	import { CloudOff, LoaderCircle, Check, TriangleAlert } from '@lucide/svelte';
+	import { t } from '$lib/i18n';
+	import type { Saver } from '$lib/saving/saver.svelte';
+
+	let { saver }: { saver: Saver } = $props();
+
+	const icons = { saved: Check, saving: LoaderCircle, kept: CloudOff, refused: TriangleAlert };
+	const Icon = $derived(icons[saver.state]);
+	const text = $derived(t(`save.${saver.state}`, { reason: saver.refusal }));
+	const short = $derived(saver.state === 'kept' ? t('save.keptShort') : text);
+</script>
+
+<span class="state {saver.state}" role="status" title={text} data-testid="saved-state" data-state={saver.state}>
+	<Icon size={16} aria-hidden="true" /><span class="words">{short}</span>
+</span>
+
+<style>
+	.state {
+		display: inline-flex;
+		align-items: center;
+		gap: 0.35rem;
+		min-width: 5.2rem;
+		max-width: 16rem;
+		color: var(--ink-soft);
+		font-size: 0.88rem;
+		white-space: nowrap;
+	}
+	.words {
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	.kept {
+		color: var(--lamp-text);
+		font-weight: 600;
+	}
+	.refused {
+		color: var(--signal);
+		font-weight: 600;
+	}
+	@media (max-width: 720px) {
+		.state {
+			min-width: 0;
+		}
+	}
+</style>

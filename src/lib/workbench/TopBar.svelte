@@ -1,0 +1,207 @@
+<script lang="ts">
+	/** The bar of the workbench: whose plan this is, where it is tried, and the way to rehearse. */
+	import { ArrowLeft, BatteryMedium, FileDown, FileUp, Play, Redo2, Square, Undo2 } from '@lucide/svelte';
+	import { variations, type Variation } from '$core/robots/robot';
+	import { t } from '$lib/i18n';
+	import { colourName } from '$lib/values/format';
+	import SavedState from './SavedState.svelte';
+	import type { Workbench } from './workbench.svelte';
+
+	let {
+		bench,
+		owner,
+		onsavefile,
+		onopenfile
+	}: { bench: Workbench; owner: string; onsavefile: () => void; onopenfile: (file: File) => void } =
+		$props();
+
+	const player = $derived(bench.player);
+	const robot = $derived(bench.plan.robots[0]!);
+	const lamp = $derived(`#${(player.sample?.lamp ?? 0).toString(16).padStart(6, '0')}`);
+	const battery = $derived(player.sample ? Math.round(player.sample.battery * 100) : null);
+	const isRunning = $derived(player.isPlaying);
+
+	function rename(event: Event & { currentTarget: HTMLInputElement }) {
+		const input = event.currentTarget;
+		if (input.value.trim() === bench.plan.name) return;
+		if (!bench.edit({ type: 'rename', name: input.value })) input.value = bench.plan.name;
+	}
+
+	function pickFile(event: Event & { currentTarget: HTMLInputElement }) {
+		const [file] = event.currentTarget.files ?? [];
+		event.currentTarget.value = '';
+		if (file) onopenfile(file);
+	}
+	let picker: HTMLInputElement;
+</script>
+
+<header class="bar">
+	<a class="button button-plain button-icon" href="/" aria-label={t('bench.home')} title={t('bench.home')}><ArrowLeft size={20} /></a>
+	<div class="name">
+		<input
+			class="title heading"
+			aria-label={t('bench.planName')}
+			value={bench.plan.name}
+			maxlength="80"
+			onchange={rename}
+			onkeydown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+		/>
+		<span class="owner">{t('bench.owner', { name: owner })}</span>
+	</div>
+	<label class="choice course">
+		<span class="sr-only-live">{t('bench.course')}</span>
+		<select
+			class="field"
+			value={bench.courseId ?? ''}
+			onchange={(event) => bench.chooseCourse(event.currentTarget.value || null)}
+		>
+			{#if !bench.courseId || !bench.courses.some(({ id }) => id === bench.courseId)}
+				<option value={bench.courseId ?? ''}>{t('bench.noCourse')}</option>
+			{/if}
+			{#each bench.courses as course (course.id)}<option value={course.id}>{course.content.name}</option>{/each}
+		</select>
+	</label>
+	<label class="choice variation" title={t('bench.variation.explain')}>
+		<span class="sr-only-live">{t('bench.variation')}</span>
+		<select
+			class="field"
+			value={bench.variation}
+			onchange={(event) => bench.chooseVariation(event.currentTarget.value as Variation)}
+		>
+			{#each variations as variation (variation)}<option value={variation}>{t(`bench.variation.${variation}`)}</option>{/each}
+		</select>
+	</label>
+	<div class="robot" title={t('bench.lampColour', { colour: colourName(lamp) })}>
+		<span class="lamp" class:lit={lamp !== '#000000'} style:--glow={lamp}></span>
+		<span class="robot-name">{t('bench.robot', { name: robot.name, kind: t(`bench.kind.${robot.kind}`) })}</span>
+		{#if battery !== null}
+			<span class="battery" title="{t('bench.battery', { percent: battery })}, {t('bench.modelled')}"><BatteryMedium size={18} aria-hidden="true" /><span class="sr-only-live">{t('bench.battery', { percent: battery })}, {t('bench.modelled')}</span><span aria-hidden="true">{battery} %</span></span>
+		{/if}
+	</div>
+	<SavedState saver={bench.saver} />
+	<div class="tools">
+		<button class="button button-plain button-icon" aria-label={t('bench.undo')} title="{t('bench.undo')} (Ctrl Z)" disabled={!bench.canUndo} onclick={() => bench.undo()}><Undo2 size={19} /></button>
+		<button class="button button-plain button-icon" aria-label={t('bench.redo')} title="{t('bench.redo')} (Ctrl Shift Z)" disabled={!bench.canRedo} onclick={() => bench.redo()}><Redo2 size={19} /></button>
+		<button class="button button-plain button-icon" aria-label={t('bench.saveFile')} title={t('bench.saveFile')} onclick={onsavefile}><FileDown size={19} /></button>
+		<button class="button button-plain button-icon" aria-label={t('bench.openFile')} title={t('bench.openFile')} onclick={() => picker.click()}><FileUp size={19} /></button>
+		<input bind:this={picker} type="file" accept=".json,application/json" hidden data-testid="plan-file" onchange={pickFile} />
+	</div>
+	{#if isRunning}
+		<button class="button button-stop run" onclick={() => { player.halt(); bench.announce(t('say.halted')); }}><Square size={17} fill="currentColor" />{t('bench.halt')}</button>
+	{:else}
+		<button class="button button-main run" title="Ctrl Enter" onclick={() => bench.rehearse()}><Play size={18} fill="currentColor" />{player.attempt ? t('bench.again') : t('bench.rehearse')}</button>
+	{/if}
+</header>
+
+<style>
+	.bar {
+		display: flex;
+		align-items: center;
+		gap: 0.5rem;
+		padding: 0.2rem 0.75rem 0.2rem 0.35rem;
+		border-bottom: 1px solid var(--line);
+		background: var(--paper);
+	}
+	.name {
+		display: flex;
+		flex-direction: column;
+		flex: 1 1 9rem;
+		min-width: 6rem;
+		line-height: 1.1;
+	}
+	.title {
+		width: 100%;
+		padding: 0.1rem 0.35rem;
+		border: 1px solid transparent;
+		border-radius: 0.4rem;
+		background: transparent;
+		font-size: 1.08rem;
+		text-overflow: ellipsis;
+	}
+	.title:hover {
+		border-color: var(--line);
+	}
+	.owner {
+		padding-left: 0.4rem;
+		color: var(--ink-soft);
+		font-size: 0.78rem;
+	}
+	.choice select {
+		max-width: 12.5rem;
+		min-height: 2.5rem;
+	}
+	.robot {
+		display: flex;
+		align-items: center;
+		gap: 0.4rem;
+		font-size: 0.88rem;
+		white-space: nowrap;
+	}
+	.lamp {
+		width: 0.9rem;
+		height: 0.9rem;
+		border: 1.5px solid var(--mist);
+		border-radius: 50%;
+	}
+	.lamp.lit {
+		background: var(--glow);
+		box-shadow: 0 0 8px 2px color-mix(in oklch, var(--glow) 70%, transparent);
+	}
+	.battery {
+		display: inline-flex;
+		align-items: center;
+		gap: 0.15rem;
+		min-width: 4.1rem;
+		color: var(--ink-soft);
+		font-variant-numeric: tabular-nums;
+	}
+	.tools {
+		display: flex;
+	}
+	.tools .button {
+		width: 2.4rem;
+		min-width: 2.4rem;
+	}
+	.run {
+		min-width: 10.2rem;
+	}
+	@media (max-width: 1180px) {
+		.robot-name {
+			display: none;
+		}
+	}
+	@media (max-width: 900px) {
+		.bar {
+			flex-wrap: wrap;
+		}
+		.robot,
+		.owner {
+			display: none;
+		}
+		.run {
+			min-width: 0;
+		}
+	}
+	@media (max-width: 720px) {
+		.choice {
+			flex: 1;
+		}
+		.choice select {
+			width: 100%;
+			max-width: none;
+		}
+		.variation {
+			flex: 0 1 8rem;
+		}
+		.tools {
+			order: 5;
+			flex: 1;
+		}
+		.tools .button {
+			width: 2.75rem;
+		}
+		.run {
+			order: 6;
+		}
+	}
+</style>

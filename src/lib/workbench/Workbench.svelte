@@ -1,0 +1,213 @@
+<script lang="ts">
+	/** The workbench: floor, trail and timeline around one plan. */
+	import { onMount } from 'svelte';
+	import { replaceState } from '$app/navigation';
+	import { say, t } from '$lib/i18n';
+	import Floor from '$lib/floor/Floor.svelte';
+	import Timeline from '$lib/timeline/Timeline.svelte';
+	import Trail from '$lib/trail/Trail.svelte';
+	import { downloadDocument, readPlanFile } from './files';
+	import { warmUp } from './rehearser';
+	import TopBar from './TopBar.svelte';
+	import { Workbench, type CourseChoice, type Opened } from './workbench.svelte';
+
+	let {
+		opened,
+		owner,
+		courses
+	}: { opened: Opened; owner: string; courses: readonly CourseChoice[] } = $props();
+
+	// svelte-ignore state_referenced_locally -- another plan makes another workbench
+	const bench = new Workbench(opened, courses);
+	// svelte-ignore state_referenced_locally
+	const openedId = opened.id;
+	let pane = $state<'floor' | 'trail'>('trail');
+	let fileNews = $state('');
+
+	onMount(() => {
+		warmUp();
+		void bench.restore();
+		const hurry = () => bench.saver.hurry();
+		addEventListener('online', hurry);
+		return () => {
+			removeEventListener('online', hurry);
+			bench.saver.dispose();
+			bench.player.pause();
+		};
+	});
+
+	$effect(() => {
+		if (bench.saver.secondVersion) replaceState(`/plans/${bench.saver.secondVersion.id}`, {});
+	});
+	$effect(() => {
+		if (bench.player.isPlaying) pane = 'floor';
+	});
+
+	async function openFile(file: File) {
+		const read = await readPlanFile(file);
+		const name = file.name;
+		if (!read.ok) fileNews = t('bench.fileRefused', { file: name, reason: say(read.failure) });
+		else if (bench.replacePlan(read.value)) fileNews = t('bench.fileOpened', { name: read.value.name });
+	}
+
+	function jumpTo(stepId: string) {
+		pane = 'trail';
+		bench.focusOn(stepId);
+	}
+
+	function onkeydown(event: KeyboardEvent) {
+		if (!event.ctrlKey && !event.metaKey) return;
+		if (event.target instanceof HTMLInputElement && event.key.toLowerCase() === 'z') return;
+		const key = event.key.toLowerCase();
+		if (key === 'z' && event.shiftKey) bench.redo();
+		else if (key === 'z') bench.undo();
+		else if (key === 'y') bench.redo();
+		else if (key === 'enter') void bench.rehearse();
+		else return;
+		event.preventDefault();
+	}
+</script>
+
+<svelte:window {onkeydown} />
+<svelte:head><title>{bench.plan.name} · {t('app.name')}</title></svelte:head>
+
+<div class="bench">
+	<TopBar {bench} {owner} onsavefile={() => downloadDocument(bench.plan)} onopenfile={openFile} />
+	{#if bench.saver.secondVersion}
+		<div class="notice" role="alert">
+			<span>{t('save.conflict', { name: bench.saver.secondVersion.name })}</span>
+			<a class="button button-line" href="/plans/{openedId}" target="_blank">{t('save.seeOther')}</a>
+			<button class="button button-line" onclick={() => (bench.saver.secondVersion = null)}>{t('save.dismiss')}</button>
+		</div>
+	{/if}
+	{#if fileNews || bench.failure}
+		<div class="notice" role="alert">
+			<span>{fileNews || bench.failure}</span>
+			<button class="button button-line" onclick={() => { fileNews = ''; bench.failure = ''; }}>{t('save.dismiss')}</button>
+		</div>
+	{/if}
+	<main class="panes" data-pane={pane}>
+		<div class="left">
+			<div class="floor-pane">
+				<Floor {bench} onleg={jumpTo} />
+				<div class="news" role="status" aria-label={t('outcome.label')} data-testid="outcome">
+					{#if bench.outcome}
+						<p class="outcome {bench.outcome.kind}">
+							{bench.outcome.text}
+							{#if bench.hasChanged}<span class="changed">{t('outcome.changed')}</span>{/if}
+						</p>
+					{:else if !bench.player.attempt}
+						<p class="outcome">{t('outcome.hint')}</p>
+					{/if}
+				</div>
+			</div>
+			<Timeline {bench} onstep={jumpTo} />
+		</div>
+		<div class="right"><Trail {bench} /></div>
+	</main>
+	<nav class="switch" aria-label={t('bench.pane')}>
+		{#each ['floor', 'trail'] as const as name (name)}
+			<button class="button {pane === name ? 'button-main' : 'button-plain'}" aria-pressed={pane === name} onclick={() => (pane = name)}>{t(`bench.pane.${name}`)}</button>
+		{/each}
+	</nav>
+	<div class="sr-only-live" aria-live="assertive" data-testid="announcement">
+		{#key bench.announcement.count}<span>{bench.announcement.text}</span>{/key}
+	</div>
+</div>
+
+<style>
+	.bench {
+		display: flex;
+		flex-direction: column;
+		height: 100dvh;
+		overflow: hidden;
+	}
+	.notice {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 0.6rem;
+		padding: 0.4rem 1rem;
+		background: var(--lamp-soft);
+		color: var(--ink);
+	}
+	.notice span {
+		flex: 1 1 16rem;
+	}
+	.panes {
+		display: grid;
+		grid-template-columns: minmax(0, 3fr) minmax(23rem, 2fr);
+		flex: 1;
+		min-height: 0;
+	}
+	.left {
+		display: flex;
+		flex-direction: column;
+		min-width: 0;
+		min-height: 0;
+	}
+	.floor-pane {
+		position: relative;
+		flex: 1;
+		min-height: 0;
+	}
+	.right {
+		min-width: 0;
+		min-height: 0;
+		border-left: 1px solid var(--line);
+	}
+	.news {
+		position: absolute;
+		top: 0.75rem;
+		left: 0.75rem;
+		right: 0.75rem;
+		pointer-events: none;
+	}
+	.outcome {
+		width: fit-content;
+		max-width: 34rem;
+		padding: 0.45rem 0.9rem;
+		border: 1px solid var(--line);
+		border-left: 5px solid var(--mist);
+		border-radius: 0.5rem;
+		background: var(--tag);
+		box-shadow: var(--shadow);
+	}
+	.outcome.finished {
+		border-left-color: var(--verdigris);
+		font-weight: 600;
+	}
+	.outcome.halted,
+	.outcome.timeout,
+	.outcome.fell,
+	.outcome.crashed {
+		border-left-color: var(--signal);
+	}
+	.changed {
+		color: var(--ink-soft);
+		font-weight: 400;
+	}
+	.switch {
+		display: none;
+	}
+	@media (max-width: 820px) {
+		.panes {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		.panes[data-pane='floor'] .right,
+		.panes[data-pane='trail'] .left {
+			display: none;
+		}
+		.right {
+			border-left: 0;
+		}
+		.switch {
+			display: grid;
+			grid-template-columns: 1fr 1fr;
+			gap: 0.4rem;
+			padding: 0.35rem 0.6rem;
+			border-top: 1px solid var(--line);
+			background: var(--paper);
+		}
+	}
+</style>

@@ -1,0 +1,39 @@
+/** Documents saved to and opened from files on the device. */
+import { courseFormat, courseSchema, type Course } from '$core/course/course';
+import { maximumBytes, readDocument, writeDocument } from '$core/document';
+import { planFormat, planSchema, type Plan } from '$core/plan/plan';
+import { failure, type Result } from '$core/sentence';
+
+/** Offers a document as a file, named after it. */
+export function downloadDocument(document: Plan | Course): void {
+	const kind = document.format.split('/')[1];
+	const name = document.name.replace(/[^\p{L}\p{N} ,'-]/gu, '').trim() || kind;
+	const url = URL.createObjectURL(new Blob([writeDocument(document)], { type: 'application/json' }));
+	const link = Object.assign(window.document.createElement('a'), {
+		href: url,
+		download: `${name}.${kind}.json`
+	});
+	link.click();
+	URL.revokeObjectURL(url);
+}
+
+async function textOf(file: File): Promise<Result<string>> {
+	if (file.size > maximumBytes) {
+		return failure('document.tooLarge', { bytes: file.size, maximum: maximumBytes });
+	}
+	return { ok: true, value: await file.text() };
+}
+
+export async function readPlanFile(file: File): Promise<Result<Plan>> {
+	const text = await textOf(file);
+	return text.ok ? readDocument(text.value, planSchema, planFormat) : text;
+}
+
+/** A plan or a course, by the format that the file names. */
+export async function readAnyFile(file: File): Promise<Result<Plan | Course>> {
+	const text = await textOf(file);
+	if (!text.ok) return text;
+	const isCourse = text.value.includes(`"${courseFormat}"`);
+	if (isCourse) return readDocument<Plan | Course>(text.value, courseSchema, courseFormat);
+	return readDocument<Plan | Course>(text.value, planSchema, planFormat);
+}

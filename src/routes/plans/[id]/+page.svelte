@@ -1,0 +1,14 @@
+<script lang="ts">
+	import { t } from '$lib/i18n';
+	import Workbench from '$lib/workbench/Workbench.svelte';
+
+	let { data } = $props();
+</script>
+
+{#key data.opened.id}
+	<Workbench
+		opened={data.opened}
+		owner={data.opened.owner?.name ?? t('home.nobody')}
+		courses={data.courses}
+	/>
+{/key}
