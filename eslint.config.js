@@ -11,7 +11,12 @@ const corePackages = ['zod', 'planck', 'pure-rand'];
 
 /** Where arrows may not point: `from` may not be imported in `target`. */
 const borders = [
-	{ target: './src/core', from: './src', except: ['./core'], message: 'src/core imports only src/core.' },
+	{
+		target: './src/core',
+		from: './src',
+		except: ['./core'],
+		message: 'src/core imports only src/core.'
+	},
 	{
 		target: './src/workers',
 		from: './src',
@@ -21,10 +26,14 @@ const borders = [
 	{
 		target: './src/cli',
 		from: './src',
-		except: ['./core', './cli', './messages'],
+		except: ['./core', './cli', './lib/i18n'],
 		message: 'The mission runner needs no server and no interface.'
 	},
-	{ target: './src/lib', from: './src/routes', message: 'Arrows point inward: routes -> lib -> core.' }
+	{
+		target: './src/lib',
+		from: './src/routes',
+		message: 'Arrows point inward: routes -> lib -> core.'
+	}
 ];
 
 export default ts.config(
@@ -65,13 +74,25 @@ export default ts.config(
 					]
 				}
 			],
-			'no-restricted-globals': ['error', 'window', 'document', 'process', 'performance', 'setTimeout', 'fetch', 'crypto'],
+			'no-restricted-globals': [
+				'error',
+				'window',
+				'document',
+				'process',
+				'performance',
+				'setTimeout',
+				'fetch',
+				'crypto'
+			],
 			'no-restricted-properties': [
 				'error',
 				{ object: 'Math', property: 'random', message: 'Use the seeded generator.' },
 				{ object: 'Date', property: 'now', message: 'Time is virtual in src/core.' }
 			],
-			'no-restricted-syntax': ['error', { selector: "NewExpression[callee.name='Date']", message: 'Time is virtual in src/core.' }]
+			'no-restricted-syntax': [
+				'error',
+				{ selector: "NewExpression[callee.name='Date']", message: 'Time is virtual in src/core.' }
+			]
 		}
 	}
 );

@@ -62,7 +62,8 @@ const toVec = ([x, y]: readonly [number, number]) => new Vec2(x * scale, y * sca
 function barePlanck(): number {
 	const world = new World({ gravity: { x: 0, y: 0 }, allowSleep: false });
 	const ground = world.createBody();
-	for (const each of walls) ground.createFixture(new Polygon(cornersOf(each).map(toVec)), { friction: 0.3 });
+	for (const each of walls)
+		ground.createFixture(new Polygon(cornersOf(each).map(toVec)), { friction: 0.3 });
 	const body = world.createBody({
 		type: 'dynamic',
 		position: new Vec2(-44 * scale, 0.9 * scale),

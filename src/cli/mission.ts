@@ -42,7 +42,10 @@ function main(words: string[]): void {
 	if (help) return console.log(usage);
 	if (command === 'run') run(values);
 	else if (command === 'check') check(values);
-	else throw new BadInput(`"run" or "check" was expected, but this is "${command ?? ''}". See mission --help.`);
+	else
+		throw new BadInput(
+			`"run" or "check" was expected, but this is "${command ?? ''}". See mission --help.`
+		);
 }
 
 function readCommand(words: string[]): {
@@ -52,7 +55,8 @@ function readCommand(words: string[]): {
 } {
 	try {
 		const { positionals, values } = parseArgs({ args: words, options, allowPositionals: true });
-		if (positionals.length > 1) throw new BadInput(`"${positionals[1]}" was not expected. See mission --help.`);
+		if (positionals.length > 1)
+			throw new BadInput(`"${positionals[1]}" was not expected. See mission --help.`);
 		const { help, ...rest } = values;
 		return { command: positionals[0], help: help === true, values: rest };
 	} catch (error) {

@@ -57,7 +57,10 @@ export function readDocument<T>(text: string, schema: z.ZodType<T>, format: stri
 		value = JSON.parse(text);
 	} catch (error) {
 		if (!(error instanceof SyntaxError)) throw error;
-		return failure('document.notJson', { ...syntaxPlace(text, error), detail: shorten(error.message, 100) });
+		return failure('document.notJson', {
+			...syntaxPlace(text, error),
+			detail: shorten(error.message, 100)
+		});
 	}
 	return checkDocument(value, schema, format);
 }

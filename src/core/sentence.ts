@@ -9,8 +9,7 @@ export interface Sentence {
 
 /** Something that may fail: a failure is a value with a sentence, not an exception. */
 export type Result<T> =
-	| { readonly ok: true; readonly value: T }
-	| { readonly ok: false; readonly failure: Sentence };
+	{ readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: Sentence };
 
 export const success = <T>(value: T): Result<T> => ({ ok: true, value });
 

@@ -26,7 +26,11 @@ function otherValue(definition: ValueDefinition, pick: number): Value {
 }
 
 /** The edit that these numbers mean for this plan. Some are refused, as a person's are. */
-function editFor(plan: Plan, [what, which, where, kind, value]: number[], fresh: () => string): Edit {
+function editFor(
+	plan: Plan,
+	[what, which, where, kind, value]: number[],
+	fresh: () => string
+): Edit {
 	const pick = <T>(list: readonly T[], number: number): T => list[number % list.length]!;
 	const steps = [...locateSteps(plan).values()];
 	const places = placesInOrder(plan);
@@ -116,9 +120,9 @@ describe('edits', () => {
 		expect(refuse({ type: 'move', from, count: 1, to: { holder: loop.id, index: 0 } }, plan)).toBe(
 			'edit.intoItself'
 		);
-		expect(
-			refuse({ type: 'setValue', step: loop.id, name: 'times', value: 0 }, plan)
-		).toBe('edit.valueRefused');
+		expect(refuse({ type: 'setValue', step: loop.id, name: 'times', value: 0 }, plan)).toBe(
+			'edit.valueRefused'
+		);
 		expect(refuse({ type: 'insert', holder: chain, index: 9, steps: [go(1)] }, plan)).toBe(
 			'edit.noPlace'
 		);
@@ -137,7 +141,10 @@ describe('edits', () => {
 		const chain = plan.chains[0]!.id;
 		const together: Edit = {
 			type: 'together',
-			edits: [{ type: 'untie', chain }, { type: 'untie', chain }]
+			edits: [
+				{ type: 'untie', chain },
+				{ type: 'untie', chain }
+			]
 		};
 		const history = startHistory(plan);
 		expect(perform(history, together)).toEqual({

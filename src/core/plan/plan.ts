@@ -59,10 +59,7 @@ export function valueSchema(value: ValueDefinition): z.ZodType<number | string> 
 			.describe('A colour, #rrggbb in small letters.');
 	}
 	const number = value.quantity === 'count' ? z.int() : z.number();
-	return number
-		.min(value.minimum)
-		.max(value.maximum)
-		.describe(`In ${unitWords[value.quantity]}.`);
+	return number.min(value.minimum).max(value.maximum).describe(`In ${unitWords[value.quantity]}.`);
 }
 
 const stepsSchema = z.lazy(() => z.array(stepSchema));

@@ -1,7 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { characterOf } from '../robots/skiff/character';
 import { skiff } from '../robots/skiff/skiff';
-import { courseOf, go, lamp, left, planOf, repeat, right, tone, wait, wall } from '../testing/sample';
+import {
+	courseOf,
+	go,
+	lamp,
+	left,
+	planOf,
+	repeat,
+	right,
+	tone,
+	wait,
+	wall
+} from '../testing/sample';
 import { degrees } from '../units/angles';
 import { cornersOf } from '../world/walls';
 import { legsOf, type Attempt } from './attempt';
@@ -28,7 +39,12 @@ describe('Skiff without variation', () => {
 		[2, 1],
 		[-0.35, 0.7]
 	])('goes %d m at %d within 2 mm, and ends still', (distance, speed) => {
-		const attempt = simulate({ plan: planOf([go(distance, speed)]), course, variation: 'ideal', seed: 1 });
+		const attempt = simulate({
+			plan: planOf([go(distance, speed)]),
+			course,
+			variation: 'ideal',
+			seed: 1
+		});
 		const end = endOf(attempt);
 		expect(Math.abs(end.y - 0.4 - distance)).toBeLessThan(0.002);
 		expect(Math.abs(end.x - 0.4)).toBeLessThan(0.0001);
@@ -67,7 +83,9 @@ describe('Skiff in a classroom', () => {
 		const walled = courseOf({ walls: [wall([0, 1], [2, 1.2])] });
 		const bytes = () => {
 			const { trace, ...rest } = simulate({ plan, course: walled, variation: 'worn', seed: 7 });
-			const columns = Object.values(trace).map((column) => Buffer.from(column.buffer).toString('hex'));
+			const columns = Object.values(trace).map((column) =>
+				Buffer.from(column.buffer).toString('hex')
+			);
 			return JSON.stringify(rest) + columns.join();
 		};
 		expect(bytes()).toBe(bytes());
@@ -91,7 +109,10 @@ describe('Skiff in a classroom', () => {
 
 describe('walls', () => {
 	/** How far any corner of the one polygon is inside the other, metres. */
-	function depthInside(points: readonly (readonly [number, number])[], polygon: [number, number][]) {
+	function depthInside(
+		points: readonly (readonly [number, number])[],
+		polygon: [number, number][]
+	) {
 		return Math.max(
 			...points.map(([x, y]) =>
 				Math.min(
@@ -120,9 +141,10 @@ describe('walls', () => {
 			for (let i = 0; i < x.length; i++) {
 				const cos = Math.cos(heading[i]!);
 				const sin = Math.sin(heading[i]!);
-				const outline = skiff.outline.map(
-					([a, b]): [number, number] => [x[i]! + a * cos - b * sin, y[i]! + a * sin + b * cos]
-				);
+				const outline = skiff.outline.map(([a, b]): [number, number] => [
+					x[i]! + a * cos - b * sin,
+					y[i]! + a * sin + b * cos
+				]);
 				for (const corners of [barrier, post].map(cornersOf)) {
 					const depth = Math.max(depthInside(outline, corners), depthInside(corners, outline));
 					deepest = Math.max(deepest, depth);
@@ -148,7 +170,10 @@ describe('walls', () => {
 	it('are slid along when met at a small angle', () => {
 		const attempt = simulate({
 			plan: planOf([go(1.4, 0.6)]),
-			course: courseOf({ start: { at: [0.3, 0.3], bearing: 10 }, walls: [wall([0.42, 0], [0.42, 3])] }),
+			course: courseOf({
+				start: { at: [0.3, 0.3], bearing: 10 },
+				walls: [wall([0.42, 0], [0.42, 3])]
+			}),
 			variation: 'ideal',
 			seed: 1
 		});

@@ -34,11 +34,12 @@ export const planOf = (steps: Step[], name = 'Quay there and back'): Plan => ({
 	chains: [{ id: nextId(), trigger: trigger(), steps }]
 });
 
-export const wall = (
-	from: [number, number],
-	to: [number, number],
-	thickness = 0.02
-): Wall => ({ id: nextId(), from, to, thickness });
+export const wall = (from: [number, number], to: [number, number], thickness = 0.02): Wall => ({
+	id: nextId(),
+	from,
+	to,
+	thickness
+});
 
 /** An empty floor of 2 m by 1.5 m with the start near its south-west corner, front to the north. */
 export const courseOf = (changes: Partial<Course> = {}): Course => ({

@@ -44,7 +44,10 @@ export class Contact {
 	constructor(walls: readonly Wall[], shape: Shape) {
 		const ground = this.world.createBody();
 		for (const wall of walls) {
-			ground.createFixture({ shape: new Polygon(cornersOf(wall).map(toPlanck)), friction: wallFriction });
+			ground.createFixture({
+				shape: new Polygon(cornersOf(wall).map(toPlanck)),
+				friction: wallFriction
+			});
 		}
 		this.body = this.world.createBody({ type: 'dynamic', bullet: false });
 		this.body.createFixture({
@@ -87,4 +90,3 @@ export class Contact {
 }
 
 const toPlanck = ([x, y]: readonly [number, number]): Vec2 => new Vec2(x * scale, y * scale);
-

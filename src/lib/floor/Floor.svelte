@@ -104,7 +104,10 @@
 				{#if player.attempt}
 					<Trace attempt={player.attempt} until={player.index} time={player.time} {scale} {onleg} />
 				{/if}
-				<g transform="translate({pose.x},{pose.y}) rotate({degrees(pose.heading)})" data-testid="robot">
+				<g
+					transform="translate({pose.x},{pose.y}) rotate({degrees(pose.heading)})"
+					data-testid="robot"
+				>
 					<Skiff lamp={pose.lamp} />
 				</g>
 			</g>
@@ -116,9 +119,24 @@
 		{t('floor.scale', { centimetres: bar * 100 })}
 	</div>
 	<div class="tools">
-		<button class="button button-line button-icon" aria-label={t('floor.zoomIn')} title={t('floor.zoomIn')} onclick={() => zoomBy(1.4)}><Plus size={20} /></button>
-		<button class="button button-line button-icon" aria-label={t('floor.zoomOut')} title={t('floor.zoomOut')} onclick={() => zoomBy(0.7)}><Minus size={20} /></button>
-		<button class="button button-line button-icon" aria-label={t('floor.fit')} title={t('floor.fit')} onclick={fitAll}><Maximize size={18} /></button>
+		<button
+			class="button button-line button-icon"
+			aria-label={t('floor.zoomIn')}
+			title={t('floor.zoomIn')}
+			onclick={() => zoomBy(1.4)}><Plus size={20} /></button
+		>
+		<button
+			class="button button-line button-icon"
+			aria-label={t('floor.zoomOut')}
+			title={t('floor.zoomOut')}
+			onclick={() => zoomBy(0.7)}><Minus size={20} /></button
+		>
+		<button
+			class="button button-line button-icon"
+			aria-label={t('floor.fit')}
+			title={t('floor.fit')}
+			onclick={fitAll}><Maximize size={18} /></button
+		>
 	</div>
 </section>
 

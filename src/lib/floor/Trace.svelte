@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** The path of an attempt, up to a sample; numbered leg ends and bumps for the newest one. */
 	import type { Attempt } from '$core/simulation/attempt';
-	import { movingLegs } from '$lib/timeline/player.svelte';
+	import { movingLegs } from '$lib/timeline/progress';
 
 	let {
 		attempt,
@@ -71,7 +71,12 @@
 	const pixel = $derived(1 / scale);
 </script>
 
-<polyline class="trace" class:before={isBefore} points={line} stroke-width={(isBefore ? 2 : 3) * pixel} />
+<polyline
+	class="trace"
+	class:before={isBefore}
+	points={line}
+	stroke-width={(isBefore ? 2 : 3) * pixel}
+/>
 
 {#each bumps as bump (bump.time)}
 	<g transform="translate({bump.x},{bump.y}) scale({pixel})" class="bump">

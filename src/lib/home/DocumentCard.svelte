@@ -37,7 +37,9 @@
 <article class="document">
 	{#if course}
 		<svg class="map" viewBox="0 0 {course.size.width} {course.size.height}" aria-hidden="true">
-			<g transform="translate(0,{course.size.height}) scale(1,-1)"><CourseDrawing {course} isSmall /></g>
+			<g transform="translate(0,{course.size.height}) scale(1,-1)"
+				><CourseDrawing {course} isSmall /></g
+			>
 		</svg>
 	{/if}
 	<div class="text">
@@ -45,7 +47,9 @@
 			{#if typeof onopen === 'string'}
 				<a href={onopen}>{document.name}</a>
 			{:else}
-				<button onclick={onopen} aria-label={t('home.tryCourse', { name: document.name })}>{document.name}</button>
+				<button onclick={onopen} aria-label={t('home.tryCourse', { name: document.name })}
+					>{document.name}</button
+				>
 			{/if}
 		</h3>
 		<p class="detail">
@@ -55,7 +59,11 @@
 		</p>
 	</div>
 	<Menu onSelect={({ value }) => onaction(value)} positioning={{ placement: 'bottom-end' }}>
-		<Menu.Trigger class="button button-plain button-icon above" aria-label={t('home.more', { name: document.name })}><EllipsisVertical size={20} /></Menu.Trigger>
+		<Menu.Trigger
+			class="button button-plain button-icon above"
+			aria-label={t('home.more', { name: document.name })}
+			><EllipsisVertical size={20} /></Menu.Trigger
+		>
 		<Portal>
 			<Menu.Positioner>
 				<Menu.Content class="panel menu">

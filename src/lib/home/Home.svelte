@@ -25,7 +25,8 @@
 		people,
 		plans,
 		courses
-	}: { person: Person | null; people: Person[]; plans: ListedPlan[]; courses: ListedCourse[] } = $props();
+	}: { person: Person | null; people: Person[]; plans: ListedPlan[]; courses: ListedCourse[] } =
+		$props();
 
 	let isChoosing = $state(false);
 	let text = $state('');
@@ -34,7 +35,9 @@
 	let picker: HTMLInputElement;
 
 	const fits = (document: Listed) =>
-		`${document.name} ${document.owner?.name ?? ''}`.toLowerCase().includes(text.trim().toLowerCase());
+		`${document.name} ${document.owner?.name ?? ''}`
+			.toLowerCase()
+			.includes(text.trim().toLowerCase());
 	const lists = $derived([
 		{ kind: 'plan' as const, all: plans, shown: plans.filter(fits) },
 		{ kind: 'course' as const, all: courses, shown: courses.filter(fits) }
@@ -59,7 +62,10 @@
 		}
 	}
 
-	async function create(work: Content, courseId: string | null = null): Promise<string | undefined> {
+	async function create(
+		work: Content,
+		courseId: string | null = null
+	): Promise<string | undefined> {
 		const id = newId();
 		const bench: Bench = { courseId, variation: 'classroom', attempts: [] };
 		const save = { work, bench, baseRevision: 0, saveId: newId(), unanswered: [] };
@@ -71,7 +77,8 @@
 		if (id) await goto(`/plans/${id}`);
 	}
 
-	const createCourse = () => create({ kind: 'course', content: newCourse(t('home.newCourseName')) });
+	const createCourse = () =>
+		create({ kind: 'course', content: newCourse(t('home.newCourseName')) });
 
 	async function remove(document: Listed) {
 		const { id, name } = document;
@@ -89,7 +96,8 @@
 
 	function doAction(action: string, document: ListedPlan | ListedCourse) {
 		if (action === 'rename') renaming = document;
-		else if (action === 'duplicate') void act(() => request('POST', `/api/documents/${document.id}/copies`));
+		else if (action === 'duplicate')
+			void act(() => request('POST', `/api/documents/${document.id}/copies`));
 		else if (action === 'saveFile') downloadDocument(document.content);
 		else void remove(document);
 	}
@@ -104,8 +112,11 @@
 			return;
 		}
 		const content = read.value;
-		const work = (content.format === planFormat ? { kind: 'plan', content } : { kind: 'course', content }) as Content;
-		if (await create(work, courses[0]?.id ?? null)) news = { text: t('home.fileOpened', { name: content.name }) };
+		const work = (
+			content.format === planFormat ? { kind: 'plan', content } : { kind: 'course', content }
+		) as Content;
+		if (await create(work, courses[0]?.id ?? null))
+			news = { text: t('home.fileOpened', { name: content.name }) };
 	}
 
 	function stepCount(plan: Plan): number {
@@ -135,7 +146,11 @@
 		</div>
 		<ThemeChoice />
 		{#if person}
-			<button class="button button-line" title={t('person.change')} onclick={() => (isChoosing = !isChoosing)}>{t('person.here', { name: person.name })}</button>
+			<button
+				class="button button-line"
+				title={t('person.change')}
+				onclick={() => (isChoosing = !isChoosing)}>{t('person.here', { name: person.name })}</button
+			>
 		{/if}
 	</header>
 	<main>
@@ -144,10 +159,23 @@
 			<WhoIsHere {people} ondone={() => (isChoosing = false)} />
 		{/if}
 		<div class="tools">
-			<button class="button button-main" onclick={() => createPlan()}><Plus size={18} />{t('home.newPlan')}</button>
-			<button class="button button-line" onclick={createCourse}><Plus size={18} />{t('home.newCourse')}</button>
-			<button class="button button-line" onclick={() => picker.click()}><FileUp size={18} />{t('home.openFile')}</button>
-			<input bind:this={picker} type="file" accept=".json,application/json" hidden data-testid="any-file" onchange={openFile} />
+			<button class="button button-main" onclick={() => createPlan()}
+				><Plus size={18} />{t('home.newPlan')}</button
+			>
+			<button class="button button-line" onclick={createCourse}
+				><Plus size={18} />{t('home.newCourse')}</button
+			>
+			<button class="button button-line" onclick={() => picker.click()}
+				><FileUp size={18} />{t('home.openFile')}</button
+			>
+			<input
+				bind:this={picker}
+				type="file"
+				accept=".json,application/json"
+				hidden
+				data-testid="any-file"
+				onchange={openFile}
+			/>
 			<label class="find">
 				<Search size={18} aria-hidden="true" />
 				<span class="sr-only-live">{t('home.find')}</span>
@@ -157,13 +185,17 @@
 		{#if news}
 			<div class="news panel" role="status">
 				<span>{news.text}</span>
-				{#if news.undo}<button class="button button-line" onclick={news.undo}>{t('home.undo')}</button>{/if}
+				{#if news.undo}<button class="button button-line" onclick={news.undo}
+						>{t('home.undo')}</button
+					>{/if}
 			</div>
 		{/if}
 		<div class="lists">
 			{#each lists as { kind, all, shown } (kind)}
 				<section aria-labelledby="list-{kind}">
-					<h2 class="heading" id="list-{kind}">{t(kind === 'plan' ? 'home.plans' : 'home.courses')}</h2>
+					<h2 class="heading" id="list-{kind}">
+						{t(kind === 'plan' ? 'home.plans' : 'home.courses')}
+					</h2>
 					{#if all.length === 0}
 						<p class="empty">{t(kind === 'plan' ? 'home.noPlans' : 'home.noCourses')}</p>
 					{:else if shown.length === 0}

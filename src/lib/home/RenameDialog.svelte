@@ -13,10 +13,7 @@
 		onrename: (id: string, name: string) => Promise<unknown>;
 	} = $props();
 
-	let name = $state('');
-	$effect(() => {
-		name = document?.name ?? '';
-	});
+	let name = $derived(document?.name ?? '');
 
 	async function submit(event: SubmitEvent) {
 		event.preventDefault();
@@ -35,7 +32,9 @@
 					<label for="rename-name">{t('home.newName')}</label>
 					<input id="rename-name" class="field mt-1" bind:value={name} maxlength="80" required />
 					<div class="mt-4 flex justify-end gap-2">
-						<button type="button" class="button button-line" onclick={onclose}>{t('home.cancel')}</button>
+						<button type="button" class="button button-line" onclick={onclose}
+							>{t('home.cancel')}</button
+						>
 						<button class="button button-main">{t('home.save')}</button>
 					</div>
 				</form>

@@ -4,7 +4,8 @@
 	import { t } from '$lib/i18n';
 	import { request } from '$lib/saving/send';
 
-	let { people, ondone }: { people: readonly { id: string; name: string }[]; ondone: () => void } = $props();
+	let { people, ondone }: { people: readonly { id: string; name: string }[]; ondone: () => void } =
+		$props();
 
 	let name = $state('');
 	let refusal = $state('');
@@ -27,7 +28,9 @@
 	<p>{t('person.why')}</p>
 	<ul>
 		{#each people as person (person.id)}
-			<li><button class="button button-line" onclick={() => take(person.name)}>{person.name}</button></li>
+			<li>
+				<button class="button button-line" onclick={() => take(person.name)}>{person.name}</button>
+			</li>
 		{/each}
 	</ul>
 	<form

@@ -23,6 +23,9 @@ export async function findPerson(id: string | undefined): Promise<Person | null>
 /** The person with this name, made if there is none yet. */
 export async function takeName(name: string): Promise<Person> {
 	const { people } = await database();
-	const [row] = await people.findOrCreate({ where: { name }, defaults: { id: randomUUID(), name } });
+	const [row] = await people.findOrCreate({
+		where: { name },
+		defaults: { id: randomUUID(), name }
+	});
 	return { id: row.id, name: row.name };
 }

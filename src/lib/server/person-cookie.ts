@@ -8,4 +8,10 @@ export const personIn = (cookies: Cookies): string | undefined => cookies.get(na
 
 /** Not "secure": a school serves this from a laptop in its own network, without a certificate. */
 export const rememberPerson = (cookies: Cookies, id: string): void =>
-	cookies.set(name, id, { path: '/', httpOnly: true, sameSite: 'lax', secure: false, maxAge: year });
+	cookies.set(name, id, {
+		path: '/',
+		httpOnly: true,
+		sameSite: 'lax',
+		secure: false,
+		maxAge: year
+	});

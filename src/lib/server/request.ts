@@ -15,5 +15,8 @@ export async function bodyOf<T>(request: Request, schema: z.ZodType<T>): Promise
 	const parsed = schema.safeParse(body);
 	if (parsed.success) return parsed.data;
 	const [issue] = parsed.error.issues;
-	error(400, t('request.invalid', { place: placeOf(issue?.path ?? []), detail: issue?.message ?? '' }));
+	error(
+		400,
+		t('request.invalid', { place: placeOf(issue?.path ?? []), detail: issue?.message ?? '' })
+	);
 }

@@ -37,6 +37,10 @@ export async function fillWithSamples(): Promise<void> {
 	}
 	for (const { file, owner, course } of index.plans) {
 		const bench = { courseId: course, variation: 'classroom' as const, attempts: [] };
-		await saveDocument(file, { work: sample('plans', file), bench, ...fresh() }, owners.get(owner)!);
+		await saveDocument(
+			file,
+			{ work: sample('plans', file), bench, ...fresh() },
+			owners.get(owner)!
+		);
 	}
 }

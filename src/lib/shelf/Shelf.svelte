@@ -16,7 +16,10 @@
 	const groups = $derived(
 		text.trim() === ''
 			? families
-					.map((family) => ({ family, offers: offers.filter(({ definition }) => definition.family === family) }))
+					.map((family) => ({
+						family,
+						offers: offers.filter(({ definition }) => definition.family === family)
+					}))
 					.filter((group) => group.offers.length > 0)
 			: [{ family: null, offers }]
 	);
@@ -45,6 +48,7 @@
 <div class="shelf">
 	<input
 		class="field"
+		data-first-focus
 		type="text"
 		bind:value={text}
 		oninput={() => (active = 0)}
@@ -61,7 +65,9 @@
 	<div class="list" id="shelf-list" role="listbox" aria-label={t('shelf.label')}>
 		{#each groups as group (group.family)}
 			<div role="group" aria-label={group.family ? t(`family.${group.family}`) : t('shelf.label')}>
-				{#if group.family}<div class="family" aria-hidden="true">{t(`family.${group.family}`)}</div>{/if}
+				{#if group.family}<div class="family" aria-hidden="true">
+						{t(`family.${group.family}`)}
+					</div>{/if}
 				{#each group.offers as offer (offer.definition.kind)}
 					{@const { kind, glyph } = offer.definition}
 					<div
@@ -76,7 +82,9 @@
 						onclick={() => onchoose(offer)}
 						onkeydown={(event) => event.key === 'Enter' && onchoose(offer)}
 					>
-						<svg viewBox="0 0 24 24" width="22" height="22" aria-hidden="true"><path d={glyph} /></svg>
+						<svg viewBox="0 0 24 24" width="22" height="22" aria-hidden="true"
+							><path d={glyph} /></svg
+						>
 						<span>{wordsOf(offer)}</span>
 					</div>
 				{/each}

@@ -27,7 +27,10 @@ export function offersFor(text: string): Offer[] {
 		.map(({ definition, match }) => ({ definition, values: match!.values }));
 }
 
-function matchStep(definition: StepDefinition, words: string[]): { score: number; values: Values } | null {
+function matchStep(
+	definition: StepDefinition,
+	words: string[]
+): { score: number; values: Values } | null {
 	const initial = Object.entries(definition.values).map(([name, { initial }]) => [name, initial]);
 	const values: Record<string, Value> = Object.fromEntries(initial);
 	const names = fold(t(`step.${definition.kind}.typed`)).split(' ');
@@ -46,7 +49,11 @@ function matchStep(definition: StepDefinition, words: string[]): { score: number
 
 const units = new Set(['cm', '%', '°', 's', 'hz', 'at', '×', 'x', 'times']);
 
-function setByWord(definition: StepDefinition, values: Record<string, Value>, word: string): boolean {
+function setByWord(
+	definition: StepDefinition,
+	values: Record<string, Value>,
+	word: string
+): boolean {
 	for (const [name, value] of Object.entries(definition.values)) {
 		if (value.type === 'choice') {
 			const option = value.options.find((candidate) =>

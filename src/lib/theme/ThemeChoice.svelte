@@ -24,4 +24,6 @@
 	}
 </script>
 
-<button class="button button-plain button-icon" aria-label={label} title={label} onclick={next}><Icon size={20} /></button>
+<button class="button button-plain button-icon" aria-label={label} title={label} onclick={next}
+	><Icon size={20} /></button
+>

@@ -18,8 +18,11 @@
 
 	/** Bands wide enough to be seen, in the lowest row that is free. */
 	const bands = $derived.by(() => {
-		const spans = player.attempt?.spans.filter((span) => !span.hasBody && span.end > span.start) ?? [];
-		return spans.length > 400 ? spans.filter((span) => percent(span.end - span.start) > 0.15) : spans;
+		const spans =
+			player.attempt?.spans.filter((span) => !span.hasBody && span.end > span.start) ?? [];
+		return spans.length > 400
+			? spans.filter((span) => percent(span.end - span.start) > 0.15)
+			: spans;
 	});
 
 	/** The speed over time as an SVG path, 100 wide and 30 high. */
@@ -55,7 +58,13 @@
 
 <section class="timeline" aria-label={t('timeline.label')}>
 	<div class="controls">
-		<button class="button button-plain button-icon" aria-label={t('timeline.start')} title={t('timeline.start')} disabled={!player.attempt} onclick={() => player.seek(0)}><SkipBack size={18} /></button>
+		<button
+			class="button button-plain button-icon"
+			aria-label={t('timeline.start')}
+			title={t('timeline.start')}
+			disabled={!player.attempt}
+			onclick={() => player.seek(0)}><SkipBack size={18} /></button
+		>
 		<button
 			class="button button-line button-icon"
 			aria-label={player.isPlaying ? t('timeline.pause') : t('timeline.play')}
@@ -65,13 +74,18 @@
 		>
 			{#if player.isPlaying}<Pause size={18} />{:else}<Play size={18} />{/if}
 		</button>
-		<output class="clock">{t('timeline.at', { time: seconds(player.time), duration: seconds(player.duration) })}</output>
-		<label class="speed">
-			<span class="sr-only-live">{t('timeline.speed')}</span>
-			<select class="field" bind:value={player.rate}>
-				{#each speeds as rate (rate)}<option value={rate}>{t('timeline.times', { rate })}</option>{/each}
+		<output class="clock"
+			>{t('timeline.at', {
+				time: seconds(player.time),
+				duration: seconds(player.duration)
+			})}</output
+		>
+		<div class="speed">
+			<select class="field" aria-label={t('timeline.speed')} bind:value={player.rate}>
+				{#each speeds as rate (rate)}<option value={rate}>{t('timeline.times', { rate })}</option
+					>{/each}
 			</select>
-		</label>
+		</div>
 		<button
 			class="button button-plain button-icon"
 			aria-label={isMuted ? t('timeline.unmute') : t('timeline.mute')}
@@ -84,7 +98,9 @@
 	</div>
 	<div class="track" bind:clientWidth={width}>
 		{#if player.attempt}
-			<svg class="speed-line" viewBox="0 0 100 30" preserveAspectRatio="none" aria-hidden="true"><path d={speedLine} /></svg>
+			<svg class="speed-line" viewBox="0 0 100 30" preserveAspectRatio="none" aria-hidden="true"
+				><path d={speedLine} /></svg
+			>
 			<div class="bands" aria-hidden="true">
 				{#each bands as span, index (index)}
 					<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
@@ -95,7 +111,8 @@
 						style:left="{percent(span.start)}%"
 						style:width="max(3px, {percent(span.end - span.start)}% - 1px)"
 						onclick={() => onstep(span.stepId)}
-					>{#if (percent(span.end - span.start) * width) / 100 > 16}{span.number}{/if}</span>
+						>{#if (percent(span.end - span.start) * width) / 100 > 16}{span.number}{/if}</span
+					>
 				{/each}
 			</div>
 			<div class="axis" aria-hidden="true">
@@ -110,7 +127,10 @@
 				step="0.05"
 				value={player.time}
 				aria-label={t('timeline.label')}
-				aria-valuetext={t('timeline.at', { time: seconds(player.time), duration: seconds(player.duration) })}
+				aria-valuetext={t('timeline.at', {
+					time: seconds(player.time),
+					duration: seconds(player.duration)
+				})}
 				oninput={(event) => {
 					player.pause();
 					player.seek(event.currentTarget.valueAsNumber);

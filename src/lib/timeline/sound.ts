@@ -1,8 +1,8 @@
 /** Plays the tones of an attempt. The sound package is loaded with the first tone. */
+import type { Synth } from 'tone';
 import type { Tone } from '$core/simulation/attempt';
 
-type Package = typeof import('tone');
-type Instrument = InstanceType<Package['Synth']>;
+type Instrument = Synth;
 
 let loading: Promise<Instrument> | undefined;
 

@@ -34,7 +34,11 @@
 			trigger
 				? { icon: Unlink2, key: 'trail.untie', act: untie }
 				: { icon: Link2, key: 'trail.tieOwn', act: () => bench.tie(id) },
-			{ icon: Trash2, key: 'trail.removeChain', act: () => bench.edit({ type: 'removeChain', chain: id }) }
+			{
+				icon: Trash2,
+				key: 'trail.removeChain',
+				act: () => bench.edit({ type: 'removeChain', chain: id })
+			}
 		];
 	});
 </script>

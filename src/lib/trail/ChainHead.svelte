@@ -27,7 +27,9 @@
 
 {#if trigger}
 	<span class="lantern" class:running={isRunning} aria-hidden="true">
-		<svg viewBox="0 0 24 24" width="18" height="18"><path d={definitionOf(trigger.kind).glyph} /></svg>
+		<svg viewBox="0 0 24 24" width="18" height="18"
+			><path d={definitionOf(trigger.kind).glyph} /></svg
+		>
 	</span>
 	<div class="tag lit">{t(`step.${trigger.kind}.name`)}</div>
 {:else}
@@ -39,8 +41,11 @@
 		</button>
 	</div>
 {/if}
-<button class="more" {tabindex} aria-label={t('trail.chainMenu')} onclick={(event) => onmenu(event.currentTarget)}
-	><EllipsisVertical size={18} /></button
+<button
+	class="more"
+	{tabindex}
+	aria-label={t('trail.chainMenu')}
+	onclick={(event) => onmenu(event.currentTarget)}><EllipsisVertical size={18} /></button
 >
 
 <style>

@@ -10,8 +10,12 @@
 		name,
 		tabindex,
 		onopen
-	}: { step: Step; name: string; tabindex: number; onopen: (name: string, anchor: HTMLElement) => void } =
-		$props();
+	}: {
+		step: Step;
+		name: string;
+		tabindex: number;
+		onopen: (name: string, anchor: HTMLElement) => void;
+	} = $props();
 
 	const definition = $derived(definitionOf(step.kind).values[name]!);
 	const value = $derived(showValue(step.kind, name, definition, step.values[name]!));

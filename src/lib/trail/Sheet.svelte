@@ -47,6 +47,7 @@
 		if (!open && opening) onclose();
 	}}
 	autoFocus
+	initialFocusEl={() => document.querySelector<HTMLElement>('[data-first-focus]')}
 	positioning={{
 		getAnchorElement: () => opening?.anchor ?? null,
 		placement: 'bottom-start',

@@ -192,6 +192,11 @@
 	.bud-between:hover {
 		opacity: 1;
 	}
+	@media (max-width: 560px) {
+		.glyph {
+			display: none;
+		}
+	}
 	@media (pointer: coarse) {
 		.bud-between {
 			display: none;

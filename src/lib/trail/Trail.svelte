@@ -29,9 +29,13 @@
 	const rows = $derived(rowsOf(bench.plan));
 	const indexOf = $derived(new Map(rows.map((row, index) => [row.key, index])));
 	const current = $derived(indexOf.has(currentKey) ? currentKey : (rows[0]?.key ?? ''));
-	const problems = $derived(new Map(bench.problems.map((problem) => [problem.id, problem.sentence])));
+	const problems = $derived(
+		new Map(bench.problems.map((problem) => [problem.id, problem.sentence]))
+	);
 	const hasLit = $derived(bench.plan.chains.some((chain) => chain.trigger));
 	const progress = $derived(bench.player.progress);
+	/** Room for the longest tags at the deepest place; beyond the pane's width the trail scrolls. */
+	const widest = $derived(Math.max(0, ...rows.map((row) => row.depth)) * indent + 375);
 	const heightOf = (row: Row): number =>
 		row.type === 'head' && !row.isLit ? 92 : rowHeights[row.type];
 
@@ -94,7 +98,16 @@
 	function itemAt(index: number): VirtualItem {
 		const start = virtualizer.getOffsetForIndex(index, 'start')?.[0] ?? 0;
 		const found = virtualizer.measurementsCache[index];
-		return found ?? { key: rows[index]!.key, index, start, end: start, size: heightOf(rows[index]!), lane: 0 };
+		return (
+			found ?? {
+				key: rows[index]!.key,
+				index,
+				start,
+				end: start,
+				size: heightOf(rows[index]!),
+				lane: 0
+			}
+		);
 	}
 
 	// --- keyboard ---
@@ -113,7 +126,8 @@
 		if (wanted) untrack(() => void focusRow(wanted.key));
 	});
 
-	const isTag = (target: EventTarget | null) => target instanceof HTMLElement && target.role === 'treeitem';
+	const isTag = (target: EventTarget | null) =>
+		target instanceof HTMLElement && target.role === 'treeitem';
 
 	function onkeydown(event: KeyboardEvent, row: Row, index: number) {
 		if (!isTag(event.target) || event.ctrlKey || event.metaKey) return;
@@ -127,7 +141,8 @@
 			Home: () => go(0),
 			End: () => go(rows.length - 1),
 			Enter: () => openShelf(afterRow(row), element),
-			' ': () => (row.type === 'step' ? bench.pickUp(row.step.id) : openShelf(afterRow(row), element)),
+			' ': () =>
+				row.type === 'step' ? bench.pickUp(row.step.id) : openShelf(afterRow(row), element),
 			Delete: () => remove(row, index),
 			Backspace: () => remove(row, index),
 			e: () => element.querySelector<HTMLElement>('[data-chip]')?.click(),
@@ -175,16 +190,19 @@
 
 	// --- the sheet that opens at a tag ---
 
-	const openShelf = (place: Place, anchor: HTMLElement) => (opening = { type: 'shelf', place, anchor });
+	const openShelf = (place: Place, anchor: HTMLElement) =>
+		(opening = { type: 'shelf', place, anchor });
 	const openActions = (row: Row, anchor: HTMLElement) => {
 		if (row.type !== 'bud') opening = { type: 'actions', row, anchor };
 	};
 
 	async function closeSheet(next?: string) {
-		const key = next ?? (opening ? current : '');
+		const closed = opening;
 		opening = null;
 		await tick();
-		if (key) void focusRow(key);
+		if (next) void focusRow(next);
+		else if (closed?.type === 'value' && closed.anchor.isConnected) closed.anchor.focus();
+		else if (closed) void focusRow(current);
 	}
 
 	async function added(id: string, hasBody: boolean) {
@@ -279,10 +297,18 @@
 		{#if rows.length === 0}
 			<div class="empty">
 				<p>{t('trail.empty')}</p>
-				<button class="button button-main" onclick={() => startChain(true)}><Plus size={18} />{t('trail.addChain')}</button>
+				<button class="button button-main" onclick={() => startChain(true)}
+					><Plus size={18} />{t('trail.addChain')}</button
+				>
 			</div>
 		{:else}
-			<div class="list" role="tree" aria-label={t('trail.label')} style:height="{total}px">
+			<div
+				class="list"
+				role="tree"
+				aria-label={t('trail.label')}
+				style:height="{total}px"
+				style:min-width="{widest}px"
+			>
 				{#each shown as item (item.key)}
 					{@const row = rows[item.index]!}
 					{@const isCurrent = row.key === current}
@@ -335,7 +361,8 @@
 								onmenu={(anchor) => openActions(row, anchor)}
 							/>
 						{:else if row.type === 'step'}
-							{#if row.step.body}<span class="coil" style:left="calc({left(row.depth)} + 0.8rem)"></span>{/if}
+							{#if row.step.body}<span class="coil" style:left="calc({left(row.depth)} + 0.8rem)"
+								></span>{/if}
 							<div class="holder" use:dragging.tag={row.key}>
 								<StepTag
 									{row}
@@ -344,7 +371,8 @@
 									passed={progress.passed.get(row.step.id)}
 									problem={problems.get(row.step.id)}
 									isPickedUp={bench.pickedUp?.step.id === row.step.id}
-									onvalue={(name, anchor) => (opening = { type: 'value', step: row.step.id, name, anchor })}
+									onvalue={(name, anchor) =>
+										(opening = { type: 'value', step: row.step.id, name, anchor })}
 									onmenu={(anchor) => openActions(row, anchor)}
 									onbud={(anchor) => openShelf(afterRow(row), anchor)}
 								/>
@@ -353,7 +381,9 @@
 							<span class="bud-mark" aria-hidden="true"><Plus size={16} /></span>
 							<span class="bud-words">{t(row.loop ? 'trail.budIn' : 'trail.bud')}</span>
 							{#if row.loop}
-								<span class="knot" aria-hidden="true">{t('trail.knot', { times: Number(row.loop.values.times) })}</span>
+								<span class="knot" aria-hidden="true"
+									>{t('trail.knot', { times: Number(row.loop.values.times) })}</span
+								>
 							{/if}
 						{/if}
 					</div>
@@ -370,13 +400,19 @@
 		{/if}
 	</div>
 	{#if drag}
-		<div class="aside-zone" class:over={drag.target === 'aside'} bind:this={asideZone}>{t('trail.dropAside')}</div>
+		<div class="aside-zone" class:over={drag.target === 'aside'} bind:this={asideZone}>
+			{t('trail.dropAside')}
+		</div>
 	{/if}
 	<p id="trail-shortcuts" class="sr-only-live">{t('trail.shortcuts')}</p>
 </section>
 
 {#if drag && dragged}
-	<div class="ghost" class:removing={drag.target === 'remove'} style:transform="translate({drag.x + 10}px, {drag.y + 6}px)">
+	<div
+		class="ghost"
+		class:removing={drag.target === 'remove'}
+		style:transform="translate({drag.x + 10}px, {drag.y + 6}px)"
+	>
 		{drag.target === 'remove' ? t('trail.dropRemove') : wordsOf(dragged)}
 	</div>
 {/if}
@@ -400,7 +436,6 @@
 	}
 	.list {
 		position: relative;
-		min-width: min-content;
 	}
 	.row {
 		position: absolute;

@@ -2,7 +2,12 @@
  * Dragging tags by mouse, pen or finger. The package tells when a drag begins, moves and ends;
  * where it would land is worked out from the rows, since most of them are not drawn.
  */
-import { DragDropManager, Draggable, PointerActivationConstraints, PointerSensor } from '@dnd-kit/dom';
+import {
+	DragDropManager,
+	Draggable,
+	PointerActivationConstraints,
+	PointerSensor
+} from '@dnd-kit/dom';
 
 export interface DragEvents {
 	began(key: string): void;

@@ -61,12 +61,27 @@ export function rowsOf(plan: Plan): Row[] {
 				if (!step.body) return;
 				visit(step.body, step.id, depth + 1);
 				const end = { holder: step.id, index: step.body.length };
-				rows.push({ ...base, type: 'bud', key: `${step.id}-bud`, depth: depth + 1, place: end, loop: step });
+				rows.push({
+					...base,
+					type: 'bud',
+					key: `${step.id}-bud`,
+					depth: depth + 1,
+					place: end,
+					loop: step
+				});
 			});
 		rows.push({ type: 'head', key: `${chain.id}-head`, depth: 0, chain, isLit, chainIndex });
 		visit(chain.steps, chain.id, 0);
 		const end = { holder: chain.id, index: chain.steps.length };
-		rows.push({ type: 'bud', key: `${chain.id}-bud`, depth: 0, chain, isLit, place: end, loop: null });
+		rows.push({
+			type: 'bud',
+			key: `${chain.id}-bud`,
+			depth: 0,
+			chain,
+			isLit,
+			place: end,
+			loop: null
+		});
 	});
 	return rows;
 }

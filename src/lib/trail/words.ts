@@ -19,7 +19,9 @@ export function wordsOf(step: Step): string {
 	const { values } = definitionOf(step.kind);
 	return sentenceParts(step.kind)
 		.map((part) =>
-			'slot' in part ? showValue(step.kind, part.slot, values[part.slot]!, step.values[part.slot]!) : part.text
+			'slot' in part
+				? showValue(step.kind, part.slot, values[part.slot]!, step.values[part.slot]!)
+				: part.text
 		)
 		.join('');
 }

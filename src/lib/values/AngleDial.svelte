@@ -49,7 +49,9 @@
 	</svg>
 	<div class="quick">
 		{#each quick as value (value)}
-			<button class="button button-line" aria-pressed={value === angle} onclick={() => onset(value)}>{value}°</button>
+			<button class="button button-line" aria-pressed={value === angle} onclick={() => onset(value)}
+				>{value}°</button
+			>
 		{/each}
 	</div>
 </div>

@@ -23,6 +23,7 @@
 		<button
 			class="button {option === value ? 'button-main' : 'button-line'}"
 			aria-pressed={option === value}
+			data-first-focus={option === value ? true : undefined}
 			onclick={() => onset(option)}>{choiceWord(kind, name, option)}</button
 		>
 	{/each}

@@ -12,7 +12,12 @@
 
 <div class="colours" role="group" aria-labelledby="value-label">
 	{#each lampColours as [name, colour] (colour)}
-		<button class="colour" aria-pressed={colour === value} onclick={() => ondone(colour)}>
+		<button
+			class="colour"
+			aria-pressed={colour === value}
+			data-first-focus={colour === value ? true : undefined}
+			onclick={() => ondone(colour)}
+		>
 			<span class="swatch" style:background={colour}></span>{t(`colour.${name}`)}
 		</button>
 	{/each}

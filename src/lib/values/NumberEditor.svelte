@@ -63,9 +63,14 @@
 </script>
 
 <div class="line">
-	<button class="button button-line button-icon" aria-label={t('value.less')} onclick={() => take(shown - range.increment)}><Minus size={18} /></button>
+	<button
+		class="button button-line button-icon"
+		aria-label={t('value.less')}
+		onclick={() => take(shown - range.increment)}><Minus size={18} /></button
+	>
 	<input
 		class="field number"
+		data-first-focus
 		type="text"
 		inputmode="decimal"
 		aria-labelledby="value-label"
@@ -80,7 +85,11 @@
 		{onkeydown}
 	/>
 	<span class="unit">{unit}</span>
-	<button class="button button-line button-icon" aria-label={t('value.more')} onclick={() => take(shown + range.increment)}><Plus size={18} /></button>
+	<button
+		class="button button-line button-icon"
+		aria-label={t('value.more')}
+		onclick={() => take(shown + range.increment)}><Plus size={18} /></button
+	>
 </div>
 
 {#if quantity === 'angle'}
@@ -107,7 +116,12 @@
 	</div>
 {/if}
 
-<p id="value-range" class="range" class:refusal={refusal !== ''} role={refusal ? 'alert' : undefined}>
+<p
+	id="value-range"
+	class="range"
+	class:refusal={refusal !== ''}
+	role={refusal ? 'alert' : undefined}
+>
 	{refusal || t('value.range', { ...range, unit })}
 </p>
 

@@ -23,7 +23,10 @@
 	function set(value: Value) {
 		if (value === step.values[name]) return;
 		const shown = showValue(step.kind, name, definition, value);
-		bench.edit({ type: 'setValue', step: step.id, name, value }, t('say.value', { name: label, value: shown }));
+		bench.edit(
+			{ type: 'setValue', step: step.id, name, value },
+			t('say.value', { name: label, value: shown })
+		);
 	}
 </script>
 

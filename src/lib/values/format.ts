@@ -54,7 +54,12 @@ export function colourName(colour: string): string {
 }
 
 /** A value as its chip shows it. */
-export function showValue(kind: string, name: string, definition: ValueDefinition, value: Value): string {
+export function showValue(
+	kind: string,
+	name: string,
+	definition: ValueDefinition,
+	value: Value
+): string {
 	if (definition.type === 'colour') return colourName(String(value));
 	if (definition.type === 'choice') return choiceWord(kind, name, String(value));
 	const number = toShown(definition.quantity, Number(value));
@@ -68,6 +73,9 @@ export function choiceWord(kind: string, name: string, option: string): string {
 
 /** Reads what a person typed, with a point or a comma. NaN when it is no number. */
 export function readNumber(text: string): number {
-	const plain = text.trim().replace(',', '.').replace(/\s*(cm|%|°|s|hz|×|x)$/iu, '');
+	const plain = text
+		.trim()
+		.replace(',', '.')
+		.replace(/\s*(cm|%|°|s|hz|×|x)$/iu, '');
 	return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : NaN;
 }

@@ -12,7 +12,13 @@
 	const short = $derived(saver.state === 'kept' ? t('save.keptShort') : text);
 </script>
 
-<span class="state {saver.state}" role="status" title={text} data-testid="saved-state" data-state={saver.state}>
+<span
+	class="state {saver.state}"
+	role="status"
+	title={text}
+	data-testid="saved-state"
+	data-state={saver.state}
+>
 	<Icon size={16} aria-hidden="true" /><span class="words">{short}</span>
 </span>
 

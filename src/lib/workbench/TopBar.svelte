@@ -1,6 +1,15 @@
 <script lang="ts">
 	/** The bar of the workbench: whose plan this is, where it is tried, and the way to rehearse. */
-	import { ArrowLeft, BatteryMedium, FileDown, FileUp, Play, Redo2, Square, Undo2 } from '@lucide/svelte';
+	import {
+		ArrowLeft,
+		BatteryMedium,
+		FileDown,
+		FileUp,
+		Play,
+		Redo2,
+		Square,
+		Undo2
+	} from '@lucide/svelte';
 	import { variations, type Variation } from '$core/robots/robot';
 	import { t } from '$lib/i18n';
 	import { colourName } from '$lib/values/format';
@@ -36,7 +45,12 @@
 </script>
 
 <header class="bar">
-	<a class="button button-plain button-icon" href="/" aria-label={t('bench.home')} title={t('bench.home')}><ArrowLeft size={20} /></a>
+	<a
+		class="button button-plain button-icon"
+		href="/"
+		aria-label={t('bench.home')}
+		title={t('bench.home')}><ArrowLeft size={20} /></a
+	>
 	<div class="name">
 		<input
 			class="title heading"
@@ -48,48 +62,99 @@
 		/>
 		<span class="owner">{t('bench.owner', { name: owner })}</span>
 	</div>
-	<label class="choice course">
-		<span class="sr-only-live">{t('bench.course')}</span>
+	<div class="choice course">
 		<select
 			class="field"
+			aria-label={t('bench.course')}
 			value={bench.courseId ?? ''}
 			onchange={(event) => bench.chooseCourse(event.currentTarget.value || null)}
 		>
 			{#if !bench.courseId || !bench.courses.some(({ id }) => id === bench.courseId)}
 				<option value={bench.courseId ?? ''}>{t('bench.noCourse')}</option>
 			{/if}
-			{#each bench.courses as course (course.id)}<option value={course.id}>{course.content.name}</option>{/each}
+			{#each bench.courses as course (course.id)}<option value={course.id}
+					>{course.content.name}</option
+				>{/each}
 		</select>
-	</label>
-	<label class="choice variation" title={t('bench.variation.explain')}>
-		<span class="sr-only-live">{t('bench.variation')}</span>
+	</div>
+	<div class="choice variation" title={t('bench.variation.explain')}>
 		<select
 			class="field"
+			aria-label={t('bench.variation')}
 			value={bench.variation}
 			onchange={(event) => bench.chooseVariation(event.currentTarget.value as Variation)}
 		>
-			{#each variations as variation (variation)}<option value={variation}>{t(`bench.variation.${variation}`)}</option>{/each}
+			{#each variations as variation (variation)}<option value={variation}
+					>{t(`bench.variation.${variation}`)}</option
+				>{/each}
 		</select>
-	</label>
+	</div>
 	<div class="robot" title={t('bench.lampColour', { colour: colourName(lamp) })}>
 		<span class="lamp" class:lit={lamp !== '#000000'} style:--glow={lamp}></span>
-		<span class="robot-name">{t('bench.robot', { name: robot.name, kind: t(`bench.kind.${robot.kind}`) })}</span>
+		<span class="robot-name"
+			>{t('bench.robot', { name: robot.name, kind: t(`bench.kind.${robot.kind}`) })}</span
+		>
 		{#if battery !== null}
-			<span class="battery" title="{t('bench.battery', { percent: battery })}, {t('bench.modelled')}"><BatteryMedium size={18} aria-hidden="true" /><span class="sr-only-live">{t('bench.battery', { percent: battery })}, {t('bench.modelled')}</span><span aria-hidden="true">{battery} %</span></span>
+			<span
+				class="battery"
+				title="{t('bench.battery', { percent: battery })}, {t('bench.modelled')}"
+				><BatteryMedium size={18} aria-hidden="true" /><span class="sr-only-live"
+					>{t('bench.battery', { percent: battery })}, {t('bench.modelled')}</span
+				><span aria-hidden="true">{battery} %</span></span
+			>
 		{/if}
 	</div>
 	<SavedState saver={bench.saver} />
 	<div class="tools">
-		<button class="button button-plain button-icon" aria-label={t('bench.undo')} title="{t('bench.undo')} (Ctrl Z)" disabled={!bench.canUndo} onclick={() => bench.undo()}><Undo2 size={19} /></button>
-		<button class="button button-plain button-icon" aria-label={t('bench.redo')} title="{t('bench.redo')} (Ctrl Shift Z)" disabled={!bench.canRedo} onclick={() => bench.redo()}><Redo2 size={19} /></button>
-		<button class="button button-plain button-icon" aria-label={t('bench.saveFile')} title={t('bench.saveFile')} onclick={onsavefile}><FileDown size={19} /></button>
-		<button class="button button-plain button-icon" aria-label={t('bench.openFile')} title={t('bench.openFile')} onclick={() => picker.click()}><FileUp size={19} /></button>
-		<input bind:this={picker} type="file" accept=".json,application/json" hidden data-testid="plan-file" onchange={pickFile} />
+		<button
+			class="button button-plain button-icon"
+			aria-label={t('bench.undo')}
+			title="{t('bench.undo')} (Ctrl Z)"
+			disabled={!bench.canUndo}
+			onclick={() => bench.undo()}><Undo2 size={19} /></button
+		>
+		<button
+			class="button button-plain button-icon"
+			aria-label={t('bench.redo')}
+			title="{t('bench.redo')} (Ctrl Shift Z)"
+			disabled={!bench.canRedo}
+			onclick={() => bench.redo()}><Redo2 size={19} /></button
+		>
+		<button
+			class="button button-plain button-icon"
+			aria-label={t('bench.saveFile')}
+			title={t('bench.saveFile')}
+			onclick={onsavefile}><FileDown size={19} /></button
+		>
+		<button
+			class="button button-plain button-icon"
+			aria-label={t('bench.openFile')}
+			title={t('bench.openFile')}
+			onclick={() => picker.click()}><FileUp size={19} /></button
+		>
+		<input
+			bind:this={picker}
+			type="file"
+			accept=".json,application/json"
+			hidden
+			data-testid="plan-file"
+			onchange={pickFile}
+		/>
 	</div>
 	{#if isRunning}
-		<button class="button button-stop run" onclick={() => { player.halt(); bench.announce(t('say.halted')); }}><Square size={17} fill="currentColor" />{t('bench.halt')}</button>
+		<button
+			class="button button-stop run"
+			onclick={() => {
+				player.halt();
+				bench.announce(t('say.halted'));
+			}}><Square size={17} fill="currentColor" />{t('bench.halt')}</button
+		>
 	{:else}
-		<button class="button button-main run" title="Ctrl Enter" onclick={() => bench.rehearse()}><Play size={18} fill="currentColor" />{player.attempt ? t('bench.again') : t('bench.rehearse')}</button>
+		<button class="button button-main run" title="Ctrl Enter" onclick={() => bench.rehearse()}
+			><Play size={18} fill="currentColor" />{player.attempt
+				? t('bench.again')
+				: t('bench.rehearse')}</button
+		>
 	{/if}
 </header>
 
@@ -172,36 +237,50 @@
 	}
 	@media (max-width: 900px) {
 		.bar {
-			flex-wrap: wrap;
+			display: grid;
+			grid-template:
+				'back name saved run' auto
+				'course course variation tools' auto / auto 1fr auto auto;
+			gap: 0.3rem 0.5rem;
+			padding: 0.3rem 0.6rem;
 		}
-		.robot,
-		.owner {
-			display: none;
+		.name {
+			grid-area: name;
+		}
+		.course {
+			grid-area: course;
+		}
+		.variation {
+			grid-area: variation;
+		}
+		.tools {
+			grid-area: tools;
 		}
 		.run {
+			grid-area: run;
 			min-width: 0;
 		}
-	}
-	@media (max-width: 720px) {
-		.choice {
-			flex: 1;
+		.bar > :global([role='status']) {
+			grid-area: saved;
 		}
 		.choice select {
 			width: 100%;
 			max-width: none;
 		}
-		.variation {
-			flex: 0 1 8rem;
+		.robot,
+		.owner {
+			display: none;
 		}
-		.tools {
-			order: 5;
-			flex: 1;
+	}
+	@media (max-width: 560px) {
+		.bar {
+			grid-template:
+				'back name name saved' auto
+				'course course course variation' auto
+				'tools tools run run' auto / auto 1fr auto minmax(6rem, auto);
 		}
 		.tools .button {
 			width: 2.75rem;
-		}
-		.run {
-			order: 6;
 		}
 	}
 </style>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The workbench: floor, trail and timeline around one plan. */
-	import { onMount } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import { replaceState } from '$app/navigation';
 	import { say, t } from '$lib/i18n';
 	import Floor from '$lib/floor/Floor.svelte';
@@ -17,10 +17,11 @@
 		courses
 	}: { opened: Opened; owner: string; courses: readonly CourseChoice[] } = $props();
 
-	// svelte-ignore state_referenced_locally -- another plan makes another workbench
-	const bench = new Workbench(opened, courses);
-	// svelte-ignore state_referenced_locally
-	const openedId = opened.id;
+	// Another plan makes another workbench: what is opened here never changes.
+	const { bench, openedId } = untrack(() => ({
+		bench: new Workbench(opened, courses),
+		openedId: opened.id
+	}));
 	let pane = $state<'floor' | 'trail'>('trail');
 	let fileNews = $state('');
 
@@ -47,7 +48,8 @@
 		const read = await readPlanFile(file);
 		const name = file.name;
 		if (!read.ok) fileNews = t('bench.fileRefused', { file: name, reason: say(read.failure) });
-		else if (bench.replacePlan(read.value)) fileNews = t('bench.fileOpened', { name: read.value.name });
+		else if (bench.replacePlan(read.value))
+			fileNews = t('bench.fileOpened', { name: read.value.name });
 	}
 
 	function jumpTo(stepId: string) {
@@ -76,14 +78,23 @@
 	{#if bench.saver.secondVersion}
 		<div class="notice" role="alert">
 			<span>{t('save.conflict', { name: bench.saver.secondVersion.name })}</span>
-			<a class="button button-line" href="/plans/{openedId}" target="_blank">{t('save.seeOther')}</a>
-			<button class="button button-line" onclick={() => (bench.saver.secondVersion = null)}>{t('save.dismiss')}</button>
+			<a class="button button-line" href="/plans/{openedId}" target="_blank">{t('save.seeOther')}</a
+			>
+			<button class="button button-line" onclick={() => (bench.saver.secondVersion = null)}
+				>{t('save.dismiss')}</button
+			>
 		</div>
 	{/if}
 	{#if fileNews || bench.failure}
 		<div class="notice" role="alert">
 			<span>{fileNews || bench.failure}</span>
-			<button class="button button-line" onclick={() => { fileNews = ''; bench.failure = ''; }}>{t('save.dismiss')}</button>
+			<button
+				class="button button-line"
+				onclick={() => {
+					fileNews = '';
+					bench.failure = '';
+				}}>{t('save.dismiss')}</button
+			>
 		</div>
 	{/if}
 	<main class="panes" data-pane={pane}>
@@ -107,7 +118,11 @@
 	</main>
 	<nav class="switch" aria-label={t('bench.pane')}>
 		{#each ['floor', 'trail'] as const as name (name)}
-			<button class="button {pane === name ? 'button-main' : 'button-plain'}" aria-pressed={pane === name} onclick={() => (pane = name)}>{t(`bench.pane.${name}`)}</button>
+			<button
+				class="button {pane === name ? 'button-main' : 'button-plain'}"
+				aria-pressed={pane === name}
+				onclick={() => (pane = name)}>{t(`bench.pane.${name}`)}</button
+			>
 		{/each}
 	</nav>
 	<div class="sr-only-live" aria-live="assertive" data-testid="announcement">

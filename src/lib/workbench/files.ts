@@ -8,7 +8,9 @@ import { failure, type Result } from '$core/sentence';
 export function downloadDocument(document: Plan | Course): void {
 	const kind = document.format.split('/')[1];
 	const name = document.name.replace(/[^\p{L}\p{N} ,'-]/gu, '').trim() || kind;
-	const url = URL.createObjectURL(new Blob([writeDocument(document)], { type: 'application/json' }));
+	const url = URL.createObjectURL(
+		new Blob([writeDocument(document)], { type: 'application/json' })
+	);
 	const link = Object.assign(window.document.createElement('a'), {
 		href: url,
 		download: `${name}.${kind}.json`

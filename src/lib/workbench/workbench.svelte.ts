@@ -83,16 +83,18 @@ export class Workbench {
 	readonly outcome = $derived.by(() => {
 		const { attempt, haltedAt } = this.player;
 		if (!attempt) return null;
-		if (haltedAt !== null) return { kind: 'halted', text: t('outcome.halted', { seconds: haltedAt }) };
+		if (haltedAt !== null)
+			return { kind: 'halted', text: t('outcome.halted', { seconds: haltedAt }) };
 		if (this.player.isPlaying || !this.player.isAtEnd) return null;
-		const sentences = attempt.spans.length > 0 ? [attempt.outcome.reason] : [{ key: 'outcome.nothing' }];
-		return { kind: attempt.outcome.kind, text: [...sentences, ...attempt.notes].map(say).join(' ') };
+		const sentences =
+			attempt.spans.length > 0 ? [attempt.outcome.reason] : [{ key: 'outcome.nothing' }];
+		return {
+			kind: attempt.outcome.kind,
+			text: [...sentences, ...attempt.notes].map(say).join(' ')
+		};
 	});
 
-	constructor(
-		opened: Opened,
-		courses: readonly CourseChoice[]
-	) {
+	constructor(opened: Opened, courses: readonly CourseChoice[]) {
 		this.courses = courses;
 		this.history = startHistory(opened.plan);
 		this.saver = new Saver(opened.id, opened.revision);
@@ -214,7 +216,10 @@ export class Workbench {
 
 	/** Takes another document in the place of this one; undo brings back the plan from before. */
 	replacePlan(plan: Plan): boolean {
-		const edits: Edit[] = this.plan.chains.map((chain) => ({ type: 'removeChain', chain: chain.id }));
+		const edits: Edit[] = this.plan.chains.map((chain) => ({
+			type: 'removeChain',
+			chain: chain.id
+		}));
 		plan.chains.forEach((chain, index) => edits.push({ type: 'addChain', index, chain }));
 		edits.push({ type: 'rename', name: plan.name });
 		return this.edit({ type: 'together', edits }, t('bench.fileOpened', { name: plan.name }));
@@ -223,7 +228,12 @@ export class Workbench {
 	// --- steps, as the trail's gestures mean them ---
 
 	addStep(place: Place, kind: string, values: Step['values'], hasBody: boolean): string | null {
-		const step: Step = { id: newId(), kind, values: { ...values }, ...(hasBody ? { body: [] } : {}) };
+		const step: Step = {
+			id: newId(),
+			kind,
+			values: { ...values },
+			...(hasBody ? { body: [] } : {})
+		};
 		const news = t('say.added', { step: wordsOf(step) });
 		return this.edit({ type: 'insert', ...place, steps: [step] }, news) ? step.id : null;
 	}

@@ -121,8 +121,7 @@ export class Turn extends Move {
 
 	protected command(): void {
 		const { velocity, acceleration } = this.profile;
-		const rate =
-			velocity + settings.motorLag * acceleration + settings.correction * this.behind();
+		const rate = velocity + settings.motorLag * acceleration + settings.correction * this.behind();
 		const wheel = (this.sign * rate * settings.axle) / 2;
 		this.firmware.leftCommand = -wheel;
 		this.firmware.rightCommand = wheel;

@@ -1,7 +1,7 @@
 /** The tables as Sequelize sees them. Their shape is made by the migrations. */
 import {
 	DataTypes,
-	Model,
+	type Model,
 	type CreationOptional,
 	type InferAttributes,
 	type InferCreationAttributes,
@@ -10,8 +10,10 @@ import {
 import type { DocumentKind } from '$lib/saving/protocol';
 
 /** Somebody who picked a name. Classes and roles have their place here; nothing reads them yet. */
-export interface PersonRow
-	extends Model<InferAttributes<PersonRow>, InferCreationAttributes<PersonRow>> {
+export interface PersonRow extends Model<
+	InferAttributes<PersonRow>,
+	InferCreationAttributes<PersonRow>
+> {
 	id: string;
 	name: string;
 	role: CreationOptional<string>;
@@ -19,8 +21,10 @@ export interface PersonRow
 }
 
 /** A plan or a course, as JSON text, with what guards it against being overwritten. */
-export interface DocumentRow
-	extends Model<InferAttributes<DocumentRow>, InferCreationAttributes<DocumentRow>> {
+export interface DocumentRow extends Model<
+	InferAttributes<DocumentRow>,
+	InferCreationAttributes<DocumentRow>
+> {
 	id: string;
 	kind: DocumentKind;
 	ownerId: string | null;

@@ -1,0 +1,32 @@
+/**
+ * Writes the JSON Schemas of docs/formats from the Zod schemas; with --check it only tells whether
+ * they are current.
+ */
+import { readFileSync, writeFileSync } from 'node:fs';
+import { z } from 'zod';
+import { courseSchema } from '../src/core/course/course';
+import { planSchema } from '../src/core/plan/plan';
+import { robotSchema } from '../src/core/robots/robot-document';
+
+const schemas = { plan: planSchema, course: courseSchema, robot: robotSchema };
+let outdated = 0;
+
+for (const [name, schema] of Object.entries(schemas)) {
+	const file = new URL(`../docs/formats/${name}.schema.json`, import.meta.url);
+	const text = `${JSON.stringify(z.toJSONSchema(schema), null, '\t')}\n`;
+	if (!process.argv.includes('--check')) writeFileSync(file, text);
+	else if (readOrEmpty(file) !== text) {
+		console.error(`docs/formats/${name}.schema.json is out of date: run "npm run formats".`);
+		outdated += 1;
+	}
+}
+process.exitCode = outdated > 0 ? 1 : 0;
+
+function readOrEmpty(file: URL): string {
+	try {
+		return readFileSync(file, 'utf8');
+	} catch (error) {
+		if ((error as NodeJS.ErrnoException).code === 'ENOENT') return '';
+		throw error;
+	}
+}

@@ -1,0 +1,44 @@
+/** What both commands need before they can begin, in plain Node: packages, and for tests a browser. */
+import { spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = fileURLToPath(new URL('..', import.meta.url));
+const npm = process.platform === 'win32' ? 'npm.cmd' : 'npm';
+
+/** Runs a command and shows what it prints. @returns its exit code */
+export function run(command, words, options = {}) {
+	const result = spawnSync(command, words, { cwd: root, stdio: 'inherit', ...options });
+	if (result.error) throw result.error;
+	return result.status ?? 1;
+}
+
+/** Runs a command, and ends this process with its exit code when it fails. */
+export function runOrExit(command, words, options) {
+	const code = run(command, words, options);
+	if (code !== 0) process.exit(code);
+}
+
+export const npmRun = (script, words = []) =>
+	run(npm, ['run', '--silent', script, ...(words.length > 0 ? ['--', ...words] : [])]);
+
+/** Installs the packages of package-lock.json, unless these very ones are there. */
+export function installPackages() {
+	const lock = readFileSync(join(root, 'package-lock.json'), 'utf8');
+	const mark = join(root, 'node_modules', '.lantern-step-lock');
+	if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
+	console.log('Installing packages (the database compiles; this takes a few minutes once) ...');
+	runOrExit(npm, ['ci', '--no-audit', '--no-fund']);
+	writeFileSync(mark, lock);
+}
+
+export const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium';
+
+/** Installs Debian's Chromium for the end-to-end tests, where it is missing. */
+export function installChromium() {
+	if (existsSync(chromium)) return;
+	console.log('Installing Chromium for the end-to-end tests ...');
+	runOrExit('apt-get', ['update', '-qq']);
+	runOrExit('apt-get', ['install', '-y', '-qq', 'chromium']);
+}
