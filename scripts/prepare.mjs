@@ -23,13 +23,16 @@ export function runOrExit(command, words, options) {
 export const npmRun = (script, words = []) =>
 	run(npm, ['run', '--silent', script, ...(words.length > 0 ? ['--', ...words] : [])]);
 
-/** Installs the packages of package-lock.json, unless these very ones are there. */
+/**
+ * Installs the packages of package-lock.json, unless these very ones are there. Not `npm ci`: it
+ * refuses when a registry lacks some other platform's build of an optional package.
+ */
 export function installPackages() {
 	const lock = readFileSync(join(root, 'package-lock.json'), 'utf8');
 	const mark = join(root, 'node_modules', '.lantern-step-lock');
 	if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
 	console.log('Installing packages (the database compiles; this takes a few minutes once) ...');
-	runOrExit(npm, ['ci', '--no-audit', '--no-fund']);
+	runOrExit(npm, ['install', '--no-save', '--no-audit', '--no-fund']);
 	writeFileSync(mark, lock);
 }
 

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** A plan or a course in the list, with all that can be done with it. */
 	import { EllipsisVertical } from '@lucide/svelte';
-	import { Menu, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { Menu } from '@skeletonlabs/skeleton-svelte';
 	import type { Course } from '$core/course/course';
 	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
 	import { t } from '$lib/i18n';
@@ -64,15 +64,13 @@
 			aria-label={t('home.more', { name: document.name })}
 			><EllipsisVertical size={20} /></Menu.Trigger
 		>
-		<Portal>
-			<Menu.Positioner>
-				<Menu.Content class="panel menu">
-					{#each actions as action (action)}
-						<Menu.Item value={action} class="menu-item">{t(`home.${action}`)}</Menu.Item>
-					{/each}
-				</Menu.Content>
-			</Menu.Positioner>
-		</Portal>
+		<Menu.Positioner>
+			<Menu.Content class="panel menu">
+				{#each actions as action (action)}
+					<Menu.Item value={action} class="menu-item">{t(`home.${action}`)}</Menu.Item>
+				{/each}
+			</Menu.Content>
+		</Menu.Positioner>
 	</Menu>
 </article>
 

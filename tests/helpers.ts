@@ -1,0 +1,47 @@
+import { randomUUID } from 'node:crypto';
+import { expect, type Page } from '@playwright/test';
+import type { Plan, Step } from '../src/core/plan/plan';
+import { planOf } from '../src/core/testing/sample';
+
+export const save = (plan: Plan, baseRevision = 0, saveId: string = randomUUID()) => ({
+	work: { kind: 'plan', content: plan },
+	baseRevision,
+	saveId,
+	unanswered: []
+});
+
+/** Puts a plan of these steps on the server and opens its workbench. @returns its id */
+export async function openPlan(page: Page, steps: Step[], course = 'open-quay'): Promise<string> {
+	const id = randomUUID();
+	const bench = { courseId: course, variation: 'classroom', attempts: [] };
+	const answer = await page.request.put(`/api/documents/${id}`, {
+		data: { ...save(planOf(steps, 'Quay there and back')), bench }
+	});
+	expect(answer.ok()).toBe(true);
+	await page.goto(`/plans/${id}`);
+	await expect(tag(page, 'When Run is pressed')).toBeVisible();
+	return id;
+}
+
+export const tag = (page: Page, name: string | RegExp) =>
+	page.getByRole('treeitem', { name, exact: typeof name === 'string' });
+
+/** The rows that are drawn, from top to bottom, each as "level name". */
+export const rowsOf = (page: Page): Promise<string[]> =>
+	page.getByRole('treeitem').evaluateAll((rows) =>
+		rows
+			.map((row) => ({
+				top: row.getBoundingClientRect().top,
+				text: `${row.getAttribute('aria-level')} ${row.getAttribute('aria-label')}`
+			}))
+			.sort((a, b) => a.top - b.top)
+			.map(({ text }) => text)
+	);
+
+export const stepsOf = async (page: Page): Promise<string[]> =>
+	(await rowsOf(page)).filter((row) => row.includes('Step '));
+
+export const isSaved = (page: Page) =>
+	expect(page.getByTestId('saved-state')).toHaveAttribute('data-state', 'saved');
+
+export const news = (page: Page) => page.getByTestId('announcement');

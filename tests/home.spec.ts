@@ -1,0 +1,92 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { go, repeat } from '../src/core/testing/sample';
+import { openPlan, tag } from './helpers';
+
+const plan = (page: Page, name: string) =>
+	page.getByRole('article').filter({ hasText: name }).first();
+
+async function choose(page: Page, name: string, action: string) {
+	await page
+		.getByRole('button', { name: `More for ${name}`, exact: true })
+		.first()
+		.click();
+	await page.getByRole('menuitem', { name: action }).click();
+}
+
+test('plans are duplicated, renamed, deleted and brought back', async ({ page }) => {
+	await page.goto('/');
+	await page.getByRole('button', { name: 'Piet', exact: true }).click();
+	await choose(page, 'Net loft zigzag', 'Duplicate');
+	await expect(plan(page, 'Net loft zigzag (copy)')).toContainText('Piet');
+	await choose(page, 'Net loft zigzag (copy)', 'Rename');
+	await page.getByLabel('New name').fill('Net loft, my way');
+	await page.keyboard.press('Enter');
+	await expect(plan(page, 'Net loft, my way')).toBeVisible();
+	await choose(page, 'Net loft, my way', 'Delete');
+	await expect(page.getByText('“Net loft, my way” was deleted.')).toBeVisible();
+	await expect(plan(page, 'Net loft, my way')).toHaveCount(0);
+	await page.getByRole('button', { name: 'Undo' }).click();
+	await expect(plan(page, 'Net loft, my way')).toBeVisible();
+	await page.getByLabel('Find by name or owner').fill('my way');
+	await expect(page.getByRole('article')).toHaveCount(1);
+});
+
+async function violations(page: Page) {
+	const { violations: found } = await new AxeBuilder({ page }).analyze();
+	return found.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`);
+}
+
+for (const colorScheme of ['light', 'dark'] as const) {
+	test(`axe finds nothing in any view, ${colorScheme}`, async ({ page }) => {
+		await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+		await page.goto('/');
+		expect(await violations(page)).toEqual([]);
+		await page.getByRole('button', { name: 'More for Reed maze', exact: true }).click();
+		await expect(page.getByRole('menu')).toBeVisible();
+		expect(await violations(page)).toEqual([]);
+		await page.goto('/plans/gone');
+		expect(await violations(page)).toEqual([]);
+
+		await openPlan(page, [repeat(2, [go(0.6)])], 'reed-maze');
+		expect(await violations(page)).toEqual([]);
+		await page.getByRole('button', { name: 'Rehearse' }).click();
+		await expect(tag(page, /Step 2/).getByText('running now')).toBeAttached();
+		await page.getByRole('button', { name: 'Halt' }).click();
+		expect(await violations(page)).toEqual([]);
+		for (const chip of ['Direction: forward', 'Distance: 60 cm', 'Times: 2']) {
+			await page.getByRole('button', { name: `${chip}. Change` }).click();
+			await expect(page.getByRole('dialog')).toBeVisible();
+			expect(await violations(page), chip).toEqual([]);
+			await page.keyboard.press('Escape');
+		}
+		await tag(page, 'Add a step').click();
+		await expect(page.getByRole('listbox')).toBeVisible();
+		expect(await violations(page)).toEqual([]);
+		await page.keyboard.press('Escape');
+		await page.getByRole('button', { name: 'More for step 2' }).click();
+		await expect(page.getByRole('dialog')).toBeVisible();
+		expect(await violations(page)).toEqual([]);
+	});
+}
+
+test('the first view of the workbench loads at most 250 kB of compressed script', async ({
+	page
+}) => {
+	const sizes: number[] = [];
+	const session = await page.context().newCDPSession(page);
+	await session.send('Network.enable');
+	const scripts = new Set<string>();
+	session.on('Network.responseReceived', ({ requestId, type }) => {
+		if (type === 'Script') scripts.add(requestId);
+	});
+	session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+		if (scripts.has(requestId)) sizes.push(encodedDataLength);
+	});
+	await page.goto('/plans/lock-keepers-square');
+	await expect(tag(page, /Step 1/)).toBeVisible();
+	const total = sizes.reduce((sum, size) => sum + size, 0);
+	console.log(`Script of the first view: ${Math.round(total / 1024)} kB in ${sizes.length} files`);
+	expect(total).toBeGreaterThan(20 * 1024);
+	expect(total).toBeLessThan(250 * 1024);
+});

@@ -1,0 +1,47 @@
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env.TEST_PORT ?? 4199);
+const data = join(tmpdir(), `lantern-step-e2e-${port}`);
+const chromium = {
+	executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+	args: [
+		'--no-sandbox',
+		'--disable-quic',
+		'--no-first-run',
+		'--disable-background-networking',
+		'--disable-component-update',
+		'--disable-sync'
+	]
+};
+const desktop = { viewport: { width: 1280, height: 800 } };
+const phone = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
+
+export default defineConfig({
+	testDir: '.',
+	outputDir: '../test-results',
+	timeout: 60_000,
+	fullyParallel: false,
+	workers: 2,
+	reporter: 'list',
+	use: { baseURL: `http://localhost:${port}`, launchOptions: chromium },
+	projects: [
+		{
+			name: 'desktop',
+			testMatch: '**/*.spec.ts',
+			testIgnore: '**/*.{phone,pictures,speed}.spec.ts',
+			use: desktop
+		},
+		{ name: 'phone', testMatch: '**/*.phone.spec.ts', use: phone },
+		{ name: 'pictures', testMatch: '**/*.pictures.spec.ts', use: desktop },
+		{ name: 'speed', testMatch: '**/*.speed.spec.ts', use: desktop }
+	],
+	webServer: {
+		command: `node scripts/demo.mjs --fresh --port ${port}`,
+		cwd: join(import.meta.dirname, '..'),
+		url: `http://localhost:${port}/`,
+		timeout: 300_000,
+		env: { LANTERN_DATA: data }
+	}
+});

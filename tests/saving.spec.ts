@@ -1,0 +1,179 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, test } from '@playwright/test';
+import { go, planOf, wait } from '../src/core/testing/sample';
+import { isSaved, openPlan, save, stepsOf, tag } from './helpers';
+
+test('two tabs on one plan: the second is told, and both versions are kept', async ({
+	page,
+	context
+}) => {
+	await openPlan(page, [go(0.3)]);
+	const other = await context.newPage();
+	await other.goto(page.url());
+	await tag(other, /Step 1/).focus();
+	await tag(page, /Step 1/).focus();
+	await page.keyboard.press('Delete');
+	await isSaved(page);
+	await other.getByRole('button', { name: 'Distance: 30 cm. Change' }).click();
+	await other.getByRole('textbox', { name: 'Distance' }).fill('77');
+	await other.keyboard.press('Enter');
+	await expect(other.getByRole('alert')).toContainText('Quay there and back (second version)');
+	await isSaved(other);
+	await other.reload();
+	expect(await stepsOf(other)).toEqual(['1 Step 1: Go forward 77 cm at 40 %']);
+	await page.reload();
+	await expect(tag(page, 'When Run is pressed')).toBeVisible();
+	expect(await stepsOf(page)).toEqual([]);
+});
+
+test('edits made while the server is away are kept, even over a closed tab, and sent later', async ({
+	page,
+	context
+}) => {
+	await openPlan(page, [go(0.3)]);
+	const address = page.url();
+	await context.route('**/api/**', (route) => route.abort());
+	await tag(page, /Step 1/).focus();
+	await page.keyboard.press('Delete');
+	await expect(page.getByTestId('saved-state')).toHaveAttribute('data-state', 'kept');
+	await page.reload();
+	await expect(tag(page, 'When Run is pressed')).toBeVisible();
+	await expect.poll(() => stepsOf(page)).toEqual([]);
+	await page.close();
+	await context.unroute('**/api/**');
+
+	const later = await context.newPage();
+	await later.goto('/');
+	await expect(later.getByText(/waiting on this device has been sent/)).toBeVisible();
+	await later.goto(address);
+	await expect(tag(later, 'When Run is pressed')).toBeVisible();
+	expect(await stepsOf(later)).toEqual([]);
+});
+
+test('a save whose answer was lost is not taken for somebody else’s', async ({ page, context }) => {
+	await openPlan(page, [go(0.3), wait(1)]);
+	let lost = 0;
+	await context.route('**/api/documents/**', async (route) => {
+		if (lost > 0) return route.continue();
+		lost += 1;
+		await route.fetch();
+		return route.abort();
+	});
+	await tag(page, /Step 2/).focus();
+	await page.keyboard.press('Delete');
+	await expect(page.getByTestId('saved-state')).toHaveAttribute('data-state', 'kept');
+	await page.keyboard.press('ArrowUp');
+	await tag(page, /Step 1/).focus();
+	await page.keyboard.press('Delete');
+	await isSaved(page);
+	await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('a killed server has lost nothing that it acknowledged', async () => {
+	test.setTimeout(120_000);
+	const port = 4301;
+	const folder = mkdtempSync(join(tmpdir(), 'lantern-step-kill-'));
+	const address = `http://localhost:${port}`;
+	const start = async (): Promise<ChildProcess> => {
+		const env = { ...process.env, PORT: String(port), LANTERN_DATA: folder, BODY_SIZE_LIMIT: '8M' };
+		const server = spawn(process.execPath, ['build'], { env, stdio: 'ignore' });
+		await expect
+			.poll(
+				() =>
+					fetch(address).then(
+						() => true,
+						() => false
+					),
+				{ timeout: 20_000 }
+			)
+			.toBe(true);
+		return server;
+	};
+	const put = (id: string, body: unknown) =>
+		fetch(`${address}/api/documents/${id}`, {
+			method: 'PUT',
+			headers: { 'content-type': 'application/json' },
+			body: JSON.stringify(body)
+		});
+
+	const acknowledged = new Map<string, number>();
+	for (let round = 0; round < 3; round++) {
+		const server = await start();
+		const streams = Array.from({ length: 4 }, async () => {
+			const id = randomUUID();
+			for (let revision = 0; ; revision++) {
+				const plan = planOf([go(0.3)], `Quay ${revision + 1}`);
+				const answer = await put(id, save(plan, revision)).catch(() => null);
+				if (!answer?.ok) return;
+				await answer.json().catch(() => null);
+				acknowledged.set(id, revision + 1);
+			}
+		});
+		await new Promise((wait) => setTimeout(wait, 1200));
+		server.kill('SIGKILL');
+		await Promise.all(streams);
+	}
+	const server = await start();
+	try {
+		expect(acknowledged.size).toBe(12);
+		for (const [id, count] of acknowledged) {
+			const page = await (await fetch(`${address}/plans/${id}/__data.json`)).text();
+			const kept = Math.max(
+				...Array.from(page.matchAll(/"Quay (\d+)"/g), (match) => Number(match[1]))
+			);
+			expect(kept).toBeGreaterThanOrEqual(count);
+		}
+	} finally {
+		server.kill('SIGKILL');
+	}
+});
+
+test('a plan is saved to a file and opened from it; bad files change nothing', async ({ page }) => {
+	await openPlan(page, [go(0.3)]);
+	const [download] = await Promise.all([
+		page.waitForEvent('download'),
+		page.getByRole('button', { name: 'Save to a file' }).click()
+	]);
+	expect(download.suggestedFilename()).toBe('Quay there and back.plan.json');
+	const good = readFileSync(await download.path(), 'utf8');
+	await tag(page, /Step 1/).focus();
+	await page.keyboard.press('Delete');
+
+	const open = (text: string, name = 'reeds.json') =>
+		page.getByTestId('plan-file').setInputFiles({
+			name,
+			mimeType: 'application/json',
+			buffer: Buffer.from(text)
+		});
+	const bad: [string, RegExp][] = [
+		[good.slice(0, 90), /Line \d+, column \d+: .*a whole JSON document was expected/],
+		[
+			good.replace('"version": 1', '"version": 9'),
+			/version: version 1 was expected, but this is version 9/
+		],
+		[good.replace('"go"', '"leap"'), /chains\[0\]\.steps\[0\]\.kind: one of go, turn/],
+		[
+			good.replace('0.3', '300'),
+			/chains\[0\]\.steps\[0\]\.values\.distance: at most 10 was expected/
+		],
+		[good.replace('"id"', '"__proto__": {}, "id"'), /"__proto__" is not allowed/],
+		['['.repeat(40) + ']'.repeat(40), /nested more than 32 levels deep/],
+		[`"${'x'.repeat(10 * 1024 * 1024)}"`, /larger than 2,097,152 bytes/]
+	];
+	for (const [text, sentence] of bad) {
+		await open(text);
+		await expect(page.getByRole('alert')).toContainText(sentence);
+		await expect(page.getByRole('alert')).toContainText('Your plan is as it was.');
+		expect(await stepsOf(page)).toEqual([]);
+	}
+	const markup = '<img src=x onerror="document.title=1">';
+	await open(good.replace('"Quay there and back"', JSON.stringify(markup)));
+	await expect(page.getByLabel('Name of the plan')).toHaveValue(markup);
+	expect(await stepsOf(page)).toEqual(['1 Step 1: Go forward 30 cm at 40 %']);
+	await page.getByRole('button', { name: 'Undo' }).click();
+	await expect(page.getByLabel('Name of the plan')).toHaveValue('Quay there and back');
+});

@@ -1,0 +1,57 @@
+import { expect, test } from '@playwright/test';
+import { isSaved, openPlan, stepsOf, tag } from './helpers';
+
+test('three steps, values, a move, a rehearsal and undo by touch', async ({ page }) => {
+	await openPlan(page, []);
+	for (const step of [/^Go forward/, /^Turn right/, /^Lamp/]) {
+		await tag(page, 'Add a step').tap();
+		await page.getByRole('option', { name: step }).tap();
+		await expect(page.getByRole('listbox')).toHaveCount(0);
+	}
+	await page.getByRole('button', { name: 'Distance: 30 cm. Change' }).tap();
+	await page.getByRole('button', { name: 'More', exact: true }).tap();
+	await page.keyboard.press('Escape');
+	await page.getByRole('button', { name: 'Angle: 90°. Change' }).tap();
+	await page.getByRole('button', { name: '180°' }).tap();
+	await page.keyboard.press('Escape');
+	await page.getByRole('button', { name: 'Colour: amber. Change' }).tap();
+	await page.getByRole('button', { name: 'blue', exact: true }).tap();
+	expect(await stepsOf(page)).toEqual([
+		'1 Step 1: Go forward 31 cm at 40 %',
+		'1 Step 2: Turn right 180°',
+		'1 Step 3: Lamp blue'
+	]);
+
+	// A finger holds still on a tag, then drags it to the top.
+	const touch = await page.context().newCDPSession(page);
+	const from = (await tag(page, /Lamp blue/).boundingBox())!;
+	const to = (await tag(page, /Go forward/).boundingBox())!;
+	const point = (x: number, y: number) => ({ touchPoints: [{ x, y }] });
+	const x = from.x + 62;
+	await touch.send('Input.dispatchTouchEvent', { type: 'touchStart', ...point(x, from.y + 27) });
+	await page.waitForTimeout(400);
+	for (let y = from.y + 20; y > to.y + 8; y -= 12) {
+		await touch.send('Input.dispatchTouchEvent', { type: 'touchMove', ...point(x, y) });
+	}
+	await touch.send('Input.dispatchTouchEvent', { type: 'touchMove', ...point(x, to.y + 8) });
+	await expect(page.locator('.landing')).toBeVisible();
+	await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+	await expect.poll(async () => (await stepsOf(page))[0]).toBe('1 Step 1: Lamp blue');
+
+	await page.getByRole('button', { name: 'Rehearse' }).tap();
+	await expect(page.getByTestId('robot')).toBeVisible();
+	await page.getByRole('button', { name: 'Trail' }).tap();
+	await expect(tag(page, /Step 2/)).toContainText(/\d\.\d s/);
+	await page.getByRole('button', { name: 'Undo' }).tap();
+	expect((await stepsOf(page))[2]).toBe('1 Step 3: Lamp blue');
+	await isSaved(page);
+});
+
+test('nothing is wider than a phone', async ({ page }) => {
+	for (const path of ['/', '/plans/reed-maze-inner']) {
+		await page.goto(path);
+		await expect(page.getByRole('button').first()).toBeVisible();
+		const width = await page.evaluate(() => document.documentElement.scrollWidth);
+		expect(width, path).toBeLessThanOrEqual(390);
+	}
+});
