@@ -28,6 +28,7 @@ export class Saver {
 	private isSending = false;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 	private retry = firstRetry;
+	private keepTimer: ReturnType<typeof setTimeout> | undefined;
 	private keeping: Promise<void> = Promise.resolve();
 
 	constructor(
@@ -67,14 +68,20 @@ export class Saver {
 	}
 
 	dispose(): void {
+		if (this.keepTimer) this.keepNow();
 		clearTimeout(this.timer);
 	}
 
+	/** After the frame that shows the change; changes that come together are kept together. */
 	private keep(): void {
-		if (!this.draft) return;
-		const { id, tab } = this;
-		const save = $state.snapshot(this.draft) as Save;
-		this.keeping = this.keeping.then(() => keepDraft({ id, tab, save }));
+		this.keepTimer ??= setTimeout(() => this.keepNow(), 0);
+	}
+
+	private keepNow(): void {
+		clearTimeout(this.keepTimer);
+		this.keepTimer = undefined;
+		const { id, tab, draft: save } = this;
+		if (save) this.keeping = this.keeping.then(() => keepDraft({ id, tab, save }));
 	}
 
 	private schedule(delay: number): void {
@@ -88,6 +95,7 @@ export class Saver {
 		const save = { ...this.draft, baseRevision: this.revision };
 		const { id } = this;
 		try {
+			if (this.keepTimer) this.keepNow();
 			await this.keeping;
 			const saved = await sendSave(id, save);
 			this.unanswered = [];

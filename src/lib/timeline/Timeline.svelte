@@ -259,7 +259,7 @@
 		opacity: 0;
 		cursor: ew-resize;
 	}
-	.track:has(.scrub:focus-visible) {
+	.track:focus-within {
 		outline: 2px solid var(--verdigris);
 		outline-offset: 2px;
 		border-radius: 4px;

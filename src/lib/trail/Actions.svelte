@@ -28,7 +28,7 @@
 				{ icon: Trash2, key: 'trail.remove', act: () => bench.removeStep(id) }
 			];
 		}
-		const { id, trigger } = row.chain;
+		const { chain: id, trigger } = row;
 		const untie = () => bench.edit({ type: 'untie', chain: id }, t('say.untied'));
 		return [
 			trigger

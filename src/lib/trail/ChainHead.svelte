@@ -21,7 +21,7 @@
 		onmenu: (anchor: HTMLElement) => void;
 	} = $props();
 
-	const trigger = $derived(row.chain.trigger);
+	const trigger = $derived(row.trigger);
 	const tabindex = $derived(isCurrent ? 0 : -1);
 </script>
 

@@ -30,7 +30,9 @@
 		onbud: (anchor: HTMLElement) => void;
 	} = $props();
 
-	const definition = $derived(definitionOf(row.step.kind));
+	// Taken out of the row, so that a row with a new number does not redraw its values.
+	const step = $derived(row.step);
+	const definition = $derived(definitionOf(step.kind));
 	const tabindex = $derived(isCurrent ? 0 : -1);
 	const took = $derived.by(() => {
 		if (!passed || isRunning || (!definition.takesTime && !definition.hasBody)) return '';
@@ -50,9 +52,9 @@
 		><path d={definition.glyph} /></svg
 	>
 	<span class="sentence">
-		{#each sentenceParts(row.step.kind) as part, index (index)}
+		{#each sentenceParts(step.kind) as part, index (index)}
 			{#if 'slot' in part}
-				<Chip step={row.step} name={part.slot} {tabindex} onopen={onvalue} />
+				<Chip {step} name={part.slot} {tabindex} onopen={onvalue} />
 			{:else}<span>{part.text}</span>{/if}
 		{/each}
 	</span>

@@ -26,7 +26,12 @@
 	let opening = $state.raw<Opening | null>(null);
 	let currentKey = $state('');
 
-	const rows = $derived(rowsOf(bench.plan));
+	let before: ReadonlyMap<string, Row> = new Map();
+	const rows = $derived.by(() => {
+		const made = rowsOf(bench.plan, before);
+		before = new Map(made.map((row) => [row.key, row]));
+		return made;
+	});
 	const indexOf = $derived(new Map(rows.map((row, index) => [row.key, index])));
 	const current = $derived(indexOf.has(currentKey) ? currentKey : (rows[0]?.key ?? ''));
 	const problems = $derived(
@@ -116,7 +121,7 @@
 		currentKey = key;
 		const index = indexOf.get(key);
 		if (index === undefined) return;
-		virtualizer.scrollToIndex(index, { align: 'auto' });
+		if (!isInView(index)) virtualizer.scrollToIndex(index, { align: 'auto' });
 		await tick();
 		document.getElementById(`row-${key}`)?.focus({ preventScroll: true });
 	}
@@ -125,6 +130,31 @@
 		const wanted = bench.focus;
 		if (wanted) untrack(() => void focusRow(wanted.key));
 	});
+
+	/** By the numbers, without asking the page for a layout. */
+	function isInView(index: number): boolean {
+		const { start, end } = itemAt(index);
+		const top = virtualizer.scrollOffset ?? 0;
+		return start >= top && end <= top + (virtualizer.scrollRect?.height ?? 0);
+	}
+
+	/** When the row under the keyboard goes away, such as by undo, the one in its place takes over. */
+	let hasFocus = false;
+	let lastIndex = 0;
+	$effect(() => {
+		const index = indexOf.get(currentKey);
+		if (index !== undefined) lastIndex = index;
+		else if (hasFocus) {
+			const next = rows[Math.min(lastIndex, rows.length - 1)];
+			if (next) untrack(() => void focusRow(next.key));
+		}
+	});
+
+	/** A row that goes away blurs without a new target; that is not the person leaving. */
+	function onfocusout(event: FocusEvent) {
+		const row = event.target as HTMLElement;
+		if (row.isConnected && event.relatedTarget) hasFocus = false;
+	}
 
 	const isTag = (target: EventTarget | null) =>
 		target instanceof HTMLElement && target.role === 'treeitem';
@@ -183,9 +213,8 @@
 
 	/** Where a step goes that is added from this row. */
 	function afterRow(row: Row): Place {
-		if (row.type === 'head') return { holder: row.chain.id, index: 0 };
-		if (row.type === 'bud') return row.place;
-		return { holder: row.place.holder, index: row.place.index + 1 };
+		if (row.type === 'head') return { holder: row.chain, index: 0 };
+		return { holder: row.holder, index: row.type === 'bud' ? row.index : row.index + 1 };
 	}
 
 	// --- the sheet that opens at a tag ---
@@ -273,8 +302,8 @@
 	/** Above a chain's head: the end of the chain before it, if there is one. */
 	const chainEndBefore = (index: number): Place | null => {
 		const before = rows[index - 1];
-		if (before) return before.type === 'bud' ? before.place : null;
-		return rows[0] ? { holder: rows[0].chain.id, index: 0 } : null;
+		if (before) return placeAbove(before);
+		return rows[0]?.type === 'head' ? { holder: rows[0].chain, index: 0 } : null;
 	};
 
 	function isInside(place: Place, key: string): boolean {
@@ -293,7 +322,7 @@
 </script>
 
 <section class="trail" aria-label={t('trail.label')}>
-	<div class="scroller" bind:this={scroller}>
+	<div class="scroller" bind:this={scroller} onfocusin={() => (hasFocus = true)} {onfocusout}>
 		{#if rows.length === 0}
 			<div class="empty">
 				<p>{t('trail.empty')}</p>
@@ -320,7 +349,7 @@
 						role="treeitem"
 						tabindex={isCurrent ? 0 : -1}
 						aria-level={row.depth + 1}
-						aria-posinset={row.type === 'step' ? row.position : undefined}
+						aria-posinset={row.type === 'step' ? row.index + 1 : undefined}
 						aria-setsize={row.type === 'step' ? row.size : undefined}
 						aria-selected={isCurrent}
 						aria-expanded={row.type === 'step' && row.step.body ? true : undefined}
@@ -328,8 +357,8 @@
 							? `${t('trail.number', { number: row.number })}: ${wordsOf(row.step)}`
 							: row.type === 'bud'
 								? t(row.loop ? 'trail.budIn' : 'trail.bud')
-								: row.chain.trigger
-									? t(`step.${row.chain.trigger.kind}.name`)
+								: row.trigger
+									? t(`step.${row.trigger.kind}.name`)
 									: t('check.unlit')}
 						aria-describedby={row.type === 'step' ? 'trail-shortcuts' : undefined}
 						style:transform="translateY({item.start}px)"
@@ -338,7 +367,7 @@
 						onfocus={() => (currentKey = row.key)}
 						onkeydown={(event) => onkeydown(event, row, item.index)}
 						onclick={(event) => {
-							if (row.type === 'bud') openShelf(row.place, event.currentTarget);
+							if (row.type === 'bud') openShelf(afterRow(row), event.currentTarget);
 							else if (isTag(event.target)) currentKey = row.key;
 						}}
 					>
@@ -357,7 +386,7 @@
 								{isCurrent}
 								isRunning={bench.player.isPlaying && row.isLit}
 								canTieToLit={hasLit}
-								ontie={() => (hasLit ? bench.tieToLit(row.chain.id) : bench.tie(row.chain.id))}
+								ontie={() => (hasLit ? bench.tieToLit(row.chain) : bench.tie(row.chain))}
 								onmenu={(anchor) => openActions(row, anchor)}
 							/>
 						{:else if row.type === 'step'}
@@ -433,12 +462,14 @@
 		min-height: 0;
 		overflow: auto;
 		overscroll-behavior: contain;
+		contain: strict;
 	}
 	.list {
 		position: relative;
 	}
 	.row {
 		position: absolute;
+		contain: layout style;
 		inset: 0 0 auto 0;
 		display: flex;
 		align-items: center;

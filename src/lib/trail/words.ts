@@ -15,13 +15,20 @@ export function sentenceParts(kind: string): ReturnType<typeof partsOf> {
 	return made;
 }
 
+/** Steps are values, so the words of one never change. */
+const words = new WeakMap<Step, string>();
+
 export function wordsOf(step: Step): string {
+	const known = words.get(step);
+	if (known !== undefined) return known;
 	const { values } = definitionOf(step.kind);
-	return sentenceParts(step.kind)
+	const made = sentenceParts(step.kind)
 		.map((part) =>
 			'slot' in part
 				? showValue(step.kind, part.slot, values[part.slot]!, step.values[part.slot]!)
 				: part.text
 		)
 		.join('');
+	words.set(step, made);
+	return made;
 }

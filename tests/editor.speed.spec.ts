@@ -1,0 +1,77 @@
+/**
+ * How fast the trail answers with a plan of 500 steps, in the production build: from the press of a
+ * key to a laid-out page. Run with `npm run bench`; prints, and fails only when nothing happens.
+ */
+import { expect, test } from '@playwright/test';
+import { go, lamp, repeat, right, wait } from '../src/core/testing/sample';
+import { openPlan, tag } from './helpers';
+
+const steps = Array.from({ length: 100 }, () =>
+	repeat(2, [go(0.2), right(90), lamp('#38d39f'), wait(0.1)])
+);
+
+test('500 steps', async ({ page }) => {
+	await openPlan(page, steps);
+	await expect(tag(page, 'Step 1: Repeat 2 times')).toBeVisible();
+	const times = await page.evaluate(async () => {
+		const frame = () => new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+		const measured: Record<string, number[]> = {};
+		const macrotask = () =>
+			new Promise((done) => {
+				const { port1, port2 } = new MessageChannel();
+				port1.onmessage = done;
+				port2.postMessage(null);
+			});
+		const rows = () =>
+			Array.from(document.querySelectorAll('[role=treeitem]'), (row) => row.ariaLabel)
+				.sort()
+				.join();
+		const focused = () => document.activeElement as HTMLElement;
+		async function press(name: string, key: string, more: KeyboardEventInit = {}) {
+			await frame();
+			const before = rows();
+			const began = performance.now();
+			focused().dispatchEvent(
+				new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...more })
+			);
+			await macrotask();
+			document.body.getBoundingClientRect();
+			(measured[name] ??= []).push(performance.now() - began);
+			await frame();
+			if (rows() === before && !name.includes('shelf'))
+				throw new Error(`Nothing came of "${name}".`);
+		}
+		const focusStep = () =>
+			document.querySelector<HTMLElement>('[aria-label^="Step 12:"]')!.focus();
+		for (let round = 0; round < 40; round++) {
+			focusStep();
+			await press('move', 'ArrowDown', { altKey: true });
+			await press('undo the move', 'z', { ctrlKey: true });
+			focusStep();
+			await press('remove', 'Delete');
+			await press('undo the removal', 'z', { ctrlKey: true });
+			focusStep();
+			await press('add: open the shelf', 'Enter');
+			await new Promise((done) => setTimeout(done, 80));
+			await press('add: tie the step', 'Enter');
+			await new Promise((done) => setTimeout(done, 80));
+			await press('undo the addition', 'z', { ctrlKey: true });
+		}
+		const scroller = document.querySelector('.scroller')!;
+		let last = performance.now();
+		for (let i = 0; i < 120; i++) {
+			scroller.scrollTop += 90;
+			await new Promise((done) => requestAnimationFrame(done));
+			const now = performance.now();
+			(measured['scroll, frame to frame'] ??= []).push(now - last);
+			last = now;
+		}
+		return measured;
+	});
+	for (const [name, list] of Object.entries(times)) {
+		const sorted = list.toSorted((a, b) => a - b);
+		const at = (part: number) => sorted[Math.floor(sorted.length * part)]!.toFixed(1).padStart(6);
+		console.log(`${name.padEnd(24)} median ${at(0.5)} ms   95th percentile ${at(0.95)} ms`);
+	}
+	expect(await tag(page, /^Step/).count()).toBeGreaterThan(5);
+});
