@@ -7,7 +7,7 @@
 	import { speeds } from './player.svelte';
 	import { playTone } from './sound';
 
-	let { bench, onstep }: { bench: Workbench; onstep: (stepId: string) => void } = $props();
+	let { bench }: { bench: Workbench } = $props();
 
 	const player = $derived(bench.player);
 	let isMuted = $state(false);
@@ -103,14 +103,12 @@
 			>
 			<div class="bands" aria-hidden="true">
 				{#each bands as span, index (index)}
-					<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
 					<span
 						class="band"
 						class:now={span.start <= player.time && span.end > player.time && !player.isAtEnd}
 						class:passed={span.end <= player.time}
 						style:left="{percent(span.start)}%"
 						style:width="max(3px, {percent(span.end - span.start)}% - 1px)"
-						onclick={() => onstep(span.stepId)}
 						>{#if (percent(span.end - span.start) * width) / 100 > 16}{span.number}{/if}</span
 					>
 				{/each}

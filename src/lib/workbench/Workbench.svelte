@@ -112,7 +112,7 @@
 					{/if}
 				</div>
 			</div>
-			<Timeline {bench} onstep={jumpTo} />
+			<Timeline {bench} />
 		</div>
 		<div class="right"><Trail {bench} /></div>
 	</main>

@@ -1,0 +1,117 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import index from '../../samples/index.json';
+import { writeDocument } from '../core/document';
+import { go, planOf, repeat } from '../core/testing/sample';
+
+const folder = mkdtempSync(join(tmpdir(), 'lantern-step-cli-'));
+const sample = (kind: 'plans' | 'courses', file: string) => `samples/${kind}/${file}.json`;
+
+function mission(...words: string[]) {
+	const run = spawnSync('npx', ['tsx', 'src/cli/mission.ts', ...words], { encoding: 'utf8' });
+	const errors = run.stderr.split('\n').filter((line) => line && !line.startsWith('npm warn'));
+	return { code: run.status, output: run.stdout, errors };
+}
+
+function file(name: string, text: string): string {
+	const path = join(folder, name);
+	writeFileSync(path, text);
+	return path;
+}
+
+describe('mission run', () => {
+	it.each(index.plans)('rehearses the sample $file', ({ file, course }) => {
+		const words = [
+			'--plan',
+			sample('plans', file),
+			'--course',
+			sample('courses', course),
+			'--seed',
+			'3'
+		];
+		const { code, output } = mission('run', ...words);
+		expect(code).toBe(0);
+		const isWrong = file === 'reed-maze-outer';
+		expect(JSON.parse(output).outcome).toBe(isWrong ? 'halted' : 'finished');
+	});
+
+	it('prints the same bytes for the same seed, and a trace with a header', () => {
+		const trace = join(folder, 'trace.csv');
+		const words = [
+			'--plan',
+			sample('plans', 'first-lamp'),
+			'--course',
+			sample('courses', 'open-quay')
+		];
+		const first = mission('run', ...words, '--seed', '7', '--variation', 'worn', '--trace', trace);
+		expect(mission('run', ...words, '--seed', '7', '--variation', 'worn').output).toBe(
+			first.output
+		);
+		expect(mission('run', ...words, '--seed', '8', '--variation', 'worn').output).not.toBe(
+			first.output
+		);
+		const [header, ...lines] = readFileSync(trace, 'utf8').split('\r\n');
+		expect(header).toMatch(/^time_s,x_m,y_m,bearing_deg,/);
+		expect(lines[0]).toMatch(/^0\.00000,/);
+	});
+});
+
+describe('bad input', () => {
+	const good = writeDocument(planOf([go(0.3)]));
+	const deep = Array.from({ length: 40 }).reduce((body: unknown) => [repeat(2, body as never)], []);
+	const cases: [string, string, RegExp][] = [
+		['truncated', good.slice(0, 120), /Line \d+, column \d+: the text is cut off/],
+		['version', good.replace('"version": 1', '"version": 2'), /version: version 1 was expected/],
+		['unknown step', good.replace('"go"', '"leap"'), /chains\[0\]\.steps\[0\]\.kind: one of go, /],
+		[
+			'range',
+			good.replace('0.3', '-4'),
+			/chains\[0\]\.steps\[0\]\.values\.distance: at least 0\.01/
+		],
+		['deep', writeDocument(planOf(deep as never)), /nested more than 32 levels deep/],
+		['large', `"${'x'.repeat(10 << 20)}"`, /larger than 2,097,152 bytes/],
+		['prototype', good.replace('"id"', '"__proto__": {}, "id"'), /"__proto__" is not allowed/],
+		[
+			'unknown field',
+			good.replace('"robots"', '"pets": 1, "robots"'),
+			/the field "pets" is unknown/
+		]
+	];
+
+	it.each(cases)('%s: exit 2 and one sentence with the place', (name, text, sentence) => {
+		const { code, output, errors } = mission('check', '--plan', file(`${name}.json`, text));
+		expect(code).toBe(2);
+		expect(output).toBe('');
+		expect(errors).toHaveLength(1);
+		expect(errors[0]).toContain(`${name}.json`);
+		expect(errors[0]).toMatch(sentence);
+	});
+
+	it('in the options is named, too', () => {
+		expect(mission('run', '--plan', 'nowhere.json').errors[0]).toMatch(/nowhere\.json: .*ENOENT/);
+		expect(mission('fly')).toMatchObject({ code: 2 });
+		const words = [
+			'--plan',
+			sample('plans', 'first-lamp'),
+			'--course',
+			sample('courses', 'open-quay')
+		];
+		expect(mission('run', ...words, '--seed', 'x').errors[0]).toMatch(/--seed: a whole number/);
+	});
+
+	it('check lists what is odd about a plan', () => {
+		const plan = planOf([repeat(3, [])]);
+		plan.chains[0] = { ...plan.chains[0]!, trigger: null } as never;
+		const { problems } = JSON.parse(
+			mission('check', '--plan', file('odd.json', writeDocument(plan))).output
+		);
+		expect(problems.map((problem: { place: string }) => problem.place)).toEqual([
+			'chains',
+			'chains[0]',
+			'chains[0].steps[0]'
+		]);
+	});
+});
