@@ -103,8 +103,8 @@ describe('bad input', () => {
 	});
 
 	it('check lists what is odd about a plan', () => {
-		const plan = planOf([repeat(3, [])]);
-		plan.chains[0] = { ...plan.chains[0]!, trigger: null } as never;
+		const lit = planOf([repeat(3, [])]);
+		const plan = { ...lit, chains: lit.chains.map((chain) => ({ ...chain, trigger: null })) };
 		const { problems } = JSON.parse(
 			mission('check', '--plan', file('odd.json', writeDocument(plan))).output
 		);

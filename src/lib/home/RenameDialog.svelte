@@ -24,7 +24,6 @@
 
 <Dialog open={document !== null} onOpenChange={({ open }) => !open && onclose()}>
 	<Portal>
-		<Dialog.Backdrop class="backdrop" />
 		<Dialog.Positioner class="middle">
 			<Dialog.Content class="panel dialog">
 				<Dialog.Title class="heading mb-3 text-xl">{t('home.rename')}</Dialog.Title>
@@ -44,12 +43,6 @@
 </Dialog>
 
 <style>
-	:global(.backdrop) {
-		position: fixed;
-		inset: 0;
-		z-index: 40;
-		background: oklch(0.15 0.03 258 / 0.5);
-	}
 	:global(.middle) {
 		position: fixed;
 		inset: 0;
@@ -57,6 +50,7 @@
 		display: grid;
 		place-items: center;
 		padding: 1rem;
+		background: oklch(0.15 0.03 258 / 0.5);
 	}
 	:global(.dialog) {
 		width: min(26rem, 100%);
