@@ -45,6 +45,9 @@ for (const colorScheme of ['light', 'dark'] as const) {
 		await page.getByRole('button', { name: 'More for Reed maze', exact: true }).click();
 		await expect(page.getByRole('menu')).toBeVisible();
 		expect(await violations(page)).toEqual([]);
+		await page.getByRole('menuitem', { name: 'Rename' }).click();
+		await expect(page.getByRole('dialog')).toBeVisible();
+		expect(await violations(page)).toEqual([]);
 		await page.goto('/plans/gone');
 		expect(await violations(page)).toEqual([]);
 

@@ -24,6 +24,9 @@ test('two tabs on one plan: the second is told, and both versions are kept', asy
 	await expect(other.getByRole('alert')).toContainText('Quay there and back (second version)');
 	await isSaved(other);
 	await other.reload();
+	await expect(other.getByLabel('Name of the plan')).toHaveValue(
+		'Quay there and back (second version)'
+	);
 	expect(await stepsOf(other)).toEqual(['1 Step 1: Go forward 77 cm at 40 %']);
 	await page.reload();
 	await expect(tag(page, 'When Run is pressed')).toBeVisible();

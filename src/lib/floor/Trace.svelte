@@ -9,7 +9,6 @@
 		time = Infinity,
 		isBefore = false,
 		scale,
-		highlighted = null,
 		onleg
 	}: {
 		attempt: Attempt;
@@ -19,7 +18,6 @@
 		isBefore?: boolean;
 		/** Pixels a metre, so that numbers keep their size. */
 		scale: number;
-		highlighted?: string | null;
 		onleg?: (stepId: string) => void;
 	} = $props();
 
@@ -90,7 +88,6 @@
 	<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
 	<g
 		class="leg-end"
-		class:highlighted={highlighted === stepId}
 		transform="translate({x},{y}) scale({pixel},{-pixel})"
 		onclick={() => onleg?.(stepId)}
 	>
@@ -132,10 +129,6 @@
 		font-weight: 650;
 		text-anchor: middle;
 		font-variant-numeric: tabular-nums;
-	}
-	.highlighted rect {
-		fill: var(--lamp-soft);
-		stroke: var(--lamp-text);
 	}
 	.bump circle {
 		fill: color-mix(in oklch, var(--signal) 18%, transparent);

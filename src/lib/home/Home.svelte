@@ -44,10 +44,11 @@
 	]);
 
 	onMount(async () => {
-		const count = await sendOrphans();
-		if (count === 0) return;
+		const { sent, refusals } = await sendOrphans();
+		if (refusals[0]) news = { text: t('save.refused', { reason: refusals[0] }) };
+		if (sent === 0) return;
 		await invalidateAll();
-		news = { text: t('home.sentOrphans', { count }) };
+		news ??= { text: t('home.sentOrphans', { count: sent }) };
 	});
 
 	/** Does something on the server, then shows the list as it is now. */

@@ -3,7 +3,7 @@
  * tabs never overwrite each other's. A tab holds a lock for as long as it lives: a draft whose tab
  * has gone is sent by whichever page opens next.
  */
-import { openDB, type DBSchema } from 'idb';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { newId } from './id';
 import type { Save } from './protocol';
 
@@ -23,23 +23,26 @@ const open = () =>
 		upgrade: (database) => void database.createObjectStore('drafts', { keyPath: ['id', 'tab'] })
 	});
 
-let opened: ReturnType<typeof open> | undefined;
-const device = () => (opened ??= open());
+let opened: Promise<IDBPDatabase<Shape> | null> | undefined;
+
+/** Null where a browser offers no storage, as some do in private windows: the server still saves. */
+const device = () => (opened ??= open().catch(() => null));
 
 export async function keepDraft(draft: Draft): Promise<void> {
-	await (await device()).put('drafts', draft);
+	await (await device())?.put('drafts', draft);
 }
 
 /** Drops a draft that the server has, unless a newer one took its place meanwhile. */
 export async function dropDraft(id: string, tab: string, saveId: string): Promise<void> {
-	const transaction = (await device()).transaction('drafts', 'readwrite');
+	const transaction = (await device())?.transaction('drafts', 'readwrite');
+	if (!transaction) return;
 	const draft = await transaction.store.get([id, tab]);
 	if (draft?.save.saveId === saveId) await transaction.store.delete([id, tab]);
 	await transaction.done;
 }
 
 export async function findDraft(id: string, tab: string): Promise<Draft | undefined> {
-	return (await device()).get('drafts', [id, tab]);
+	return (await device())?.get('drafts', [id, tab]);
 }
 
 /**
@@ -47,7 +50,7 @@ export async function findDraft(id: string, tab: string): Promise<Draft | undefi
  * one that its tab sends as well is recognised by the server.
  */
 export async function orphans(): Promise<Draft[]> {
-	const drafts = await (await device()).getAll('drafts');
+	const drafts = (await (await device())?.getAll('drafts')) ?? [];
 	if (!navigator.locks) return drafts;
 	const { held = [] } = await navigator.locks.query();
 	const alive = new Set(held.map((lock) => lock.name));

@@ -22,7 +22,7 @@ export class Saver {
 	/** Why the server said no. */
 	refusal = $state('');
 
-	private tab = '';
+	private readonly tab = thisTab();
 	private draft: Save | null = null;
 	private unanswered: string[] = [];
 	private isSending = false;
@@ -38,8 +38,7 @@ export class Saver {
 
 	/** What this tab had not sent when it was closed or reloaded. */
 	async restore(): Promise<Save | null> {
-		this.tab = await thisTab();
-		const found = await findDraft(this.id, this.tab);
+		const found = await findDraft(this.id, await this.tab);
 		if (!found) return null;
 		this.draft = found.save;
 		this.unanswered = [...found.save.unanswered, found.save.saveId];
@@ -67,9 +66,10 @@ export class Saver {
 		if (this.draft) this.schedule(0);
 	}
 
+	/** The document is closed: what is left is sent without waiting for a pause. */
 	dispose(): void {
 		if (this.keepTimer) this.keepNow();
-		clearTimeout(this.timer);
+		this.hurry();
 	}
 
 	/** After the frame that shows the change; changes that come together are kept together. */
@@ -80,8 +80,10 @@ export class Saver {
 	private keepNow(): void {
 		clearTimeout(this.keepTimer);
 		this.keepTimer = undefined;
-		const { id, tab, draft: save } = this;
-		if (save) this.keeping = this.keeping.then(() => keepDraft({ id, tab, save }));
+		const { id, draft: save } = this;
+		if (!save) return;
+		const keep = async () => keepDraft({ id, tab: await this.tab, save });
+		this.keeping = this.keeping.then(keep, keep);
 	}
 
 	private schedule(delay: number): void {
@@ -96,7 +98,8 @@ export class Saver {
 		const { id } = this;
 		try {
 			if (this.keepTimer) this.keepNow();
-			await this.keeping;
+			// A device that is full must not keep the server from saving.
+			await this.keeping.catch((error) => console.warn(error));
 			const saved = await sendSave(id, save);
 			this.unanswered = [];
 			this.revision = saved.revision;
@@ -105,7 +108,7 @@ export class Saver {
 				this.draft = null;
 				this.state = 'saved';
 			}
-			await dropDraft(id, this.tab, save.saveId);
+			await dropDraft(id, await this.tab, save.saveId);
 			if (saved.kept) this.moveTo(saved.kept);
 			if (this.draft) this.schedule(0);
 		} catch (error) {
@@ -129,7 +132,7 @@ export class Saver {
 		this.id = kept.id;
 		this.secondVersion = kept;
 		if (draft) {
-			void this.keeping.then(() => dropDraft(before, this.tab, draft.saveId));
+			void this.keeping.then(async () => dropDraft(before, await this.tab, draft.saveId));
 			this.keep();
 		}
 	}

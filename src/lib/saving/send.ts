@@ -30,18 +30,22 @@ export async function sendSave(id: string, save: Save): Promise<Saved> {
 	return savedSchema.parse(await request('PUT', `/api/documents/${id}`, save));
 }
 
-/** Sends what tabs that are gone have left on the device. @returns how many were sent */
-export async function sendOrphans(): Promise<number> {
+/**
+ * Sends what tabs that are gone have left on the device, as far as the server can be reached.
+ * @returns how many were sent, and why others were refused; those stay on the device
+ */
+export async function sendOrphans(): Promise<{ sent: number; refusals: string[] }> {
 	let sent = 0;
-	for (const draft of await orphans()) {
+	const refusals: string[] = [];
+	for (const { id, tab, save } of await orphans()) {
 		try {
-			await sendSave(draft.id, draft.save);
+			await sendSave(id, save);
+			await dropDraft(id, tab, save.saveId);
+			sent += 1;
 		} catch (error) {
-			if (error instanceof Refused) throw error;
-			return sent;
+			if (!(error instanceof Refused)) break;
+			refusals.push(error.message);
 		}
-		await dropDraft(draft.id, draft.tab, draft.save.saveId);
-		sent += 1;
 	}
-	return sent;
+	return { sent, refusals };
 }

@@ -144,6 +144,7 @@
 	{#if isRunning}
 		<button
 			class="button button-stop run"
+			title="Ctrl ."
 			onclick={() => {
 				player.halt();
 				bench.announce(t('say.halted'));

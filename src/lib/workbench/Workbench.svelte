@@ -38,7 +38,10 @@
 	});
 
 	$effect(() => {
-		if (bench.saver.secondVersion) replaceState(`/plans/${bench.saver.secondVersion.id}`, {});
+		const kept = bench.saver.secondVersion;
+		if (!kept) return;
+		replaceState(`/plans/${kept.id}`, {});
+		untrack(() => bench.edit({ type: 'rename', name: kept.name }));
 	});
 	$effect(() => {
 		if (bench.player.isPlaying) pane = 'floor';
@@ -65,6 +68,7 @@
 		else if (key === 'z') bench.undo();
 		else if (key === 'y') bench.redo();
 		else if (key === 'enter') void bench.rehearse();
+		else if (key === '.') bench.player.halt();
 		else return;
 		event.preventDefault();
 	}
