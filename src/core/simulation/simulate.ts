@@ -133,7 +133,7 @@ class Simulation {
 		if (!finish) return this.outcome('ended', { key: 'outcome.over', values: { seconds } });
 		const distance = this.distanceTo(finish.at) - finish.radius;
 		const key = bump?.number ? 'outcome.endedAfterBump' : 'outcome.ended';
-		const values = { seconds, centimetres: distance * 100, number: bump?.number ?? 0 };
+		const values = { seconds, centimetres: Math.max(1, distance * 100), number: bump?.number ?? 0 };
 		return this.outcome('ended', { key, values });
 	}
 

@@ -1,23 +1,17 @@
 <script lang="ts">
 	/** The pane that shows the chains: cords with lamps and tags. Only the rows in view are drawn. */
 	import { Plus } from '@lucide/svelte';
-	import {
-		elementScroll,
-		observeElementOffset,
-		observeElementRect,
-		Virtualizer,
-		type VirtualItem
-	} from '@tanstack/virtual-core';
 	import { onDestroy, tick, untrack } from 'svelte';
-	import type { Place } from '$core/plan/places';
-	import { locateSteps } from '$core/plan/places';
+	import { locateSteps, type Place } from '$core/plan/places';
 	import { t } from '$lib/i18n';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import ChainHead from './ChainHead.svelte';
 	import { TagDragging } from './drag';
-	import { indent, placeAbove, rowHeights, rowsOf, type Row } from './rows';
+	import { contains, landingAt, nowhere, type Landing } from './landing';
+	import { indent, rowsOf, type Row } from './rows';
 	import Sheet, { type Opening } from './Sheet.svelte';
 	import StepTag from './StepTag.svelte';
+	import { VisibleRows } from './visible-rows.svelte';
 	import { wordsOf } from './words';
 
 	let { bench }: { bench: Workbench } = $props();
@@ -41,79 +35,24 @@
 	const progress = $derived(bench.player.progress);
 	/** Room for the longest tags at the deepest place; beyond the pane's width the trail scrolls. */
 	const widest = $derived(Math.max(0, ...rows.map((row) => row.depth)) * indent + 375);
-	const heightOf = (row: Row): number =>
-		row.type === 'head' && !row.isLit ? 92 : rowHeights[row.type];
 
 	// --- drawing only what shows ---
 
-	let items = $state.raw<VirtualItem[]>([]);
-	let total = $state(0);
-	const virtualizer = new Virtualizer<HTMLDivElement, HTMLElement>(options(0));
-
-	function options(count: number) {
-		return {
-			count,
-			getScrollElement: () => scroller ?? null,
-			estimateSize: (index: number) => heightOf(rows[index]!),
-			getItemKey: (index: number) => rows[index]!.key,
-			overscan: 6,
-			paddingStart: 12,
-			paddingEnd: 24,
-			scrollPaddingStart: 40,
-			scrollPaddingEnd: 60,
-			observeElementRect,
-			observeElementOffset,
-			scrollToFn: elementScroll,
-			onChange: draw
-		};
-	}
-
-	function draw() {
-		items = virtualizer.getVirtualItems();
-		total = virtualizer.getTotalSize();
-	}
-
-	$effect(() =>
-		untrack(() => {
-			const unmount = virtualizer._didMount();
-			virtualizer._willUpdate();
-			draw();
-			return unmount;
-		})
-	);
+	const visible = new VisibleRows(() => scroller ?? null);
+	$effect(() => untrack(() => visible.mount()));
 	$effect.pre(() => {
-		virtualizer.setOptions(options(rows.length));
-		untrack(() => {
-			virtualizer.measure();
-			virtualizer._willUpdate();
-			draw();
-		});
+		const shown = rows;
+		untrack(() => visible.show(shown));
 	});
 
 	/** Items in view, and the one being dragged or under the keyboard, so that it never goes away. */
 	const shown = $derived.by(() => {
-		const kept = new Set([drag?.key, current]);
-		const inView = new Set(items.map((item) => item.index));
-		const extra = [...kept]
-			.map((key) => (key === undefined ? undefined : indexOf.get(key)))
-			.filter((index): index is number => index !== undefined && !inView.has(index));
-		return [...items.filter((item) => item.index < rows.length), ...extra.map(itemAt)];
+		const inView = visible.items.filter((item) => item.index < rows.length);
+		const drawn = new Set(inView.map((item) => item.index));
+		const extra = [drag?.key ?? '', current].flatMap((key) => indexOf.get(key) ?? []);
+		const missing = [...new Set(extra)].filter((index) => !drawn.has(index));
+		return [...inView, ...missing.map((index) => visible.itemAt(index))];
 	});
-
-	function itemAt(index: number): VirtualItem {
-		const start = virtualizer.getOffsetForIndex(index, 'start')?.[0] ?? 0;
-		const found = virtualizer.measurementsCache[index];
-		return (
-			found ?? {
-				key: rows[index]!.key,
-				index,
-				start,
-				end: start,
-				size: heightOf(rows[index]!),
-				lane: 0
-			}
-		);
-	}
 
 	// --- keyboard ---
 
@@ -121,7 +60,7 @@
 		currentKey = key;
 		const index = indexOf.get(key);
 		if (index === undefined) return;
-		if (!isInView(index)) virtualizer.scrollToIndex(index, { align: 'auto' });
+		visible.reveal(index);
 		await tick();
 		document.getElementById(`row-${key}`)?.focus({ preventScroll: true });
 	}
@@ -130,13 +69,6 @@
 		const wanted = bench.focus;
 		if (wanted) untrack(() => void focusRow(wanted.key));
 	});
-
-	/** By the numbers, without asking the page for a layout. */
-	function isInView(index: number): boolean {
-		const { start, end } = itemAt(index);
-		const top = virtualizer.scrollOffset ?? 0;
-		return start >= top && end <= top + (virtualizer.scrollRect?.height ?? 0);
-	}
 
 	/** When the row under the keyboard goes away, such as by undo, the one in its place takes over. */
 	let hasFocus = false;
@@ -246,13 +178,10 @@
 
 	// --- dragging ---
 
-	interface Drag {
-		key: string;
-		x: number;
-		y: number;
-		target: Place | 'aside' | 'remove' | null;
-		/** Pixels from the top of the list, for the mark that shows where it lands. */
-		line: { y: number; depth: number } | null;
+	interface Drag extends Landing {
+		readonly key: string;
+		readonly x: number;
+		readonly y: number;
 	}
 	let drag = $state.raw<Drag | null>(null);
 	let asideZone = $state<HTMLElement>();
@@ -261,10 +190,10 @@
 		began: (key) => {
 			opening = null;
 			currentKey = key;
-			drag = { key, x: 0, y: 0, target: null, line: null };
+			drag = { key, x: 0, y: 0, ...nowhere };
 		},
 		moved: (x, y) => {
-			if (drag) drag = { ...drag, x, y, ...targetAt(x, y) };
+			if (drag) drag = { ...drag, x, y, ...landingUnder(x, y, drag.key) };
 			scrollNearEdge(y);
 		},
 		ended: (isCancelled) => {
@@ -280,35 +209,11 @@
 	});
 	onDestroy(() => dragging.destroy());
 
-	const contains = (box: DOMRect | undefined, x: number, y: number) =>
-		box !== undefined && x >= box.left && x <= box.right && y >= box.top && y <= box.bottom;
-
-	function targetAt(x: number, y: number): Pick<Drag, 'target' | 'line'> {
+	function landingUnder(x: number, y: number, key: string): Landing {
 		if (contains(asideZone?.getBoundingClientRect(), x, y)) return { target: 'aside', line: null };
 		const box = scroller.getBoundingClientRect();
 		if (!contains(box, x, y)) return { target: 'remove', line: null };
-		const inside = y - box.top + scroller.scrollTop;
-		const index = rows.findIndex((_, i) => {
-			const { start, size } = virtualizer.measurementsCache[i]!;
-			return inside < start + size / 2;
-		});
-		const row = rows[index === -1 ? rows.length - 1 : index];
-		const place = row && (placeAbove(row) ?? chainEndBefore(index));
-		if (!row || !place || isInside(place, drag!.key)) return { target: null, line: null };
-		const top = virtualizer.measurementsCache[indexOf.get(row.key)!]!.start;
-		return { target: place, line: { y: top - 3, depth: row.depth } };
-	}
-
-	/** Above a chain's head: the end of the chain before it, if there is one. */
-	const chainEndBefore = (index: number): Place | null => {
-		const before = rows[index - 1];
-		if (before) return placeAbove(before);
-		return rows[0]?.type === 'head' ? { holder: rows[0].chain, index: 0 } : null;
-	};
-
-	function isInside(place: Place, key: string): boolean {
-		const located = locateSteps(bench.plan).get(place.holder);
-		return located !== undefined && [...located.around, located.step].some(({ id }) => id === key);
+		return landingAt(y - box.top + scroller.scrollTop, rows, visible, bench.plan, key);
 	}
 
 	function scrollNearEdge(y: number) {
@@ -335,7 +240,7 @@
 				class="list"
 				role="tree"
 				aria-label={t('trail.label')}
-				style:height="{total}px"
+				style:height="{visible.total}px"
 				style:min-width="{widest}px"
 			>
 				{#each shown as item (item.key)}

@@ -36,7 +36,14 @@ export interface BudRow extends Base {
 }
 export type Row = HeadRow | StepRow | BudRow;
 
-export const rowHeights = { head: 60, step: 54, bud: 50 } as const;
+const rowHeights = { head: 60, step: 54, bud: 50 };
+/** An unlit chain says so, with a button, on two lines. */
+const unlitHeadHeight = 92;
+
+/** Pixels. */
+export const heightOf = (row: Row): number =>
+	row.type === 'head' && !row.isLit ? unlitHeadHeight : rowHeights[row.type];
+
 export const indent = 26;
 
 /**

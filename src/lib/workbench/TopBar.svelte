@@ -45,6 +45,7 @@
 </script>
 
 <header class="bar">
+	<h1 class="sr-only-live">{bench.plan.name}</h1>
 	<a
 		class="button button-plain button-icon"
 		href="/"

@@ -45,7 +45,7 @@ const spreads: Record<Exclude<Variation, 'ideal'>, Spread> = {
 		gyroBias: 0.0005,
 		deadZone: [0.008, 0.016],
 		battery: [0.45, 1],
-		slip: [0.008, 0.02],
+		slip: [0.01, 0.025],
 		placing: [0.004, 0.012]
 	},
 	worn: {
