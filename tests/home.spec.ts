@@ -49,6 +49,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
 		await expect(page.getByRole('dialog')).toBeVisible();
 		expect(await violations(page)).toEqual([]);
 		await page.goto('/plans/gone');
+		await expect(page.getByRole('heading', { name: 'That did not work' })).toBeVisible();
 		expect(await violations(page)).toEqual([]);
 
 		await openPlan(page, [repeat(2, [go(0.6)])], 'reed-maze');
