@@ -9,7 +9,7 @@ import {
 import { heightOf, type Row } from './rows';
 
 /** Rows drawn beyond either edge. */
-const overscan = 6;
+const overscan = 3;
 /** Pixels free above the first row and below the last. */
 const paddingStart = 12;
 const paddingEnd = 24;
