@@ -2,8 +2,7 @@
 	/** Where steps are taken from: type what you want, or choose from the families. */
 	import { families } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
-	import { showValue } from '$lib/values/format';
-	import { sentenceParts } from '$lib/trail/words';
+	import { phrase } from '$lib/trail/words';
 	import { offersFor, type Offer } from './typed';
 
 	let { onchoose }: { onchoose: (offer: Offer) => void } = $props();
@@ -25,15 +24,6 @@
 	);
 	const ordered = $derived(groups.flatMap((group) => group.offers));
 	const chosen = $derived(ordered[active]);
-
-	const wordsOf = ({ definition, values }: Offer) =>
-		sentenceParts(definition.kind)
-			.map((part) =>
-				'slot' in part
-					? showValue(definition.kind, part.slot, definition.values[part.slot]!, values[part.slot]!)
-					: part.text
-			)
-			.join('');
 
 	function onkeydown(event: KeyboardEvent) {
 		const count = ordered.length;
@@ -85,7 +75,7 @@
 						<svg viewBox="0 0 24 24" width="22" height="22" aria-hidden="true"
 							><path d={glyph} /></svg
 						>
-						<span>{wordsOf(offer)}</span>
+						<span>{phrase(kind, offer.values)}</span>
 					</div>
 				{/each}
 			</div>

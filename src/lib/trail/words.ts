@@ -1,6 +1,7 @@
 /** A step in words, for a tag, a screen reader, a message. */
 import type { Step } from '$core/plan/plan';
 import { definitionOf } from '$core/steps/catalogue';
+import type { Values } from '$core/steps/definition';
 import { partsOf } from '$lib/i18n';
 import { showValue } from '$lib/values/format';
 
@@ -15,20 +16,25 @@ export function sentenceParts(kind: string): ReturnType<typeof partsOf> {
 	return made;
 }
 
+/** A step of this kind with these values, in words. */
+export function phrase(kind: string, values: Values): string {
+	const definitions = definitionOf(kind).values;
+	return sentenceParts(kind)
+		.map((part) =>
+			'slot' in part
+				? showValue(kind, part.slot, definitions[part.slot]!, values[part.slot]!)
+				: part.text
+		)
+		.join('');
+}
+
 /** Steps are values, so the words of one never change. */
 const words = new WeakMap<Step, string>();
 
 export function wordsOf(step: Step): string {
 	const known = words.get(step);
 	if (known !== undefined) return known;
-	const { values } = definitionOf(step.kind);
-	const made = sentenceParts(step.kind)
-		.map((part) =>
-			'slot' in part
-				? showValue(step.kind, part.slot, values[part.slot]!, step.values[part.slot]!)
-				: part.text
-		)
-		.join('');
+	const made = phrase(step.kind, step.values);
 	words.set(step, made);
 	return made;
 }

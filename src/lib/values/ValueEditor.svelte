@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** Changes one value of a step. Each change is an edit of its own, seen at once on the tag. */
 	import type { Step } from '$core/plan/plan';
+	import { robotKindOf } from '$core/robots/kinds';
 	import { definitionOf } from '$core/steps/catalogue';
 	import type { Value } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
@@ -18,6 +19,10 @@
 	}: { bench: Workbench; step: Step; name: string; onclose: () => void } = $props();
 
 	const definition = $derived(definitionOf(step.kind).values[name]!);
+	/** cm/s with a full battery, of the robot the plan is for. */
+	const realSpeed = $derived(
+		Number(step.values[name]) * robotKindOf(bench.plan.robots[0]!.kind).topSpeed * 100
+	);
 	const label = $derived(t(`step.${step.kind}.${name}`));
 
 	function set(value: Value) {
@@ -35,7 +40,7 @@
 	{#if definition.type === 'number'}
 		<NumberEditor {definition} value={Number(step.values[name])} onset={set} {onclose} />
 		{#if definition.quantity === 'ratio' && name === 'speed'}
-			<p class="hint">{t('value.realSpeed', { speed: Number(step.values[name]) * 50 })}</p>
+			<p class="hint">{t('value.realSpeed', { speed: realSpeed })}</p>
 		{/if}
 	{:else if definition.type === 'choice'}
 		<ChoiceEditor
