@@ -42,7 +42,7 @@ test('a new person plans, rehearses, changes a number, and finds everything as i
 test('three steps, values, a move, a rehearsal and undo by keyboard alone', async ({ page }) => {
 	await openPlan(page, []);
 	const { keyboard } = page;
-	for (let i = 0; i < 20; i++) {
+	for (let i = 0; i < 40; i++) {
 		if (await tag(page, 'When Run is pressed').evaluate((row) => row === document.activeElement))
 			break;
 		await keyboard.press('Tab');

@@ -3,7 +3,7 @@ import { isSaved, openPlan, stepsOf, tag } from './helpers';
 
 test('three steps, values, a move, a rehearsal and undo by touch', async ({ page }) => {
 	await openPlan(page, []);
-	for (const step of [/^Go forward/, /^Turn right/, /^Lamp/]) {
+	for (const step of [/^Go forward/, /^Turn right/, /^Lamp amber/]) {
 		await tag(page, 'Add a step').tap();
 		await page.getByRole('option', { name: step }).tap();
 		await expect(page.getByRole('listbox')).toHaveCount(0);

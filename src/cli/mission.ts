@@ -9,7 +9,7 @@ import { robotKinds } from '../core/robots/kinds';
 import { robotDocument, robotFormat, robotSchema } from '../core/robots/robot-document';
 import { variations, type Variation } from '../core/robots/robot';
 import type { Result } from '../core/sentence';
-import { defaultLimit, maximumLimit } from '../core/simulation/settings';
+import { defaultLimit, maximumLimit, maximumTouches } from '../core/simulation/settings';
 import { simulate } from '../core/simulation/simulate';
 import { traceCsv } from '../core/simulation/trace-csv';
 import { say } from '../lib/i18n/messages';
@@ -18,6 +18,7 @@ import { reportOf } from './report';
 const usage = `Usage:
   mission run --plan FILE --course FILE [--robot FILE | --kind NAME]
       [--variation ${variations.join('|')}] [--seed N] [--limit SECONDS] [--trace FILE.csv]
+      [--touches SECONDS,SECONDS...]
   mission check --plan FILE [--course FILE] [--kind NAME]`;
 
 /** Bad input: one line on standard error, exit 2. */
@@ -33,6 +34,7 @@ const options = {
 	variation: text,
 	seed: text,
 	limit: text,
+	touches: text,
 	trace: text
 };
 type Options = Partial<Record<Exclude<keyof typeof options, 'help'>, string>>;
@@ -74,7 +76,8 @@ function run(values: Options): void {
 		robot: chooseRobot(values),
 		variation: chooseVariation(values.variation),
 		seed: wholeNumber('seed', values.seed, 1, 0, 2 ** 32 - 1),
-		limit: wholeNumber('limit', values.limit, defaultLimit, 1, maximumLimit)
+		limit: wholeNumber('limit', values.limit, defaultLimit, 1, maximumLimit),
+		touches: readTouches(values.touches)
 	});
 	if (values.trace) write(values.trace, traceCsv(attempt.trace));
 	console.log(JSON.stringify(reportOf(attempt, say), null, 2));
@@ -82,9 +85,9 @@ function run(values: Options): void {
 
 function check(values: Options): void {
 	const plan = load(values, 'plan', planSchema, planFormat);
-	if (values.course) load(values, 'course', courseSchema, courseFormat);
-	chooseRobot(values);
-	const problems = checkPlan(plan).map(({ place, id, sentence }) => ({
+	const course = values.course ? load(values, 'course', courseSchema, courseFormat) : undefined;
+	const kind = chooseRobot(values)?.kind;
+	const problems = checkPlan(plan, { kind, course }).map(({ place, id, sentence }) => ({
 		place,
 		id,
 		problem: say(sentence)
@@ -147,6 +150,16 @@ function chooseVariation(word = 'classroom'): Variation {
 	if (found) return found;
 	throw new BadInput(
 		`--variation: one of ${variations.join(', ')} was expected, but this is "${word}".`
+	);
+}
+
+/** Times at which a hand touches the robot. */
+function readTouches(words = ''): number[] {
+	const times = words.split(',').filter((word) => word !== '');
+	const wrong = times.find((word) => !/^\d+(\.\d+)?$/.test(word.trim()));
+	if (wrong === undefined && times.length <= maximumTouches) return times.map(Number);
+	throw new BadInput(
+		`--touches: up to ${maximumTouches} times in seconds with commas between them were expected, but this is "${words}".`
 	);
 }
 

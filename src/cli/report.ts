@@ -14,7 +14,7 @@ export function reportOf(attempt: Attempt, say: (sentence: Sentence) => string) 
 	const end = poseAt(-1);
 	return {
 		outcome: outcome.kind,
-		reason: [outcome.reason, ...attempt.notes].map(say).join(' '),
+		reason: [outcome.reason, ...attempt.notes.map(({ sentence }) => sentence)].map(say).join(' '),
 		seconds: tidy(outcome.seconds),
 		reachedFinish: outcome.reachedFinish,
 		lampPosts: outcome.lampPosts.map((post) => post.id),
@@ -26,6 +26,7 @@ export function reportOf(attempt: Attempt, say: (sentence: Sentence) => string) 
 		robot: attempt.robot.name,
 		variation: attempt.variation,
 		seed: attempt.seed,
+		log: attempt.log.map(({ time, stepId, value }) => ({ time_s: tidy(time), stepId, value })),
 		legs: legsOf(attempt).map((leg) => ({
 			stepId: leg.stepId,
 			kind: leg.kind,

@@ -16,6 +16,10 @@ const forbiddenNames = new Set(['__proto__', 'constructor', 'prototype']);
 
 const characters = /^[^\p{Cc}\p{Zl}\p{Zp}]*$/u;
 
+/** Text of a person on one line; may be empty unless `minimum` says otherwise. */
+export const textSchema = (maximum: number, minimum = 0) =>
+	z.string().min(minimum).max(maximum).regex(characters);
+
 /** A name that people give: shown as text, never as markup. */
 export const nameSchema = z
 	.string()
@@ -128,8 +132,8 @@ function sayIssue(issue: Issue | undefined, document: unknown): Result<never> {
 		case 'invalid_union': {
 			const discriminator = 'discriminator' in issue ? String(issue.discriminator) : undefined;
 			const options = 'options' in issue && Array.isArray(issue.options) ? issue.options : [];
-			const inside = path.at(-1) === discriminator ? path : [...path, discriminator ?? ''];
-			if (!discriminator) return problem('invalid', path);
+			if (!discriminator) return sayNearest(issue, document);
+			const inside = path.at(-1) === discriminator ? path : [...path, discriminator];
 			return problem('notOneOf', inside, {
 				options: options.join(', '),
 				found: shorten(String(valueAt(document, inside)))
@@ -143,6 +147,16 @@ function sayIssue(issue: Issue | undefined, document: unknown): Result<never> {
 			return problem('invalid', path);
 	}
 }
+
+/** Of several kinds of content, speaks of the one that was meant: whose type is right. */
+function sayNearest(issue: Issue & { code: 'invalid_union' }, document: unknown): Result<never> {
+	const meant = issue.errors.map(([first]) => first).find((first) => !isOtherType(first));
+	if (!meant) return problem('invalid', issue.path);
+	return sayIssue({ ...meant, path: [...issue.path, ...meant.path] }, document);
+}
+
+const isOtherType = (issue: Issue | undefined): boolean =>
+	!issue || (issue.path.length === 0 && ['invalid_type', 'invalid_value'].includes(issue.code));
 
 function boundKey(key: 'tooBig' | 'tooSmall', origin: string): string {
 	if (origin === 'string') return key === 'tooBig' ? 'tooLong' : 'tooShort';

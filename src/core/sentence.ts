@@ -1,6 +1,7 @@
 /**
  * What the core has to say to a person: the key of a message and what goes into it. The words stand
- * in the message files; whoever shows the sentence looks them up there.
+ * in the message files; whoever shows the sentence looks them up there. A value that begins with "@"
+ * is the key of a message itself, such as "@reading.heading".
  */
 export interface Sentence {
 	readonly key: string;

@@ -5,19 +5,24 @@ import { courseSchema } from '../core/course/course';
 import { planSchema } from '../core/plan/plan';
 import { variations } from '../core/robots/robot';
 import type { Attempt } from '../core/simulation/attempt';
-import { simulate } from '../core/simulation/simulate';
+import { maximumLimit, maximumTouches } from '../core/simulation/settings';
+import { simulate, type Rehearsal } from '../core/simulation/simulate';
 
 const rehearsalSchema = z.strictObject({
 	plan: planSchema,
 	course: courseSchema,
 	variation: z.enum(variations),
-	seed: z.int()
+	seed: z.int(),
+	limit: z.number().positive().max(maximumLimit).optional(),
+	touches: z.array(z.number().min(0)).max(maximumTouches).optional(),
+	only: z.string().optional()
 });
 
 const service = {
 	rehearse(request: unknown): Attempt {
-		const attempt = simulate(rehearsalSchema.parse(request));
-		const columns = Object.values(attempt.trace) as (Float64Array | Float32Array)[];
+		const attempt = simulate(rehearsalSchema.parse(request) as Rehearsal);
+		const { trace, sensed } = attempt;
+		const columns = [...Object.values(trace), ...Object.values(sensed)] as Float64Array[];
 		return transfer(
 			attempt,
 			columns.map((column) => column.buffer as ArrayBuffer)

@@ -4,6 +4,7 @@
  */
 import { z } from 'zod';
 import { identifierSchema, nameSchema } from '../document';
+import { floorColours, type FloorColour } from '../world/colours';
 
 export const courseFormat = 'lantern-step/course';
 
@@ -27,6 +28,58 @@ const lampPostSchema = z.strictObject({
 		.describe("Metres; the post lights when the robot's middle comes this near.")
 });
 
+const colours = Object.keys(floorColours) as [FloorColour, ...FloorColour[]];
+const colour = z.enum(colours);
+
+const tapeSchema = z.strictObject({
+	id: identifierSchema,
+	points: z.array(point).min(2).max(200).describe('The middle of the tape, in order.'),
+	isClosed: z.boolean().describe('Whether the last point is joined to the first.'),
+	radius: z
+		.number()
+		.min(0)
+		.max(5)
+		.describe('Metres; corners are rounded with it where they can be.'),
+	width: z.number().min(0.005).max(0.2).describe('Metres.'),
+	colour
+});
+
+const patchSchema = z.strictObject({
+	id: identifierSchema,
+	corners: z.array(point).min(3).max(50).describe('Its outline, in order.'),
+	colour
+});
+
+const crateSchema = z.strictObject({
+	id: identifierSchema,
+	at: point.describe('Its middle, [x, y] in metres.'),
+	bearing: z.number().min(0).lt(360),
+	width: z.number().min(0.02).max(1).describe('Metres, across its bearing.'),
+	depth: z.number().min(0.02).max(1).describe('Metres, along its bearing.'),
+	mass: z.number().min(0.01).max(5).describe('Kilograms.')
+});
+
+/** A part of the whole, for light and sound around the course. */
+const part = z.number().min(0).max(1);
+
+/** Parts that came later: a course that was written before them is read without them. */
+const later = {
+	tapes: z.array(tapeSchema).max(200).default([]),
+	patches: z.array(patchSchema).max(200).default([]),
+	crates: z.array(crateSchema).max(50).default([]),
+	table: z
+		.array(point)
+		.min(3)
+		.max(50)
+		.nullable()
+		.default(null)
+		.describe(
+			'Outline of the table that the course stands on; beyond it is the drop. null: floor.'
+		),
+	light: part.default(0.6).describe('Daylight, 0 dark to 1 bright.'),
+	sound: part.default(0.1).describe('Noise of the room, 0 to 1.')
+};
+
 export const courseSchema = z.strictObject({
 	format: z.literal(courseFormat),
 	version: z.literal(1),
@@ -44,9 +97,27 @@ export const courseSchema = z.strictObject({
 		.nullable()
 		.describe('The finish ring; null for a course that is only for trying out.'),
 	walls: z.array(wallSchema).max(2000),
-	lampPosts: z.array(lampPostSchema).max(200)
+	lampPosts: z.array(lampPostSchema).max(200),
+	...later
 });
 
 export type Course = z.infer<typeof courseSchema>;
+
+type CourseParts = Partial<Course> & Pick<Course, 'name' | 'size' | 'start'>;
+
+/** A course of these parts, with nothing else on it. */
+export const makeCourse = (parts: CourseParts): Course =>
+	courseSchema.parse({
+		format: courseFormat,
+		version: 1,
+		finish: null,
+		walls: [],
+		lampPosts: [],
+		...parts
+	});
 export type Wall = z.infer<typeof wallSchema>;
+export type Tape = z.infer<typeof tapeSchema>;
+export type Patch = z.infer<typeof patchSchema>;
+export type Crate = z.infer<typeof crateSchema>;
+export type Point = readonly [number, number];
 export type LampPost = z.infer<typeof lampPostSchema>;

@@ -32,7 +32,7 @@ describe('chains in virtual time', () => {
 		const loose = { id: 'loose', trigger: null, steps: [tone(440, 1)] };
 		const plan = planOf([go(0.3)]);
 		const attempt = rehearse({ ...plan, chains: [...plan.chains, blinking, loose] });
-		const { time, lamp: colour, speed } = attempt.trace;
+		const { time, leftLamp: colour, speed } = attempt.trace;
 		const changed = colour.findIndex((value) => value === 0x4aa8ff);
 		expect(time[changed]).toBeCloseTo(0.25, 5);
 		expect(speed[changed]).toBeGreaterThan(0.05);
@@ -54,8 +54,10 @@ describe('chains in virtual time', () => {
 			kind: 'timeout',
 			reason: { key: 'outcome.timeoutBusy' }
 		});
-		expect(attempt.notes).toEqual([{ key: 'note.neverWaits', values: { number: 1 } }]);
-		expect(attempt.tones).toEqual([{ time: 0.5, pitch: 440, length: 0.1 }]);
+		expect(attempt.notes.map(({ sentence }) => sentence)).toEqual([
+			{ key: 'note.neverWaits', values: { number: 1 } }
+		]);
+		expect(attempt.tones).toEqual([{ time: 0.5, pitch: 440, length: 0.1, volume: 0.6 }]);
 		// 20,000 records, and after that only those of steps that took time.
 		expect(attempt.spans.length).toBeLessThan(21_000);
 	});

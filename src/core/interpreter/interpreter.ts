@@ -1,22 +1,124 @@
-/** Runs the lit chains of a plan side by side in virtual time. */
-import type { Plan } from '../plan/plan';
+/**
+ * Runs the lit chains of a plan side by side in virtual time. In each tick the triggers are looked
+ * at first, then every running chain goes on, in the order of the plan.
+ */
+import type { Environment } from '../expressions/evaluate';
+import type { Datum } from '../expressions/types';
+import type { Reading } from '../expressions/vocabulary';
+import type { Ability, Watch } from '../steps/definition';
 import type { Controls } from './controls';
-import { compile } from './program';
-import { Thread, type Observer } from './thread';
+import { workOut, type Instruction, type Program } from './program';
+import { Thread, type Observer, type Shared } from './thread';
+import type { Signals } from './triggers';
+
+interface Chain {
+	readonly trigger: Instruction;
+	readonly steps: readonly Instruction[];
+	readonly watch: Watch;
+	thread: Thread | null;
+	hasFired: boolean;
+}
+
+export interface Setting {
+	readonly program: Program;
+	readonly robot: Controls;
+	readonly abilities: readonly Ability[];
+	readonly observer: Observer;
+	/** Uniform in [0, 1). */
+	readonly chance: () => number;
+}
 
 export class Interpreter {
-	private readonly threads: readonly Thread[];
+	private readonly chains: readonly Chain[];
+	private readonly shared: Shared;
+	private sent = new Set<string>();
+	private hasEnded = false;
 
-	constructor(plan: Plan, controls: Controls, observer: Observer) {
-		this.threads = compile(plan).map((chain) => new Thread(chain, controls, observer));
+	constructor({ program, robot, abilities, observer, chance }: Setting) {
+		this.shared = {
+			program,
+			robot,
+			abilities: new Set(abilities),
+			observer,
+			memory: new Map(),
+			chance,
+			send: (message) => this.sent.add(message),
+			endAll: () => {
+				this.hasEnded = true;
+			}
+		};
+		this.chains = program.chains.map(({ trigger, steps }) => ({
+			trigger,
+			steps,
+			watch: watchOf(trigger, this.shared),
+			thread: null,
+			hasFired: false
+		}));
 	}
 
-	tick(time: number): void {
-		for (const thread of this.threads) if (!thread.isOver) thread.tick(time);
+	/** @param signals what happened in the world; the messages are known here */
+	tick(signals: Omit<Signals, 'messages'>): void {
+		const messages = this.sent;
+		if (messages.size > 0) this.sent = new Set();
+		const seen: Signals = { ...signals, messages };
+		for (const chain of this.chains) {
+			if (!chain.watch.hasFired(seen)) continue;
+			chain.hasFired = true;
+			chain.thread ??= new Thread(chain.steps, this.shared);
+		}
+		for (const chain of this.chains) {
+			if (!chain.thread) continue;
+			chain.thread.tick(signals.time);
+			if (this.hasEnded) return this.end();
+			if (chain.thread.isOver) chain.thread = null;
+		}
 	}
 
-	get isOver(): boolean {
-		for (const thread of this.threads) if (!thread.isOver) return false;
+	private end(): void {
+		for (const { thread } of this.chains) thread?.endChain();
+		for (const chain of this.chains) chain.thread = null;
+	}
+
+	/** No chain runs, and no message is on its way. */
+	get isIdle(): boolean {
+		if (this.hasEnded) return true;
+		if (this.sent.size > 0) return false;
+		for (const { thread } of this.chains) if (thread) return false;
 		return true;
 	}
+
+	/** A chain waits for something that a robot on its way could still meet. */
+	get isWaiting(): boolean {
+		if (this.hasEnded) return false;
+		return this.chains.some(({ trigger }) => trigger.definition.kind !== 'whenRunPressed');
+	}
+
+	/** Something will start by itself, even while the robot stands: a clock. */
+	get isTicking(): boolean {
+		if (this.hasEnded) return false;
+		return this.chains.some(
+			({ trigger, hasFired }) =>
+				trigger.definition.keepsGoing || (trigger.readings.has('time') && !hasFired)
+		);
+	}
+}
+
+/** A trigger's values are worked out anew whenever it looks at them. */
+function watchOf(trigger: Instruction, shared: Shared): Watch {
+	const environment: Environment = {
+		read: (reading: Reading) => shared.robot.read(reading),
+		variable: (name) => shared.memory.get(name),
+		chance: shared.chance
+	};
+	const datum = (name: string): Datum => {
+		const computed = trigger.computed.find((candidate) => candidate.name === name);
+		if (!computed) return trigger.values[name] ?? NaN;
+		return workOut(computed, environment, shared.robot.topSpeed)?.value ?? NaN;
+	};
+	return trigger.definition.watch!({
+		datum,
+		number: (name) => Number(datum(name)),
+		text: (name) => String(datum(name)),
+		truth: (name) => trigger.conditions[name]?.(environment) === true
+	});
 }

@@ -1,28 +1,178 @@
-/** A plan made ready to run: each step with its definition and number beside it. */
-import { numberSteps, type Plan, type Step } from '../plan/plan';
+/**
+ * A plan made ready to run: each step with its definition and number, and its expressions as
+ * functions. Steps that are switched off are left out.
+ */
+import { compileNode, type Environment, type Evaluate } from '../expressions/evaluate';
+import { eachName, parse } from '../expressions/expression';
+import type { Datum, Type } from '../expressions/types';
+import { isReading, units, type Reading } from '../expressions/vocabulary';
+import { typeOf } from '../expressions/typing';
+import { isLit, numberSteps, type Chain, type Plan, type Step } from '../plan/plan';
+import { variableTypes } from '../plan/variables';
 import { definitionOf } from '../steps/catalogue';
-import type { StepDefinition, Values } from '../steps/definition';
+import {
+	isExpression,
+	type StepDefinition,
+	type Value,
+	type ValueDefinition,
+	type Worked
+} from '../steps/definition';
+import { inputNames } from '../steps/own';
+
+export interface Computed {
+	readonly name: string;
+	readonly definition: ValueDefinition;
+	readonly evaluate: Evaluate;
+	/** It is in m/s, and has to be a part of the robot's top speed. */
+	readonly isSpeed: boolean;
+}
 
 export interface Instruction {
 	readonly id: string;
-	/** As on its tag. */
+	/** As on its tag; 0 for a trigger and for a branch. */
 	readonly number: number;
 	readonly definition: StepDefinition;
-	readonly values: Values;
+	/** Values without expressions; the computed ones are added when the step runs. */
+	readonly values: Worked;
+	readonly computed: readonly Computed[];
+	/** Conditions are asked anew each time. */
+	readonly conditions: Readonly<Record<string, Evaluate>>;
 	readonly body: readonly Instruction[];
+	/** What its own values sense. */
+	readonly readings: ReadonlySet<Reading>;
 }
 
-/** The instructions of each lit chain; unlit ones do not run. */
-export function compile(plan: Plan): Instruction[][] {
+export interface Program {
+	/** Lit chains, each with its trigger. */
+	readonly chains: readonly {
+		readonly id: string;
+		readonly trigger: Instruction;
+		readonly steps: readonly Instruction[];
+	}[];
+	readonly routines: ReadonlyMap<
+		string,
+		{ readonly inputs: readonly string[]; readonly steps: readonly Instruction[] }
+	>;
+	/** What the plan senses. */
+	readonly readings: ReadonlySet<Reading>;
+}
+
+/** @param only the one chain to run, lit or not, as if Run had been pressed for it */
+export function compile(plan: Plan, only?: string): Program {
 	const numbers = numberSteps(plan);
-	const instruct = (step: Step): Instruction => ({
+	const types = variableTypes(plan);
+	const used = new Set<Reading>();
+	const instruct = (step: Step): Instruction => instructionOf(step, numbers, types, used);
+	const stepsOf = (chain: Chain) => withoutOff(chain.steps).map(instruct);
+
+	const chains = [];
+	const routines = new Map<string, { inputs: string[]; steps: Instruction[] }>();
+	for (const chain of plan.chains) {
+		const { trigger } = chain;
+		if (trigger?.kind === 'routine') {
+			const steps = stepsOf(chain);
+			routines.set(String(trigger.values.name), {
+				inputs: inputNames(trigger.values.inputs),
+				steps
+			});
+		} else if (only === undefined && isLit(chain)) {
+			chains.push({ id: chain.id, trigger: instruct(trigger!), steps: stepsOf(chain) });
+		}
+		if (chain.id === only) chains.push({ id: only, trigger: runPressed, steps: stepsOf(chain) });
+	}
+	return { chains, routines, readings: used };
+}
+
+const runPressed: Instruction = {
+	id: 'run',
+	number: 0,
+	definition: definitionOf('whenRunPressed'),
+	values: {},
+	computed: [],
+	conditions: {},
+	body: [],
+	readings: new Set()
+};
+
+const withoutOff = (steps: readonly Step[]): readonly Step[] => steps.filter((step) => !step.off);
+
+function instructionOf(
+	step: Step,
+	numbers: ReadonlyMap<string, number>,
+	types: ReadonlyMap<string, Type>,
+	used: Set<Reading>
+): Instruction {
+	const definition = definitionOf(step.kind);
+	const values: Record<string, Datum> = {};
+	const computed: Computed[] = [];
+	const conditions: Record<string, Evaluate> = {};
+	const readings = new Set<Reading>();
+	for (const [name, value] of Object.entries(step.values)) {
+		const slot: ValueDefinition = definition.values[name] ?? { type: 'anything', initial: 0 };
+		if (!isExpression(value)) {
+			values[name] = value;
+			continue;
+		}
+		const { evaluate, isSpeed } = compileValue(value, slot, types, readings);
+		if (slot.type === 'condition') conditions[name] = evaluate;
+		else computed.push({ name, definition: slot, evaluate, isSpeed });
+	}
+	for (const reading of readings) used.add(reading);
+	return {
 		id: step.id,
 		number: numbers.get(step.id) ?? 0,
-		definition: definitionOf(step.kind),
-		values: step.values,
-		body: (step.body ?? []).map(instruct)
+		definition,
+		values,
+		computed,
+		conditions,
+		body: withoutOff(step.body ?? []).map((inner) => instructionOf(inner, numbers, types, used)),
+		readings
+	};
+}
+
+function compileValue(
+	value: Exclude<Value, number | string>,
+	slot: ValueDefinition,
+	types: ReadonlyMap<string, Type>,
+	used: Set<Reading>
+): { evaluate: Evaluate; isSpeed: boolean } {
+	const tree = parse(value.expression);
+	if (!tree.ok) return { evaluate: () => NaN, isSpeed: false };
+	eachName(tree.value, (name) => {
+		if (isReading(name)) used.add(name);
 	});
-	return plan.chains
-		.filter((chain) => chain.trigger !== null)
-		.map((chain) => chain.steps.map(instruct));
+	const type = typeOf(tree.value, (name) => types.get(name));
+	const isPower = slot.type === 'number' && slot.quantity === 'power';
+	const isSpeed =
+		isPower &&
+		type.ok &&
+		type.value.kind === 'number' &&
+		type.value.metres === units.cmps!.type.metres;
+	return { evaluate: compileNode(tree.value), isSpeed };
+}
+
+/** A value worked out, kept within its range. */
+export interface WorkedOut {
+	readonly value: Datum;
+	/** What it came out as, when that was outside the range. */
+	readonly outside?: number;
+}
+
+/** @returns undefined when the expression gives nothing that can be used here */
+export function workOut(
+	{ definition, evaluate, isSpeed }: Computed,
+	environment: Environment,
+	topSpeed: number
+): WorkedOut | undefined {
+	const given = evaluate(environment);
+	if (definition.type !== 'number') {
+		return typeof given === 'number' && Number.isNaN(given) ? undefined : { value: given };
+	}
+	if (typeof given !== 'number' || !Number.isFinite(given)) return undefined;
+	const number = isSpeed ? given / topSpeed : given;
+	const { minimum, maximum, quantity } = definition;
+	const whole = quantity === 'count' ? Math.round(number) : number;
+	if (whole < minimum) return { value: minimum, outside: number };
+	if (whole > maximum) return { value: maximum, outside: number };
+	return { value: whole };
 }

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readDocument, writeDocument } from '../document';
-import { catalogue, initialValues, stepKinds, triggerKinds } from '../steps/catalogue';
-import type { Value, ValueDefinition } from '../steps/definition';
+import { definitionOf, stepKinds, triggerKinds } from '../steps/catalogue';
+import { emptyStep, valueFor } from '../testing/random-plan';
 import { go, lamp, planOf, repeat, right } from '../testing/sample';
 import type { Edit } from './edits';
 import { perform, redo, startHistory, undo, type History } from './history';
@@ -17,14 +17,6 @@ const picks = fc.array(fc.array(fc.nat(1_000_000), { minLength: 5, maxLength: 5 
 	maxLength: 12
 });
 
-function otherValue(definition: ValueDefinition, pick: number): Value {
-	if (definition.type === 'colour') return `#${(pick % 0xffffff).toString(16).padStart(6, '0')}`;
-	if (definition.type === 'choice') return definition.options[pick % definition.options.length]!;
-	const { minimum, maximum, quantity } = definition;
-	const value = minimum + ((pick % 1001) / 1000) * (maximum - minimum);
-	return quantity === 'count' ? Math.round(value) : value;
-}
-
 /** The edit that these numbers mean for this plan. Some are refused, as a person's are. */
 function editFor(
 	plan: Plan,
@@ -33,14 +25,11 @@ function editFor(
 ): Edit {
 	const pick = <T>(list: readonly T[], number: number): T => list[number % list.length]!;
 	const steps = [...locateSteps(plan).values()];
-	const places = placesInOrder(plan);
+	const made = pick(stepKinds, kind!);
+	const places = placesInOrder(plan, made.kind);
 	const chain = plan.chains.length > 0 ? pick(plan.chains, which!) : undefined;
-	const makeStep = (): Step => {
-		const definition = pick(stepKinds, kind!);
-		const made = { id: fresh(), kind: definition.kind, values: initialValues(definition.kind) };
-		return definition.hasBody ? { ...made, body: [] } : made;
-	};
-	const started = (): Step => ({ id: fresh(), kind: triggerKinds[0]!.kind, values: {} });
+	const makeStep = (): Step => emptyStep(made.kind, fresh());
+	const started = (): Step => emptyStep(pick(triggerKinds, kind!).kind, fresh());
 	switch (what! % 9) {
 		case 0:
 			return { type: 'rename', name: `Reed maze ${value}` };
@@ -65,9 +54,17 @@ function editFor(
 	const { step, place: from } = pick(steps, which!);
 	if (what! % 9 === 5) return { type: 'remove', ...from, count: 1 + (value! % 2) };
 	if (what! % 9 === 6) {
-		const definitions = Object.entries(catalogue.find(({ kind }) => kind === step.kind)!.values);
+		const definitions = Object.entries(definitionOf(step.kind).values);
+		if (definitions.length === 0) return { type: 'setOff', step: step.id, off: value! % 2 === 0 };
 		const [name, definition] = pick(definitions, kind!);
-		return { type: 'setValue', step: step.id, name, value: otherValue(definition, value!) };
+		return { type: 'setValue', step: step.id, name, value: valueFor(definition, value!) };
+	}
+	if (what! % 9 === 7) {
+		if (value! % 3 === 0)
+			return { type: 'setComment', step: step.id, text: ['', 'Mind the reeds'][kind! % 2]! };
+		if (value! % 3 === 1) return { type: 'setOff', step: chain?.trigger?.id ?? step.id, off: true };
+		const robot = { kind: 'skiffLite', name: 'Wick', ports: { left: 'B', right: 'A' } as const };
+		return { type: 'setRobot', index: 0, robot };
 	}
 	return { type: 'move', from, count: 1 + (value! % 2), to: place };
 }

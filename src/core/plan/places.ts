@@ -3,6 +3,7 @@
  * step with a body. Both have identifiers, so a place stays right while other things change.
  */
 import { failure, success, type Result } from '../sentence';
+import { definitionOf, mayHang } from '../steps/catalogue';
 import type { Chain, Plan, Step } from './plan';
 
 /** Between the steps of the chain or of the step `holder`, before the one that now has `index`. */
@@ -68,6 +69,41 @@ export function withStep(plan: Plan, located: Located, changed: Step): Plan {
 	return withChain(plan, chain.id, (old) => ({ ...old, steps: replaceAt(old.steps, index, next) }));
 }
 
+/** A step, or the trigger of a chain. */
+export const findStep = (plan: Plan, id: string): Step | undefined =>
+	locateSteps(plan).get(id)?.step ??
+	plan.chains.find(({ trigger }) => trigger?.id === id)?.trigger ??
+	undefined;
+
+/** The same plan with one step, or one trigger, changed. */
+export function changeStep(plan: Plan, id: string, change: (step: Step) => Step): Result<Plan> {
+	const located = locateSteps(plan).get(id);
+	if (located) return success(withStep(plan, located, change(located.step)));
+	const chain = plan.chains.find(({ trigger }) => trigger?.id === id);
+	if (!chain?.trigger) return failure('edit.noStep', { id });
+	const trigger = change(chain.trigger);
+	return success(withChain(plan, chain.id, (old) => ({ ...old, trigger })));
+}
+
+/** Whether these steps may hang in this chain or step; a choice holds only its branches. */
+export function checkHanging(plan: Plan, holder: string, steps: readonly Step[]): Result<void> {
+	return checkKinds(steps, locateSteps(plan).get(holder)?.step.kind ?? null);
+}
+
+/** Whether these steps, and all that hang in them, hang where they may. @param holder null: a chain */
+export function checkKinds(steps: readonly Step[], holder: string | null): Result<void> {
+	for (const { kind, body } of steps) {
+		const inside = mayHang(kind, holder) ? checkKinds(body ?? [], kind) : refuseHere(kind);
+		if (!inside.ok) return inside;
+	}
+	return success(undefined);
+}
+
+function refuseHere(kind: string): Result<never> {
+	if (definitionOf(kind).isTrigger) return failure('edit.triggerInside');
+	return failure(definitionOf(kind).isBranch ? 'edit.branchOutside' : 'edit.onlyBranches');
+}
+
 export function withChain(plan: Plan, id: string, change: (chain: Chain) => Chain): Plan {
 	return { ...plan, chains: plan.chains.map((chain) => (chain.id === id ? change(chain) : chain)) };
 }
@@ -89,18 +125,19 @@ export const depthOf = (step: Step): number =>
 	step.body ? 1 + Math.max(0, ...step.body.map(depthOf)) : 0;
 
 /**
- * All places where a step could be put, in reading order; those inside `moving` are left out.
- * A step that moves one place down or up moves along this list.
+ * All places where a step of this kind could be put, in reading order; those inside `moving` are left
+ * out. A step that moves one place down or up moves along this list.
  */
-export function placesInOrder(plan: Plan, moving?: string): Place[] {
+export function placesInOrder(plan: Plan, kind: string, moving?: string): Place[] {
 	const places: Place[] = [];
-	const visit = (steps: readonly Step[], holder: string) => {
+	const visit = (steps: readonly Step[], holder: string, holderKind: string | null) => {
+		const fits = mayHang(kind, holderKind);
 		steps.forEach((step, index) => {
-			places.push({ holder, index });
-			if (step.body && step.id !== moving) visit(step.body, step.id);
+			if (fits) places.push({ holder, index });
+			if (step.body && step.id !== moving) visit(step.body, step.id, step.kind);
 		});
-		places.push({ holder, index: steps.length });
+		if (fits) places.push({ holder, index: steps.length });
 	};
-	for (const chain of plan.chains) visit(chain.steps, chain.id);
+	for (const chain of plan.chains) visit(chain.steps, chain.id, null);
 	return places;
 }

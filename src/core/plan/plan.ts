@@ -4,10 +4,12 @@
  * angles degrees, as in its file.
  */
 import { z } from 'zod';
-import { identifierSchema, maximumSteps, nameSchema } from '../document';
+import { identifierSchema, maximumSteps, nameSchema, textSchema } from '../document';
 import { robotKinds } from '../robots/kinds';
-import { stepKinds, triggerKinds } from '../steps/catalogue';
-import type { StepDefinition, ValueDefinition, Values } from '../steps/definition';
+import { drivePortsSchema, type DrivePorts } from '../robots/ports';
+import { definitionOf, mayHang, stepKinds, triggerKinds } from '../steps/catalogue';
+import type { StepDefinition, Values } from '../steps/definition';
+import { inputValueSchema, valueSchema } from './value-schema';
 
 export const planFormat = 'lantern-step/plan';
 
@@ -19,6 +21,9 @@ export interface Step {
 	readonly kind: string;
 	readonly values: Values;
 	readonly body?: readonly Step[];
+	/** Switched off: it is skipped, with all it holds. */
+	readonly off?: true;
+	readonly comment?: string;
 }
 
 /** Steps on one cord: lit when a trigger is at its top, unlit when not. */
@@ -31,6 +36,8 @@ export interface Chain {
 export interface PlanRobot {
 	readonly kind: string;
 	readonly name: string;
+	/** The ports that its wheels' motors are plugged into; A and B when left out. */
+	readonly ports?: DrivePorts | undefined;
 }
 
 export interface Plan {
@@ -41,38 +48,23 @@ export interface Plan {
 	readonly chains: readonly Chain[];
 }
 
-const unitWords: Record<string, string> = {
-	length: 'metres',
-	angle: 'degrees',
-	duration: 'seconds',
-	ratio: 'a part of the whole, 0 to 1',
-	count: 'a whole number of times',
-	frequency: 'hertz'
-};
-
-export function valueSchema(value: ValueDefinition): z.ZodType<number | string> {
-	if (value.type === 'choice') return z.enum(value.options as [string, ...string[]]);
-	if (value.type === 'colour') {
-		return z
-			.string()
-			.regex(/^#[0-9a-f]{6}$/)
-			.describe('A colour, #rrggbb in small letters.');
-	}
-	const number = value.quantity === 'count' ? z.int() : z.number();
-	return number.min(value.minimum).max(value.maximum).describe(`In ${unitWords[value.quantity]}.`);
-}
+export const commentSchema = textSchema(200, 1);
 
 const stepsSchema = z.lazy(() => z.array(stepSchema));
 
 function schemaOf(definition: StepDefinition) {
+	const own = Object.fromEntries(
+		Object.entries(definition.values).map(([name, value]) => [name, valueSchema(value)])
+	);
+	const values = definition.hasInputs
+		? z.object(own).catchall(inputValueSchema)
+		: z.strictObject(own);
 	const fields = {
 		id: identifierSchema,
 		kind: z.literal(definition.kind),
-		values: z.strictObject(
-			Object.fromEntries(
-				Object.entries(definition.values).map(([name, value]) => [name, valueSchema(value)])
-			)
-		)
+		values,
+		off: z.literal(true).optional().describe('Switched off: skipped, with all it holds.'),
+		comment: commentSchema.optional()
 	};
 	return z.strictObject(definition.hasBody ? { ...fields, body: stepsSchema } : fields);
 }
@@ -93,9 +85,10 @@ export const chainSchema: z.ZodType<Chain> = z.strictObject({
 	steps: stepsSchema
 });
 
-const robotSchema: z.ZodType<PlanRobot> = z.strictObject({
+export const planRobotSchema: z.ZodType<PlanRobot> = z.strictObject({
 	kind: z.enum(robotKinds.map((robot) => robot.kind) as [string, ...string[]]),
-	name: nameSchema
+	name: nameSchema,
+	ports: drivePortsSchema.optional()
 });
 
 export const planSchema: z.ZodType<Plan> = z
@@ -103,7 +96,7 @@ export const planSchema: z.ZodType<Plan> = z
 		format: z.literal(planFormat),
 		version: z.literal(1),
 		name: nameSchema,
-		robots: z.array(robotSchema).min(1).max(8),
+		robots: z.array(planRobotSchema).min(1).max(8),
 		chains: z.array(chainSchema).max(200)
 	})
 	.superRefine((plan, context) => {
@@ -111,7 +104,12 @@ export const planSchema: z.ZodType<Plan> = z
 			context.addIssue({ code: 'custom', path, params: { key, values } });
 		const seen = new Set<string>();
 		let count = 0;
-		const visit = (steps: readonly Step[], path: PropertyKey[], nesting: number) => {
+		const visit = (
+			steps: readonly Step[],
+			path: PropertyKey[],
+			nesting: number,
+			holder: string | null
+		) => {
 			if (steps.length > 0 && nesting > maximumNesting) {
 				refuse('nestedTooDeep', path, { maximum: maximumNesting });
 				return;
@@ -119,7 +117,11 @@ export const planSchema: z.ZodType<Plan> = z
 			steps.forEach((step, index) => {
 				count += 1;
 				note(step.id, [...path, index, 'id']);
-				if (step.body) visit(step.body, [...path, index, 'body'], nesting + 1);
+				if (!mayHang(step.kind, holder)) {
+					const kind = { kind: step.kind, holder: holder ?? 'chain' };
+					refuse('notHere', [...path, index, 'kind'], kind);
+				}
+				if (step.body) visit(step.body, [...path, index, 'body'], nesting + 1, step.kind);
 			});
 		};
 		const note = (id: string, path: PropertyKey[]) => {
@@ -129,10 +131,14 @@ export const planSchema: z.ZodType<Plan> = z
 		plan.chains.forEach((chain, index) => {
 			note(chain.id, ['chains', index, 'id']);
 			if (chain.trigger) note(chain.trigger.id, ['chains', index, 'trigger', 'id']);
-			visit(chain.steps, ['chains', index, 'steps'], 0);
+			visit(chain.steps, ['chains', index, 'steps'], 0, null);
 		});
 		if (count > maximumSteps) refuse('tooManySteps', ['chains'], { count, maximum: maximumSteps });
 	});
+
+/** Whether the chain runs by itself: it hangs on a trigger that is not switched off. */
+export const isLit = ({ trigger }: Chain): boolean =>
+	trigger !== null && trigger.kind !== 'routine' && !trigger.off;
 
 /** Calls `visit` for each step of the list and of the bodies in it, in reading order. */
 export function eachStep(
@@ -146,11 +152,16 @@ export function eachStep(
 	}
 }
 
-/** The number that each step carries on its tag and on the floor: reading order over the plan. */
+/**
+ * The number that each step carries on its tag and on the floor: reading order over the plan.
+ * Branches carry none.
+ */
 export function numberSteps(plan: Plan): ReadonlyMap<string, number> {
 	const numbers = new Map<string, number>();
 	for (const chain of plan.chains) {
-		eachStep(chain.steps, (step) => numbers.set(step.id, numbers.size + 1));
+		eachStep(chain.steps, (step) => {
+			if (!definitionOf(step.kind).isBranch) numbers.set(step.id, numbers.size + 1);
+		});
 	}
 	return numbers;
 }

@@ -1,8 +1,8 @@
 /** All kinds of robot. */
 import type { RobotKind } from './robot';
-import { skiff } from './skiff/skiff';
+import { skiff, skiffLite } from './skiff/skiff';
 
-export const robotKinds: readonly RobotKind[] = [skiff];
+export const robotKinds: readonly RobotKind[] = [skiff, skiffLite];
 
 /** @throws when there is no such kind; documents are checked by their schema before. */
 export function robotKindOf(kind: string): RobotKind {

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { nameSchema } from '../document';
 import { robotKinds } from './kinds';
+import { drivePortsSchema, usualPorts, type DrivePorts } from './ports';
 
 export const robotFormat = 'lantern-step/robot';
 
@@ -9,14 +10,14 @@ export const robotSchema = z.strictObject({
 	format: z.literal(robotFormat),
 	version: z.literal(1),
 	name: nameSchema,
-	kind: z.enum(robotKinds.map((robot) => robot.kind) as [string, ...string[]])
+	kind: z.enum(robotKinds.map((robot) => robot.kind) as [string, ...string[]]),
+	ports: drivePortsSchema.default(usualPorts)
 });
 
 export type RobotDocument = z.infer<typeof robotSchema>;
 
-export const robotDocument = (kind: string, name: string): RobotDocument => ({
-	format: robotFormat,
-	version: 1,
-	name,
-	kind
-});
+export const robotDocument = (
+	kind: string,
+	name: string,
+	ports: DrivePorts = usualPorts
+): RobotDocument => ({ format: robotFormat, version: 1, name, kind, ports });

@@ -1,8 +1,10 @@
 /** The attempt: what one rehearsal or run recorded. Plain data that can be sent between workers. */
+import type { Datum } from '../expressions/types';
 import type { RobotDocument } from '../robots/robot-document';
 import type { Variation } from '../robots/robot';
 import type { Sentence } from '../sentence';
-import type { Values } from '../steps/definition';
+import type { Reading } from '../expressions/vocabulary';
+import type { Worked } from '../steps/definition';
 
 export const outcomes = ['finished', 'ended', 'halted', 'fell', 'crashed', 'timeout'] as const;
 export type OutcomeKind = (typeof outcomes)[number];
@@ -19,7 +21,19 @@ export interface Trace {
 	readonly rightWheel: Float32Array;
 	/** 1 full, 0 empty. */
 	readonly battery: Float32Array;
-	readonly lamp: Float64Array;
+	readonly leftLamp: Float64Array;
+	readonly rightLamp: Float64Array;
+}
+
+/** What the sensors said that the plan reads; truths as 0 and 1, colours as 0xrrggbb. */
+export type SensedColumns = Readonly<Partial<Record<Reading, Float64Array>>>;
+
+/** Where a crate was, whenever it had moved; the first entry is where it stood at Run. */
+export interface CrateTrace {
+	readonly id: string;
+	readonly moments: readonly (RecordedPose & { readonly time: number })[];
+	/** Seconds; undefined when it never fell off the table. */
+	readonly fellAt?: number;
 }
 
 export interface RecordedPose {
@@ -33,7 +47,7 @@ export interface Span {
 	readonly stepId: string;
 	readonly kind: string;
 	readonly number: number;
-	readonly values: Values;
+	readonly values: Worked;
 	/** Whether it holds other steps; then it has no leg of its own. */
 	readonly hasBody: boolean;
 	readonly start: number;
@@ -41,6 +55,7 @@ export interface Span {
 	readonly from: RecordedPose;
 	readonly to: RecordedPose;
 	/** m/s, without sign. */
+	readonly speedAtStart: number;
 	readonly speedAtEnd: number;
 	/** Whether it came to its own end, not cut off by the end of the attempt. */
 	readonly isComplete: boolean;
@@ -53,6 +68,7 @@ export interface Bump {
 	/** The step that was driving, and its number; null and 0 while nothing drove. */
 	readonly stepId: string | null;
 	readonly number: number;
+	readonly against: 'wall' | 'crate';
 }
 
 export interface Tone {
@@ -60,6 +76,22 @@ export interface Tone {
 	/** Hz */
 	readonly pitch: number;
 	readonly length: number;
+	/** 0 to 1 */
+	readonly volume: number;
+}
+
+/** Something worth knowing of one step. */
+export interface Note {
+	readonly stepId: string;
+	readonly sentence: Sentence;
+}
+
+/** A line that a step wrote in the log. */
+export interface Logged {
+	readonly time: number;
+	readonly stepId: string;
+	readonly number: number;
+	readonly value: Datum;
 }
 
 export interface Outcome {
@@ -77,16 +109,20 @@ export interface Attempt {
 	readonly seed: number;
 	readonly outcome: Outcome;
 	readonly trace: Trace;
+	readonly sensed: SensedColumns;
+	readonly crates: readonly CrateTrace[];
+	readonly log: readonly Logged[];
 	readonly spans: readonly Span[];
 	readonly bumps: readonly Bump[];
 	readonly tones: readonly Tone[];
 	/** What else is worth knowing, such as a loop that never waits. */
-	readonly notes: readonly Sentence[];
+	readonly notes: readonly Note[];
 	/** Metres. */
 	readonly pathLength: number;
 	/** Ticks that were simulated. */
 	readonly ticks: number;
 }
 
-/** The parts of a trace that single steps made: the spans of all steps that hold no others. */
-export const legsOf = (attempt: Attempt): Span[] => attempt.spans.filter((span) => !span.hasBody);
+/** The parts of a trace that single steps made: the spans that took time, of steps that hold no others. */
+export const legsOf = (attempt: Attempt): Span[] =>
+	attempt.spans.filter(({ hasBody, start, end }) => !hasBody && end > start);

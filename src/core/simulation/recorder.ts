@@ -1,69 +1,143 @@
 /** Records an attempt while it runs: samples in growing columns, and the steps as they come and go. */
+import type { Datum } from '../expressions/types';
+import type { Reading } from '../expressions/vocabulary';
+import type { PlayedNote } from '../interpreter/controls';
 import type { Instruction } from '../interpreter/program';
 import type { Observer } from '../interpreter/thread';
 import type { Robot } from '../robots/robot';
 import type { Sentence } from '../sentence';
+import type { Worked } from '../steps/definition';
 import type { Pose } from '../world/contact';
-import type { Bump, Span, Tone, Trace } from './attempt';
-import { fullTraceSeconds, maximumSpans, thinning, tickRate } from './settings';
+import type { StandingCrate } from '../world/crates';
+import type { Bump, CrateTrace, Logged, Note, SensedColumns, Span, Tone, Trace } from './attempt';
+import {
+	fullTraceSeconds,
+	maximumInstants,
+	maximumLogged,
+	maximumSpans,
+	maximumTones,
+	thinning,
+	tickRate
+} from './settings';
 
 /** Samples for which there is room at first: 20 s. */
 const firstRoom = 20 * tickRate;
 const fullTicks = fullTraceSeconds * tickRate;
 
-type Open = Pick<Span, 'start' | 'from'> & { readonly instruction: Instruction };
+type CrateMoment = CrateTrace['moments'][number];
 
-export class Recorder implements Observer {
+/** A step in progress. */
+type Open = Pick<Span, 'start' | 'from' | 'values' | 'speedAtStart'> & {
+	readonly instruction: Instruction;
+};
+
+export class Recorder implements Observer<Open> {
 	readonly spans: Span[] = [];
 	readonly bumps: Bump[] = [];
-	readonly tones: Tone[] = [];
-	readonly notes: Sentence[] = [];
-	private readonly running = new Map<Instruction, Open>();
-	private readonly noted = new Set<Instruction>();
+	readonly log: Logged[] = [];
+	readonly notes: Note[] = [];
+	tones: Tone[] = [];
+	/** A loop went round without waiting. */
+	isBusy = false;
+	private readonly running = new Set<Open>();
+	private readonly said = new Set<string>();
+	private readonly crateMoments: CrateMoment[][];
+	private readonly crateFalls = new Map<string, number>();
+	private sensedColumns: Float64Array[];
 	private length = 0;
 	private columns = makeColumns(firstRoom);
 
 	constructor(
 		private readonly robot: Robot,
-		private readonly pose: Pose
-	) {}
-
-	started(instruction: Instruction, start: number): void {
-		this.running.set(instruction, { instruction, start, from: { ...this.pose } });
+		private readonly pose: Pose,
+		private readonly crates: readonly StandingCrate[],
+		/** The readings to keep. */
+		private readonly readings: readonly Reading[]
+	) {
+		this.crateMoments = crates.map(({ pose }) => [{ time: 0, ...pose }]);
+		this.sensedColumns = readings.map(() => new Float64Array(firstRoom));
 	}
 
-	ended(instruction: Instruction, end: number): void {
-		const open = this.running.get(instruction);
-		this.running.delete(instruction);
-		if (open) this.close(open, end, true);
+	started(instruction: Instruction, start: number, values: Worked): Open {
+		const speedAtStart = Math.abs(this.robot.speed);
+		const open = { instruction, start, values, from: { ...this.pose }, speedAtStart };
+		this.running.add(open);
+		return open;
+	}
+
+	ended(open: Open, end: number): void {
+		this.running.delete(open);
+		this.close(open, end, true);
 	}
 
 	ranWithoutWaiting(loop: Instruction): void {
-		if (this.noted.has(loop)) return;
-		this.noted.add(loop);
-		this.notes.push({ key: 'note.neverWaits', values: { number: loop.number } });
+		this.isBusy = true;
+		this.noted(loop, { key: 'note.neverWaits', values: { number: loop.number } });
+	}
+
+	noted(instruction: Instruction, sentence: Sentence): void {
+		const mark = `${instruction.id} ${sentence.key}`;
+		if (this.said.has(mark)) return;
+		this.said.add(mark);
+		this.notes.push({ stepId: instruction.id, sentence });
+	}
+
+	logged({ id, number }: Instruction, time: number, value: Datum): void {
+		if (this.log.length >= maximumLogged) return;
+		this.log.push({ time, stepId: id, number, value: Array.isArray(value) ? [...value] : value });
+	}
+
+	/** What sounds is cut short, what was to come is left out, and the notes take its place. */
+	played(time: number, notes: readonly PlayedNote[], volume: number): void {
+		const last = this.tones.findLastIndex((tone) => tone.time < time);
+		this.tones.length = last + 1;
+		const sounding = this.tones[last];
+		if (sounding && sounding.time + sounding.length > time) {
+			this.tones[last] = { ...sounding, length: time - sounding.time };
+		}
+		let start = time;
+		for (const { pitch, length } of notes) {
+			if (pitch > 0 && this.tones.length < maximumTones) {
+				this.tones.push({ time: start, pitch, length, volume });
+			}
+			start += length;
+		}
 	}
 
 	/** Ends the steps that are still in progress when the attempt ends. */
 	closeAll(end: number): void {
-		for (const open of this.running.values()) this.close(open, end, false);
+		for (const open of this.running) this.close(open, end, false);
 		this.running.clear();
+		this.tones = this.tones.filter(({ time }) => time < end);
 	}
 
 	/** The step in progress that drives the wheels. */
 	get driving(): Instruction | undefined {
-		return [...this.running.keys()].findLast((step) => step.definition.needs.includes('wheels'));
+		return [...this.running].findLast(({ instruction }) =>
+			instruction.definition.needs.includes('wheels')
+		)?.instruction;
 	}
 
 	/** The innermost step in progress. */
 	get innermost(): Instruction | undefined {
-		return [...this.running.keys()].at(-1);
+		return [...this.running].at(-1)?.instruction;
 	}
 
-	bumped(time: number): void {
+	bumped(time: number, against: 'wall' | 'crate'): void {
 		const { x, y } = this.pose;
 		const { id, number } = this.driving ?? {};
-		this.bumps.push({ time, x, y, stepId: id ?? null, number: number ?? 0 });
+		this.bumps.push({ time, x, y, stepId: id ?? null, number: number ?? 0, against });
+	}
+
+	crateFell(crate: StandingCrate, time: number): void {
+		this.crateFalls.set(crate.id, time);
+	}
+
+	get crateTraces(): CrateTrace[] {
+		return this.crates.map(({ id }, index) => {
+			const fellAt = this.crateFalls.get(id);
+			return { id, moments: this.crateMoments[index]!, ...(fellAt !== undefined && { fellAt }) };
+		});
 	}
 
 	/** Keeps every tick at first, later only some. @param tick number of the tick, from 0 */
@@ -76,7 +150,7 @@ export class Recorder implements Observer {
 	keep(tick: number): void {
 		const time = tick / tickRate;
 		if (this.length > 0 && this.columns.time[this.length - 1]! >= time) return;
-		if (this.length === this.columns.time.length) this.columns = enlarge(this.columns);
+		if (this.length === this.columns.time.length) this.enlarge();
 		const { columns, robot, pose, length } = this;
 		columns.time[length] = time;
 		columns.x[length] = pose.x;
@@ -86,8 +160,34 @@ export class Recorder implements Observer {
 		columns.leftWheel[length] = robot.leftWheel;
 		columns.rightWheel[length] = robot.rightWheel;
 		columns.battery[length] = robot.battery;
-		columns.lamp[length] = robot.lampColour;
+		columns.leftLamp[length] = robot.leftLamp;
+		columns.rightLamp[length] = robot.rightLamp;
+		this.readings.forEach((reading, index) => {
+			this.sensedColumns[index]![length] = numberOf(robot.read(reading));
+		});
+		this.crates.forEach(({ pose }, index) => keepPose(this.crateMoments[index]!, time, pose));
 		this.length += 1;
+	}
+
+	private enlarge(): void {
+		const before = this.columns;
+		const room = before.time.length * 2;
+		this.columns = makeColumns(room);
+		for (const name of Object.keys(before) as (keyof Trace)[]) this.columns[name].set(before[name]);
+		this.sensedColumns = this.sensedColumns.map((column) => {
+			const larger = new Float64Array(room);
+			larger.set(column);
+			return larger;
+		});
+	}
+
+	get sensed(): SensedColumns {
+		return Object.fromEntries(
+			this.readings.map((reading, index) => [
+				reading,
+				this.sensedColumns[index]!.slice(0, this.length)
+			])
+		);
 	}
 
 	get trace(): Trace {
@@ -99,18 +199,20 @@ export class Recorder implements Observer {
 	}
 
 	private close(open: Open, end: number, isComplete: boolean): void {
-		const { instruction, start, from } = open;
-		if (this.spans.length >= maximumSpans && end === start) return;
+		const { instruction, start, from, values, speedAtStart } = open;
+		const most = end === start ? maximumInstants : maximumSpans;
+		if (this.spans.length >= most) return;
 		this.spans.push({
 			stepId: instruction.id,
 			kind: instruction.definition.kind,
 			number: instruction.number,
-			values: instruction.values,
+			values,
 			hasBody: instruction.definition.hasBody === true,
 			start,
 			end,
 			from,
 			to: { ...this.pose },
+			speedAtStart,
 			speedAtEnd: Math.abs(this.robot.speed),
 			isComplete
 		});
@@ -127,12 +229,20 @@ function makeColumns(room: number): Trace {
 		leftWheel: new Float32Array(room),
 		rightWheel: new Float32Array(room),
 		battery: new Float32Array(room),
-		lamp: new Float64Array(room)
+		leftLamp: new Float64Array(room),
+		rightLamp: new Float64Array(room)
 	};
 }
 
-function enlarge(columns: Trace): Trace {
-	const larger = makeColumns(columns.time.length * 2);
-	for (const name of Object.keys(columns) as (keyof Trace)[]) larger[name].set(columns[name]);
-	return larger;
+/** A truth as 0 or 1, a colour by its code; what is no number at all as NaN. */
+function numberOf(value: Datum): number {
+	if (typeof value === 'string') return Number.parseInt(value.slice(1), 16);
+	return Number(value);
+}
+
+/** A crate that has not moved costs nothing. */
+function keepPose(moments: CrateMoment[], time: number, { x, y, heading }: Pose): void {
+	const last = moments.at(-1)!;
+	if (last.x === x && last.y === y && last.heading === heading) return;
+	moments.push({ time, x, y, heading });
 }

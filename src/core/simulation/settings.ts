@@ -16,5 +16,14 @@ export const maximumLimit = 3600;
 
 /** Seconds without touching after which the next touch is a new bump. */
 export const bumpPause = 0.25;
-/** Records of steps kept at most; a loop that never waits could make millions. */
-export const maximumSpans = 20_000;
+/** Seconds for which a bump, and a hand's touch, can be read after they began. */
+export const bumpHold = 0.1;
+export const touchHold = 0.3;
+/** Records kept at most of steps that took no time, and of all: a loop could make millions. */
+export const maximumInstants = 20_000;
+export const maximumSpans = 60_000;
+/** Touches that an attempt has at most. */
+export const maximumTouches = 200;
+/** Lines of the log, and tones, kept at most. */
+export const maximumLogged = 2000;
+export const maximumTones = 20_000;

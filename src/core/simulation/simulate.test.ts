@@ -199,12 +199,12 @@ describe('an attempt', () => {
 		});
 		expect(attempt.outcome).toMatchObject({ kind: 'finished', reachedFinish: true });
 		expect(attempt.outcome.lampPosts.map((post) => post.id)).toEqual(['a']);
-		expect(attempt.tones).toEqual([{ time: 0, pitch: 440, length: 0.5 }]);
-		expect(attempt.trace.lamp[10]).toBe(0x20c0ff);
-		expect(attempt.trace.lamp.at(-1)).toBe(0);
+		expect(attempt.tones).toEqual([{ time: 0, pitch: 440, length: 0.5, volume: 0.6 }]);
+		expect(attempt.trace.leftLamp[10]).toBe(0x20c0ff);
+		expect(attempt.trace.rightLamp.at(-1)).toBe(0);
 		const legs = legsOf(attempt);
-		expect(legs.map((leg) => leg.number)).toEqual([1, 2, 3, 4]);
-		expect(legs[2]!.from).toEqual(legs[1]!.to);
+		expect(legs.map((leg) => leg.number)).toEqual([2, 3]);
+		expect(legs[1]!.from).toEqual(legs[0]!.to);
 		expect(attempt.pathLength).toBeCloseTo(0.5, 1);
 	});
 

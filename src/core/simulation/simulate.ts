@@ -5,6 +5,7 @@
  */
 import type { Course, LampPost } from '../course/course';
 import { Interpreter } from '../interpreter/interpreter';
+import { compile } from '../interpreter/program';
 import { robotDocument, type RobotDocument } from '../robots/robot-document';
 import type { Plan } from '../plan/plan';
 import { Random } from '../random/random';
@@ -12,21 +13,27 @@ import { robotKindOf } from '../robots/kinds';
 import type { Robot, Variation } from '../robots/robot';
 import type { Sentence } from '../sentence';
 import { headingOfBearing } from '../units/angles';
+import { StandingCrate } from '../world/crates';
 import { Floor } from '../world/floor';
+import { Scene } from '../world/scene';
 import type { Pose } from '../world/contact';
 import type { Attempt, Outcome, OutcomeKind } from './attempt';
 import { Recorder } from './recorder';
-import { bumpPause, defaultLimit, tick, tickRate } from './settings';
+import { bumpHold, bumpPause, defaultLimit, tick, tickRate, touchHold } from './settings';
 
 export interface Rehearsal {
 	readonly plan: Plan;
 	readonly course: Course;
 	/** The plan's first robot, if not given. */
-	readonly robot?: RobotDocument;
+	readonly robot?: RobotDocument | undefined;
 	readonly variation: Variation;
 	readonly seed: number;
 	/** Seconds of virtual time. */
-	readonly limit?: number;
+	readonly limit?: number | undefined;
+	/** Seconds since Run at which a hand touches the robot. */
+	readonly touches?: readonly number[] | undefined;
+	/** The id of the one chain to run, as if Run were pressed for it. */
+	readonly only?: string | undefined;
 }
 
 export function simulate(rehearsal: Rehearsal): Attempt {
@@ -34,36 +41,67 @@ export function simulate(rehearsal: Rehearsal): Attempt {
 }
 
 /** The robot a plan is for. */
-export const robotOf = (plan: Plan): RobotDocument =>
-	robotDocument(plan.robots[0]!.kind, plan.robots[0]!.name);
+export function robotOf(plan: Plan): RobotDocument {
+	const { kind, name, ports } = plan.robots[0]!;
+	return robotDocument(kind, name, ports);
+}
+
+/** Seeds of sensors, and of what a plan throws dice for, stand apart from that of the drive. */
+const sensorSeed = 0x5ea;
+const diceSeed = 0xd1ce;
 
 class Simulation {
 	private readonly robotDocument: RobotDocument;
 	private readonly robot: Robot;
 	private readonly pose: Pose;
+	private readonly crates: readonly StandingCrate[];
+	private readonly scene: Scene;
 	private readonly floor: Floor;
 	private readonly recorder: Recorder;
 	private readonly interpreter: Interpreter;
 	private readonly limitTicks: number;
+	private readonly touches: readonly number[];
 	private readonly reached: { id: string; time: number }[] = [];
 	private waitingPosts: readonly LampPost[];
 	private tickNumber = 0;
 	private pathLength = 0;
 	private lastTouch = -Infinity;
+	private hasStopped = false;
 
 	constructor(private readonly rehearsal: Rehearsal) {
-		const { plan, course, variation, seed, limit } = rehearsal;
+		const { plan, course, variation, seed, limit, only } = rehearsal;
 		this.robotDocument = rehearsal.robot ?? robotOf(plan);
-		const { kind, name } = this.robotDocument;
-		this.robot = robotKindOf(kind).build(name, variation, new Random(seed));
-		this.pose = startPose(course, this.robot);
-		this.floor = new Floor(course.walls, this.robot, this.pose);
-		this.recorder = new Recorder(this.robot, this.pose);
-		this.interpreter = new Interpreter(plan, this.robot, this.recorder);
+		const { kind, name, ports } = this.robotDocument;
+		const { abilities, build } = robotKindOf(kind);
+		const heading = headingOfBearing(course.start.bearing);
+		this.pose = { x: course.start.at[0], y: course.start.at[1], heading };
+		this.crates = course.crates.map((crate) => new StandingCrate(crate));
+		this.scene = new Scene(course, this.pose, this.crates);
+		this.robot = build({
+			name,
+			ports,
+			variation,
+			heading,
+			chance: new Random(seed),
+			sensorChance: new Random(seed ^ sensorSeed),
+			surroundings: this.scene
+		});
+		setDown(this.pose, this.robot.placing);
+		this.floor = new Floor(course.walls, this.crates, this.robot, this.pose);
+		const dice = new Random(seed ^ diceSeed);
+		const program = compile(plan, only);
+		this.recorder = new Recorder(this.robot, this.pose, this.crates, [...program.readings]);
+		this.interpreter = new Interpreter({
+			program,
+			robot: this.robot,
+			abilities,
+			observer: this.recorder,
+			chance: () => dice.between(0, 1)
+		});
 		this.limitTicks = Math.round((limit ?? defaultLimit) * tickRate);
 		this.waitingPosts = course.lampPosts;
-		this.robot.onTone = (pitch, length) =>
-			this.recorder.tones.push({ time: this.time, pitch, length });
+		this.touches = (rehearsal.touches ?? []).toSorted((a, b) => a - b);
+		this.robot.onPlay = (notes, volume) => this.recorder.played(this.time, notes, volume);
 	}
 
 	private get time(): number {
@@ -81,6 +119,9 @@ class Simulation {
 			seed: this.rehearsal.seed,
 			outcome: ending,
 			trace: recorder.trace,
+			sensed: recorder.sensed,
+			crates: recorder.crateTraces,
+			log: recorder.log,
 			spans: recorder.spans,
 			bumps: recorder.bumps,
 			tones: recorder.tones,
@@ -91,26 +132,74 @@ class Simulation {
 	}
 
 	private untilOver(): Outcome {
-		const { robot, floor, recorder, interpreter } = this;
+		const { robot, floor, recorder, scene, pose } = this;
 		this.lightPosts();
 		for (;;) {
-			interpreter.tick(this.time);
+			this.runChains();
 			recorder.sample(this.tickNumber);
-			if (interpreter.isOver && robot.isStill) return this.planOver();
+			if (this.isOver()) return this.planOver();
 			if (robot.isStalled) return this.stalled();
 			if (this.tickNumber >= this.limitTicks) return this.outOfTime();
-			robot.drive(this.time);
+			robot.advance(this.time);
 			floor.move();
 			this.tickNumber += 1;
 			this.pathLength += Math.abs(robot.speed) * tick;
-			if (floor.isTouching) this.touch();
+			if (floor.touching) this.touch(floor.touching);
 			if (this.waitingPosts.length > 0) this.lightPosts();
+			if (!this.rehearsal.course.table) continue;
+			this.dropCrates();
+			if (scene.ground.isBeyondEdge(pose.x, pose.y)) return this.fell();
 		}
 	}
 
-	private touch(): void {
-		if (this.time - this.lastTouch > bumpPause) this.recorder.bumped(this.time);
+	private runChains(): void {
+		const { scene, touches, time, recorder, reached } = this;
+		const touched = touches.filter((touch) => touch <= time);
+		scene.isBumped = time - this.lastTouch <= bumpHold;
+		scene.isTouched = touched.length > 0 && time - touched.at(-1)! <= touchHold;
+		this.interpreter.tick({
+			time,
+			bumps: recorder.bumps.length,
+			touches: touched.length,
+			isEdgeAhead: this.robot.seesEdge,
+			lampPosts: reached
+		});
+	}
+
+	/**
+	 * Nothing will ever run again by itself. When the last chain has ended, the motors are stopped;
+	 * while one waits for something, a robot that rolls on may still meet it.
+	 */
+	private isOver(): boolean {
+		const { interpreter, robot } = this;
+		if (!interpreter.isIdle) return false;
+		if (!interpreter.isWaiting && !this.hasStopped) {
+			this.hasStopped = true;
+			if (!robot.isStill) robot.stop(false);
+		}
+		if (!robot.isStill) return false;
+		if (!interpreter.isWaiting) return true;
+		const touchesToCome = this.touches.some((touch) => touch > this.time);
+		return !interpreter.isTicking && !robot.isPlaying && !touchesToCome;
+	}
+
+	private touch(against: 'wall' | 'crate'): void {
+		if (this.time - this.lastTouch > bumpPause) this.recorder.bumped(this.time, against);
 		this.lastTouch = this.time;
+	}
+
+	private dropCrates(): void {
+		for (const crate of this.crates) {
+			const { x, y } = crate.pose;
+			if (crate.hasFallen || !this.scene.ground.isBeyondEdge(x, y)) continue;
+			crate.hasFallen = true;
+			this.recorder.crateFell(crate, this.time);
+		}
+	}
+
+	private fell(): Outcome {
+		const number = this.recorder.driving?.number ?? 0;
+		return this.outcome('fell', { key: 'outcome.fell', values: { number } });
 	}
 
 	private lightPosts(): void {
@@ -120,6 +209,7 @@ class Simulation {
 		);
 		if (lit.length === 0) return;
 		reached.push(...lit.map((post) => ({ id: post.id, time })));
+		this.scene.litPosts.push(...lit);
 		this.waitingPosts = this.waitingPosts.filter((post) => !lit.includes(post));
 	}
 
@@ -129,7 +219,7 @@ class Simulation {
 			return this.outcome('finished', { key: 'outcome.finished', values: { seconds } });
 		}
 		const { finish } = this.rehearsal.course;
-		const bump = this.recorder.bumps[0];
+		const bump = this.recorder.bumps.find(({ against }) => against === 'wall');
 		if (!finish) return this.outcome('ended', { key: 'outcome.over', values: { seconds } });
 		const distance = this.distanceTo(finish.at) - finish.radius;
 		const key = bump?.number ? 'outcome.endedAfterBump' : 'outcome.ended';
@@ -139,16 +229,15 @@ class Simulation {
 
 	private stalled(): Outcome {
 		const step = this.recorder.driving;
-		const key = this.floor.isTouching ? 'outcome.stoppedByWall' : 'outcome.stoppedByItself';
+		const key = this.floor.touching ? 'outcome.stoppedByWall' : 'outcome.stoppedByItself';
 		return this.outcome('halted', { key, values: { number: step?.number ?? 0 } });
 	}
 
 	private outOfTime(): Outcome {
 		const step = this.recorder.innermost;
 		const values = { seconds: this.limitTicks / tickRate, number: step?.number ?? 0 };
-		const isBusy = this.recorder.notes.length > 0;
 		return this.outcome('timeout', {
-			key: isBusy ? 'outcome.timeoutBusy' : 'outcome.timeout',
+			key: this.recorder.isBusy ? 'outcome.timeoutBusy' : 'outcome.timeout',
 			values
 		});
 	}
@@ -173,16 +262,13 @@ class Simulation {
 	}
 }
 
-function startPose(course: Course, robot: Robot): Pose {
-	const heading = headingOfBearing(course.start.bearing);
-	const [ahead, left, turned] = robot.placing;
-	const cos = Math.cos(heading);
-	const sin = Math.sin(heading);
-	return {
-		x: course.start.at[0] + ahead * cos - left * sin,
-		y: course.start.at[1] + ahead * sin + left * cos,
-		heading: heading + turned
-	};
+/** Moves a pose to where a hand really set the robot down. */
+function setDown(pose: Pose, [ahead, left, turned]: Robot['placing']): void {
+	const cos = Math.cos(pose.heading);
+	const sin = Math.sin(pose.heading);
+	pose.x += ahead * cos - left * sin;
+	pose.y += ahead * sin + left * cos;
+	pose.heading += turned;
 }
 
 const round = (seconds: number): number => Math.round(seconds * 10) / 10;

@@ -11,7 +11,8 @@ const header = [
 	'left_wheel_mps',
 	'right_wheel_mps',
 	'battery_percent',
-	'lamp'
+	'left_lamp',
+	'right_lamp'
 ];
 
 export function traceCsv(trace: Trace): string {
@@ -27,8 +28,10 @@ export function traceCsv(trace: Trace): string {
 			trace.rightWheel[i]!,
 			trace.battery[i]! * 100
 		];
-		const lamp = `#${trace.lamp[i]!.toString(16).padStart(6, '0')}`;
-		lines.push([...numbers.map((number) => number.toFixed(5)), lamp].join(','));
+		const lamps = [trace.leftLamp[i]!, trace.rightLamp[i]!].map(
+			(lamp) => `#${lamp.toString(16).padStart(6, '0')}`
+		);
+		lines.push([...numbers.map((number) => number.toFixed(5)), ...lamps].join(','));
 	});
 	return `${lines.join('\r\n')}\r\n`;
 }

@@ -1,18 +1,24 @@
-/** All steps, in the order the shelf offers them. A new step is added to its family and to this list. */
+/** All steps, in the order the shelf offers them. A new step is added to the list of its family. */
 import type { StepDefinition, Values } from './definition';
-import { repeat, wait, whenRunPressed } from './flow';
-import { lamp } from './glow';
-import { tone } from './sound';
-import { go, turn } from './travel';
+import { flowSteps } from './flow';
+import { glowSteps } from './glow';
+import { crewSteps, ownSteps } from './own';
+import { reckonSteps, senseSteps } from './reckon';
+import { soundSteps } from './sound';
+import { travelSteps, waitStill } from './travel';
+import { triggers } from './triggers';
 
 export const catalogue: readonly StepDefinition[] = [
-	go,
-	turn,
-	lamp,
-	tone,
-	wait,
-	repeat,
-	whenRunPressed
+	...travelSteps,
+	...glowSteps,
+	...soundSteps,
+	...flowSteps,
+	waitStill,
+	...senseSteps,
+	...reckonSteps,
+	...crewSteps,
+	...ownSteps,
+	...triggers
 ];
 
 export const stepKinds = catalogue.filter((definition) => !definition.isTrigger);
@@ -32,4 +38,12 @@ export function initialValues(kind: string): Values {
 	return Object.fromEntries(
 		Object.entries(definitionOf(kind).values).map(([name, value]) => [name, value.initial])
 	);
+}
+
+/** Whether a step of this kind may hang in a holder of that kind; `null` is a chain. */
+export function mayHang(kind: string, holder: string | null): boolean {
+	const branches = holder === null ? undefined : definitionOf(holder).branches;
+	const definition = definitionOf(kind);
+	if (definition.isTrigger) return false;
+	return branches ? branches.includes(kind) : !definition.isBranch;
 }

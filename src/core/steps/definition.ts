@@ -1,17 +1,36 @@
 /**
  * What a step is. A step is defined once, in a file of its family; the shelf, the tag, the value
  * editors, the checks, the interpreter and the file format all read that one definition. The words
- * (name, sentence, help) stand in the message files under `steps.<kind>`.
+ * (name, sentence, help) stand in the message files under `step.<kind>`.
  */
-import type { Controls, Wait } from '../interpreter/controls';
+import type { Expression } from '../expressions/expression';
+import type { Datum } from '../expressions/types';
+import type { Running } from '../interpreter/running';
+import type { Wait } from '../interpreter/controls';
+import type { Signals } from '../interpreter/triggers';
 
-export const families = ['travel', 'glow', 'sound', 'flow'] as const;
+export const families = [
+	'travel',
+	'glow',
+	'sound',
+	'flow',
+	'sense',
+	'reckon',
+	'crew',
+	'own'
+] as const;
 export type Family = (typeof families)[number];
 
-export type Level = 'first' | 'further' | 'full';
+export const levels = ['first', 'further', 'full'] as const;
+/** How much the shelf offers. A plan may hold steps of any level. */
+export type Level = (typeof levels)[number];
 
-/** What a number measures, in the unit that files use: m, degrees, s, 0 to 1, times, Hz. */
-export type Quantity = 'length' | 'angle' | 'duration' | 'ratio' | 'count' | 'frequency';
+/**
+ * What a number measures, in the unit that files use: m, degrees, s, 0 to 1, a part of the top speed
+ * (-1 to 1), a whole number of times, a plain number, Hz.
+ */
+export type Quantity =
+	'length' | 'angle' | 'duration' | 'ratio' | 'power' | 'count' | 'number' | 'frequency';
 
 export interface NumberDefinition {
 	readonly type: 'number';
@@ -35,36 +54,106 @@ export interface ColourDefinition {
 	readonly initial: string;
 }
 
-export type ValueDefinition = NumberDefinition | ChoiceDefinition | ColourDefinition;
+/** True or false: always an expression. */
+export interface ConditionDefinition {
+	readonly type: 'condition';
+	readonly initial: Expression;
+}
 
-export type Value = number | string;
+/** A number, a text or whatever an expression gives. */
+export interface AnythingDefinition {
+	readonly type: 'anything';
+	readonly initial: number | string | Expression;
+}
+
+/** A name that people give, of one of these. */
+export interface NameDefinition {
+	readonly type: 'name';
+	readonly of: 'variable' | 'message' | 'routine' | 'lampPost';
+	readonly initial: string;
+}
+
+/** Names of inputs, such as "side, turns". */
+export interface InputsDefinition {
+	readonly type: 'inputs';
+	readonly initial: string;
+}
+
+/** Notes one after the other: see ./notes. */
+export interface NotesDefinition {
+	readonly type: 'notes';
+	readonly initial: string;
+}
+
+/**
+ * `addedLater`: documents written before this value was there are read with its initial content.
+ */
+export type ValueDefinition = (
+	| NumberDefinition
+	| ChoiceDefinition
+	| ColourDefinition
+	| ConditionDefinition
+	| AnythingDefinition
+	| NameDefinition
+	| InputsDefinition
+	| NotesDefinition
+) & { readonly addedLater?: true };
+
+export type Value = number | string | Expression;
 export type Values = Readonly<Record<string, Value>>;
+/** Values as a step ran with them: every expression worked out. */
+export type Worked = Readonly<Record<string, Datum>>;
+
+export const isExpression = (value: Value | undefined): value is Expression =>
+	typeof value === 'object';
 
 /** What a robot must have for a step. */
-export type Ability = 'wheels' | 'counters' | 'gyro' | 'lamp' | 'speaker';
+export type Ability = 'wheels' | 'counters' | 'gyro' | 'lamp' | 'speaker' | 'ports';
+
+/** Decides when a chain starts; made anew for each run. */
+export interface Watch {
+	hasFired(signals: Signals): boolean;
+}
 
 export interface StepDefinition {
 	readonly kind: string;
 	readonly family: Family;
 	readonly level: Level;
-	/** A trigger starts a chain and stands only at its top. */
-	readonly isTrigger?: boolean;
-	/** Holds other steps in `body`. */
-	readonly hasBody?: boolean;
 	/** Drawing on a 24 by 24 grid, as SVG path data, stroked. */
 	readonly glyph: string;
+	/** How the glyph lies for an option of its value `direction`, as an SVG transform. */
+	readonly turned?: Readonly<Record<string, string>>;
+	/** What the first level offers of it, if not just one tag: one for each of these. */
+	readonly firstForms?: readonly Values[];
 	readonly values: Readonly<Record<string, ValueDefinition>>;
 	readonly needs: readonly Ability[];
+
+	/** Stands only at the top of a chain: a trigger, or the name of a routine. */
+	readonly isTrigger?: boolean;
+	/** For a trigger: when it starts its chain. A routine's top has none; others call it. */
+	readonly watch?: (running: Pick<Running, 'number' | 'text' | 'truth' | 'datum'>) => Watch;
+	/** For a trigger: it goes on happening by itself, so the plan is not over while it is there. */
+	readonly keepsGoing?: boolean;
+
+	/** Holds other steps in `body`. */
+	readonly hasBody?: boolean;
+	/** Its body holds only steps of these kinds: its branches. */
+	readonly branches?: readonly string[];
+	/** A branch: stands only in the step whose `branches` names it. */
+	readonly isBranch?: boolean;
+	/** Nothing after it on the same cord is ever reached. */
+	readonly isLast?: boolean;
+	/** The loop looks at the world again in the next tick, not before: forever, until. */
+	readonly isLoop?: boolean;
+	/** Takes more values than these, named by the inputs of the routine it calls. */
+	readonly hasInputs?: boolean;
+
 	/** Starts the step; the chain goes on at once, or when the returned wait is over. */
-	readonly run?: (values: Values, controls: Controls) => Wait | undefined;
-	/** For a step with a body: how often the body runs. */
-	readonly rounds?: (values: Values) => number;
+	readonly run?: (running: Running) => Wait | void;
 	/** Whether the step always lets time pass. A body that does not is found by the checks. */
 	readonly takesTime?: boolean;
+	/** Which of its values the first level shows. */
+	readonly firstValue?: string;
+	/** For a timed move: it starts from the speed that is left, so it matters whether it was still. */
+	readonly isTimed?: boolean;
 }
-
-/** Reads a number that the schema has let through. */
-export const numberOf = (values: Values, name: string): number => values[name] as number;
-
-/** Reads a choice or a colour that the schema has let through. */
-export const textOf = (values: Values, name: string): string => values[name] as string;

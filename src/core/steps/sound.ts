@@ -1,4 +1,9 @@
-import { numberOf, type StepDefinition } from './definition';
+/** Sound: tones and melodies. */
+import type { StepDefinition, ValueDefinition } from './definition';
+import { pitchOf, readNotes } from './notes';
+import { choice, duration, ratio } from './values';
+
+const then: ValueDefinition = { ...choice('wait', 'carryOn'), addedLater: true };
 
 export const tone: StepDefinition = {
 	kind: 'tone',
@@ -14,20 +19,74 @@ export const tone: StepDefinition = {
 			increment: 10,
 			initial: 440
 		},
-		length: {
-			type: 'number',
-			quantity: 'duration',
-			minimum: 0.05,
-			maximum: 10,
-			increment: 0.05,
-			initial: 0.5
-		}
+		length: duration(0.5, { minimum: 0.05, maximum: 10, increment: 0.05 }),
+		then
 	},
+	firstValue: 'pitch',
 	needs: ['speaker'],
 	takesTime: true,
-	run: (values, controls) => {
-		const length = numberOf(values, 'length');
-		controls.playTone(numberOf(values, 'pitch'), length);
-		return controls.pause(length);
+	run({ robot, number, text }) {
+		const playing = robot.play([{ pitch: number('pitch'), length: number('length') }]);
+		return text('then') === 'wait' ? playing : undefined;
 	}
 };
+
+export const melody: StepDefinition = {
+	kind: 'melody',
+	family: 'sound',
+	level: 'first',
+	glyph: 'M9 18V5l11-2v12M9 18a3 2.500 0 1 1-.1-1M20 15a3 2.500 0 1 1-.1-1',
+	values: {
+		notes: { type: 'notes', initial: 'C4 E4 G4 C5:2' },
+		tempo: {
+			type: 'number',
+			quantity: 'number',
+			minimum: 20,
+			maximum: 400,
+			increment: 5,
+			initial: 120
+		},
+		then: choice('wait', 'carryOn')
+	},
+	firstValue: 'notes',
+	needs: ['speaker'],
+	takesTime: true,
+	run({ robot, number, text }) {
+		const notes = readNotes(text('notes'));
+		if (!notes.ok) return undefined;
+		const beat = 60 / number('tempo');
+		const playing = robot.play(
+			notes.value.map(({ name, beats }) => ({
+				pitch: name ? pitchOf(name) : 0,
+				length: beats * beat
+			}))
+		);
+		return text('then') === 'wait' ? playing : undefined;
+	}
+};
+
+export const volume: StepDefinition = {
+	kind: 'volume',
+	family: 'sound',
+	level: 'further',
+	glyph: 'M3 9.500v5h4l5 4v-13l-5 4zM16 9a4 4 0 0 1 0 6M18.500 6a8 8 0 0 1 0 12',
+	values: { level: ratio(0.6) },
+	needs: ['speaker'],
+	run({ robot, number }) {
+		robot.setVolume(number('level'));
+	}
+};
+
+export const silence: StepDefinition = {
+	kind: 'silence',
+	family: 'sound',
+	level: 'further',
+	glyph: 'M3 9.500v5h4l5 4v-13l-5 4zM16 9.500l5 5M21 9.500l-5 5',
+	values: {},
+	needs: ['speaker'],
+	run({ robot }) {
+		robot.silence();
+	}
+};
+
+export const soundSteps = [tone, melody, volume, silence];

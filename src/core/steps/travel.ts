@@ -1,59 +1,328 @@
+/** Travel: everything that moves the wheels. */
+import { ports } from '../robots/ports';
 import { radians } from '../units/angles';
-import { numberOf, textOf, type StepDefinition } from './definition';
+import type { Running } from '../interpreter/running';
+import type { Wait } from '../interpreter/controls';
+import type { StepDefinition } from './definition';
+import { angle, choice, duration, length, plain, power, speed } from './values';
+
+const ending = choice('brake', 'coast');
+const then = choice('waitStill', 'goOn');
+
+/** Glyphs are drawn for a turn to the right. */
+const mirrored = { left: 'matrix(-1 0 0 1 24 0)' };
+
+/** Ends an open-loop move as its values say. */
+function stop({ robot, text }: Running): Wait | undefined {
+	robot.stop(text('ending') === 'coast');
+	return text('then') === 'waitStill' ? robot.untilStill() : undefined;
+}
+
+/** Lets a while pass, then ends the move. */
+function stopAfter(running: Running): Wait {
+	const pause = running.robot.pause(running.number('duration'));
+	let ending: Wait | undefined;
+	let isStopping = false;
+	return {
+		isOver(time) {
+			if (isStopping) return ending?.isOver(time) ?? true;
+			if (!pause.isOver(time)) return false;
+			isStopping = true;
+			ending = stop(running);
+			return ending?.isOver(time) ?? true;
+		}
+	};
+}
 
 export const go: StepDefinition = {
 	kind: 'go',
+	turned: { back: 'rotate(180 12 12)' },
+	firstForms: [{ direction: 'forward' }, { direction: 'back' }],
 	family: 'travel',
 	level: 'first',
 	glyph: 'M12 20V5M6.5 10.5 12 5l5.5 5.5',
-	values: {
-		direction: { type: 'choice', options: ['forward', 'back'], initial: 'forward' },
-		distance: {
-			type: 'number',
-			quantity: 'length',
-			minimum: 0.01,
-			maximum: 10,
-			increment: 0.01,
-			initial: 0.3
-		},
-		speed: {
-			type: 'number',
-			quantity: 'ratio',
-			minimum: 0.05,
-			maximum: 1,
-			increment: 0.05,
-			initial: 0.4
-		}
-	},
+	values: { direction: choice('forward', 'back'), distance: length(0.3), speed: speed(0.4) },
+	firstValue: 'distance',
 	needs: ['wheels', 'counters'],
 	takesTime: true,
-	run: (values, controls) => {
-		const distance = numberOf(values, 'distance');
-		const signed = textOf(values, 'direction') === 'back' ? -distance : distance;
-		return controls.travel(signed, numberOf(values, 'speed'));
+	run({ robot, number, text }) {
+		const distance = number('distance') * (text('direction') === 'back' ? -1 : 1);
+		return robot.travel(distance, distance, number('speed'));
 	}
 };
 
 export const turn: StepDefinition = {
 	kind: 'turn',
+	firstForms: [{ direction: 'left' }, { direction: 'right' }],
+	turned: mirrored,
 	family: 'travel',
 	level: 'first',
 	glyph: 'M7 20v-8a5 5 0 0 1 5-5h6M14 3l4 4-4 4',
-	values: {
-		direction: { type: 'choice', options: ['right', 'left'], initial: 'right' },
-		angle: {
-			type: 'number',
-			quantity: 'angle',
-			minimum: 1,
-			maximum: 3600,
-			increment: 1,
-			initial: 90
-		}
-	},
+	values: { direction: choice('right', 'left'), angle: angle(90) },
+	firstValue: 'angle',
 	needs: ['wheels', 'gyro'],
 	takesTime: true,
-	run: (values, controls) => {
-		const angle = radians(numberOf(values, 'angle'));
-		return controls.turn(textOf(values, 'direction') === 'right' ? -angle : angle);
+	run: ({ robot, number, text }) =>
+		robot.turn(radians(number('angle')) * (text('direction') === 'right' ? -1 : 1))
+};
+
+export const goFor: StepDefinition = {
+	kind: 'goFor',
+	family: 'travel',
+	level: 'further',
+	glyph: 'M9 20V5M4 10l5-5 5 5M18 14v3.500l2 1.500M18 12.500a5 5 0 1 1-.1 0',
+	values: { duration: duration(2), speed: power(0.4), ending, then },
+	needs: ['wheels'],
+	takesTime: true,
+	isTimed: true,
+	run(running) {
+		const speed = running.number('speed');
+		running.robot.drive(speed, speed);
+		return stopAfter(running);
 	}
 };
+
+export const goTurns: StepDefinition = {
+	kind: 'goTurns',
+	family: 'travel',
+	level: 'full',
+	glyph: 'M12 4a8 8 0 1 1-5.700 2.400M12 4 8.500 1.500M12 4 8.500 7M12 12v-4',
+	values: { turns: plain(2, { minimum: -100, maximum: 100, increment: 0.5 }), speed: speed(0.4) },
+	needs: ['wheels', 'counters'],
+	takesTime: true,
+	run({ robot, number }) {
+		const distance = number('turns') * robot.wheelCircumference;
+		return robot.travel(distance, distance, number('speed'));
+	}
+};
+
+export const goDegrees: StepDefinition = {
+	kind: 'goDegrees',
+	family: 'travel',
+	level: 'full',
+	glyph: 'M12 4a8 8 0 1 0 8 8M12 4v8h8M17 3.500a1.500 1.500 0 1 0 .1 0',
+	values: {
+		angle: angle(360, { minimum: -36_000, maximum: 36_000, increment: 15 }),
+		speed: speed(0.4)
+	},
+	needs: ['wheels', 'counters'],
+	takesTime: true,
+	run({ robot, number }) {
+		const distance = (number('angle') / 360) * robot.wheelCircumference;
+		return robot.travel(distance, distance, number('speed'));
+	}
+};
+
+export const start: StepDefinition = {
+	kind: 'start',
+	family: 'travel',
+	level: 'further',
+	glyph: 'M12 21V9M7 14l5-5 5 5M12 3v2M7 4.500l1 1.500M17 4.500 16 6',
+	values: { speed: power(0.4) },
+	needs: ['wheels'],
+	run({ robot, number }) {
+		robot.drive(number('speed'), number('speed'));
+	}
+};
+
+export const stopMoving: StepDefinition = {
+	kind: 'stop',
+	family: 'travel',
+	level: 'further',
+	glyph: 'M8 3h8l5 5v8l-5 5H8l-5-5V8zM8.500 12h7',
+	values: { ending, then },
+	needs: ['wheels'],
+	run: stop
+};
+
+export const turnFor: StepDefinition = {
+	kind: 'turnFor',
+	turned: mirrored,
+	family: 'travel',
+	level: 'full',
+	glyph:
+		'M5 20v-8a5 5 0 0 1 5-5h4M11 3.500 14.500 7 11 10.500M18 15v3l2 1M18 12.500a5 5 0 1 1-.1 0',
+	values: {
+		direction: choice('right', 'left'),
+		duration: duration(1),
+		speed: speed(0.3),
+		ending,
+		then
+	},
+	needs: ['wheels'],
+	takesTime: true,
+	isTimed: true,
+	run(running) {
+		const speed = running.number('speed') * (running.text('direction') === 'right' ? 1 : -1);
+		running.robot.drive(speed, -speed);
+		return stopAfter(running);
+	}
+};
+
+export const turnTo: StepDefinition = {
+	kind: 'turnTo',
+	family: 'travel',
+	level: 'further',
+	glyph: 'M12 3a9 9 0 1 1-.1 0M12 6l2.500 8-2.500-1.500L9.500 14zM12 1v2',
+	values: { bearing: angle(0, { minimum: -360, maximum: 360, increment: 15 }) },
+	needs: ['wheels', 'gyro'],
+	takesTime: true,
+	run: ({ robot, number }) => robot.turnTo(number('bearing'))
+};
+
+export const arc: StepDefinition = {
+	kind: 'arc',
+	turned: mirrored,
+	family: 'travel',
+	level: 'further',
+	glyph: 'M5 21A14 14 0 0 1 18 7M13.500 4.500 18 7l-2.500 4.500',
+	values: {
+		direction: choice('right', 'left'),
+		radius: length(0.3, { minimum: 0 }),
+		angle: angle(90, { minimum: -3600 }),
+		speed: speed(0.4)
+	},
+	needs: ['wheels', 'counters'],
+	takesTime: true,
+	run({ robot, number, text }) {
+		const turned = radians(number('angle'));
+		const [inner, outer] = [-1, 1].map(
+			(side) => turned * (number('radius') + (side * robot.axle) / 2)
+		) as [number, number];
+		return text('direction') === 'right'
+			? robot.travel(outer, inner, number('speed'))
+			: robot.travel(inner, outer, number('speed'));
+	}
+};
+
+export const wheels: StepDefinition = {
+	kind: 'wheels',
+	family: 'travel',
+	level: 'full',
+	glyph: 'M6 4v16M18 4v16M3.500 8h5M3.500 16h5M15.500 8h5M15.500 16h5M6 12h12',
+	values: { left: power(0.4), right: power(0.4) },
+	needs: ['wheels'],
+	run({ robot, number }) {
+		robot.drive(number('left'), number('right'));
+	}
+};
+
+export const wheelsFor: StepDefinition = {
+	kind: 'wheelsFor',
+	family: 'travel',
+	level: 'full',
+	glyph:
+		'M5 3v12M14 3v12M2.500 6h5M2.500 12h5M11.500 6h5M11.500 12h3M5 9h9M18 15v3l2 1M18 12.500a5 5 0 1 1-.1 0',
+	values: { left: power(0.4), right: power(0.3), duration: duration(1), ending, then },
+	needs: ['wheels'],
+	takesTime: true,
+	isTimed: true,
+	run(running) {
+		running.robot.drive(running.number('left'), running.number('right'));
+		return stopAfter(running);
+	}
+};
+
+const wheelTurns = plain(1, { minimum: -100, maximum: 100, increment: 0.5 });
+
+export const wheelsTurns: StepDefinition = {
+	kind: 'wheelsTurns',
+	family: 'travel',
+	level: 'full',
+	glyph:
+		'M6 8v12M18 8v12M3.500 11h5M3.500 17h5M15.500 11h5M15.500 17h5M8 4.500a5 5 0 0 1 8 0M16 2v2.500h-2.500',
+	values: { left: wheelTurns, right: { ...wheelTurns, initial: 2 }, speed: speed(0.4) },
+	needs: ['wheels', 'counters'],
+	takesTime: true,
+	run: ({ robot, number }) =>
+		robot.travel(
+			number('left') * robot.wheelCircumference,
+			number('right') * robot.wheelCircumference,
+			number('speed')
+		)
+};
+
+/**
+ * Hard left (-1) to hard right (1). Half-way to a side the wheel of that side stands; all the way it
+ * runs backward, and the robot turns on the spot.
+ */
+export const steer: StepDefinition = {
+	kind: 'steer',
+	family: 'travel',
+	level: 'full',
+	glyph:
+		'M12 3a9 9 0 1 1-.1 0M12 10.500a1.500 1.500 0 1 1-.1 0M3.500 10.500h7M13.500 10.500h7M12 13.500v7',
+	values: { steering: { ...power(0), quantity: 'ratio' }, speed: power(0.3) },
+	needs: ['wheels'],
+	run({ robot, number }) {
+		const [steering, speed] = [number('steering'), number('speed')];
+		robot.drive(speed * Math.min(1, 1 + 2 * steering), speed * Math.min(1, 1 - 2 * steering));
+	}
+};
+
+export const motor: StepDefinition = {
+	kind: 'motor',
+	family: 'travel',
+	level: 'full',
+	glyph: 'M4 8h11v8H4zM15 10h3v4h-3M18 12h3M7 8V5h5v3M7 16v3h5v-3',
+	values: { port: choice(...ports), power: power(0.4) },
+	needs: ['ports'],
+	run({ robot, number, text }) {
+		robot.setMotor(text('port'), number('power'));
+	}
+};
+
+export const drivePorts: StepDefinition = {
+	kind: 'drivePorts',
+	family: 'travel',
+	level: 'full',
+	glyph: 'M6 3v5M10 3v5M4 8h8v3a4 4 0 0 1-8 0zM8 15v3a3 3 0 0 0 6 0v-4a3 3 0 0 1 6 0v7',
+	values: { left: choice(...ports), right: { ...choice(...ports), initial: 'B' } },
+	needs: ['ports'],
+	run({ robot, text }) {
+		robot.setDrivePorts(text('left'), text('right'));
+	}
+};
+
+export const cruise: StepDefinition = {
+	kind: 'cruise',
+	family: 'travel',
+	level: 'full',
+	glyph: 'M4 17a8 8 0 1 1 16 0M12 17l4-6M4 20h16',
+	values: { speed: speed(0.4) },
+	needs: ['wheels'],
+	run({ robot, number }) {
+		robot.setCruise(number('speed'));
+	}
+};
+
+export const waitStill: StepDefinition = {
+	kind: 'waitStill',
+	family: 'flow',
+	level: 'further',
+	glyph: 'M4 19h16M12 4v9M8 13h8M7 16h10',
+	values: {},
+	needs: ['wheels'],
+	takesTime: true,
+	run: ({ robot }) => robot.untilStill()
+};
+
+export const travelSteps = [
+	go,
+	turn,
+	start,
+	stopMoving,
+	goFor,
+	arc,
+	turnTo,
+	turnFor,
+	goTurns,
+	goDegrees,
+	steer,
+	wheels,
+	wheelsFor,
+	wheelsTurns,
+	motor,
+	cruise,
+	drivePorts
+];

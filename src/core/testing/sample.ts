@@ -1,5 +1,5 @@
 /** Short ways to write plans and courses in code: for the demo data, tests and benchmarks. */
-import { courseFormat, type Course, type Wall } from '../course/course';
+import { makeCourse, type Course, type Wall } from '../course/course';
 import { planFormat, type Plan, type Step } from '../plan/plan';
 import type { Values } from '../steps/definition';
 
@@ -18,8 +18,9 @@ export const go = (distance: number, speed = 0.4): Step =>
 
 export const right = (angle: number): Step => step('turn', { direction: 'right', angle });
 export const left = (angle: number): Step => step('turn', { direction: 'left', angle });
-export const lamp = (colour: string): Step => step('lamp', { colour });
-export const tone = (pitch: number, length: number): Step => step('tone', { pitch, length });
+export const lamp = (colour: string): Step => step('lamp', { colour, side: 'both', brightness: 1 });
+export const tone = (pitch: number, length: number): Step =>
+	step('tone', { pitch, length, then: 'wait' });
 export const wait = (duration: number): Step => step('wait', { duration });
 export const repeat = (times: number, body: Step[]): Step => step('repeat', { times }, body);
 
@@ -42,14 +43,10 @@ export const wall = (from: [number, number], to: [number, number], thickness = 0
 });
 
 /** An empty floor of 2 m by 1.5 m with the start near its south-west corner, front to the north. */
-export const courseOf = (changes: Partial<Course> = {}): Course => ({
-	format: courseFormat,
-	version: 1,
-	name: 'Open quay',
-	size: { width: 2, height: 1.5 },
-	start: { at: [0.4, 0.4], bearing: 0 },
-	finish: null,
-	walls: [],
-	lampPosts: [],
-	...changes
-});
+export const courseOf = (changes: Partial<Course> = {}): Course =>
+	makeCourse({
+		name: 'Open quay',
+		size: { width: 2, height: 1.5 },
+		start: { at: [0.4, 0.4], bearing: 0 },
+		...changes
+	});

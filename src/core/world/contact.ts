@@ -7,13 +7,18 @@ import { Polygon, Vec2, World, type Body } from 'planck';
 import type { Wall } from '../course/course';
 import type { Outline } from '../robots/robot';
 import { tick } from '../simulation/settings';
+import type { StandingCrate } from './crates';
 import { cornersOf } from './walls';
 
 /** planck units in a metre. */
 const scale = 10;
-/** Friction between a plastic shell and a wall. */
+/** Friction between a plastic shell and a wall or a crate. */
 const wallFriction = 0.3;
-/** As planck advises for one body among walls. */
+/** m/s² by which a crate of card or wood slows down on the floor: friction 0.3. */
+const crateDrag = 0.3 * 9.81;
+/** m/s: slower than this a crate stands. */
+const crateRest = 0.002;
+/** As planck advises for a few bodies among walls. */
 const velocityIterations = 8;
 const positionIterations = 3;
 
@@ -35,13 +40,17 @@ export class Contact {
 	private readonly body: Body;
 	private readonly velocity = new Vec2();
 
-	/** After `move`: whether a wall was touched, and the speeds that were left (m/s, rad/s). */
-	isTouching = false;
+	private readonly crates: readonly { readonly crate: StandingCrate; readonly body: Body }[];
+
+	/** After `move`: what was touched, and the speeds that were left (m/s, rad/s). */
+	touching: 'wall' | 'crate' | null = null;
+	/** Whether a crate is still on its way. */
+	isAnyCrateMoving = false;
 	velocityX = 0;
 	velocityY = 0;
 	turning = 0;
 
-	constructor(walls: readonly Wall[], shape: Shape) {
+	constructor(walls: readonly Wall[], crates: readonly StandingCrate[], shape: Shape) {
 		const ground = this.world.createBody();
 		for (const wall of walls) {
 			ground.createFixture({
@@ -49,17 +58,20 @@ export class Contact {
 				friction: wallFriction
 			});
 		}
-		this.body = this.world.createBody({ type: 'dynamic', bullet: false });
-		this.body.createFixture({
-			shape: new Polygon(shape.outline.map(toPlanck)),
-			density: 1,
-			friction: wallFriction
+		this.crates = crates.map((crate) => {
+			const body = this.bodyOf(crate.corners, crate.mass, crate.inertia);
+			body.setTransform(new Vec2(crate.pose.x * scale, crate.pose.y * scale), crate.pose.heading);
+			return { crate, body };
 		});
-		this.body.setMassData({
-			mass: shape.mass,
-			center: new Vec2(0, 0),
-			I: shape.inertia * scale * scale
-		});
+		this.body = this.bodyOf(shape.outline, shape.mass, shape.inertia);
+	}
+
+	private bodyOf(outline: Outline, mass: number, inertia: number): Body {
+		const body = this.world.createBody({ type: 'dynamic', bullet: false });
+		const shape = new Polygon(outline.map(toPlanck));
+		body.createFixture({ shape, density: 1, friction: wallFriction });
+		body.setMassData({ mass, center: new Vec2(0, 0), I: inertia * scale * scale });
+		return body;
 	}
 
 	/** Puts the robot where it is, when the world was not asked for a while. */
@@ -72,7 +84,10 @@ export class Contact {
 		this.velocity.set(velocityX * scale, velocityY * scale);
 		this.body.setLinearVelocity(this.velocity);
 		this.body.setAngularVelocity(turning);
+		for (const { crate, body } of this.crates) slowDown(body, crate);
 		this.world.step(tick, velocityIterations, positionIterations);
+		this.isAnyCrateMoving = false;
+		for (const { crate, body } of this.crates) this.follow(crate, body);
 
 		const position = this.body.getPosition();
 		pose.x = position.x / scale;
@@ -82,11 +97,37 @@ export class Contact {
 		this.velocityX = left.x / scale;
 		this.velocityY = left.y / scale;
 		this.turning = this.body.getAngularVelocity();
-		this.isTouching = false;
+		this.touching = null;
 		for (let edge = this.body.getContactList(); edge; edge = edge.next ?? null) {
-			if (edge.contact.isTouching()) this.isTouching = true;
+			if (!edge.contact.isTouching()) continue;
+			if (edge.other?.isStatic()) this.touching = 'wall';
+			else this.touching ??= 'crate';
 		}
 	}
+
+	private follow(crate: StandingCrate, body: Body): void {
+		if (crate.hasFallen) return body.setActive(false);
+		const { x, y } = body.getPosition();
+		Object.assign(crate.pose, { x: x / scale, y: y / scale, heading: body.getAngle() });
+		const speed = body.getLinearVelocity().length() / scale;
+		if (speed > crateRest || Math.abs(body.getAngularVelocity()) * crate.radius > crateRest) {
+			this.isAnyCrateMoving = true;
+		}
+	}
+}
+
+/** Friction of the floor under a crate takes the same speed away in each tick. */
+function slowDown(body: Body, crate: StandingCrate): void {
+	const velocity = body.getLinearVelocity();
+	const speed = velocity.length() / scale;
+	const lost = crateDrag * tick;
+	body.setLinearVelocity(Vec2.mul(velocity, speed > lost ? 1 - lost / speed : 0));
+	const turning = body.getAngularVelocity();
+	// Half the radius is about where the friction of a turning box acts.
+	const lostTurning = lost / (crate.radius / 2);
+	body.setAngularVelocity(
+		Math.abs(turning) > lostTurning ? turning - Math.sign(turning) * lostTurning : 0
+	);
 }
 
 const toPlanck = ([x, y]: readonly [number, number]): Vec2 => new Vec2(x * scale, y * scale);

@@ -1,18 +1,19 @@
 /**
- * Moves a robot over the floor, one tick at a time. While no wall is near the drive alone decides:
- * an arc. Near a wall planck decides what is left of it.
+ * Moves a robot over the floor, one tick at a time. While nothing is near the drive alone
+ * decides: an arc. Near a wall or a crate planck decides what is left of it.
  */
 import type { Wall } from '../course/course';
 import type { Robot } from '../robots/robot';
 import { tick } from '../simulation/settings';
 import { Contact, type Pose } from './contact';
+import type { StandingCrate } from './crates';
 import { Clearance } from './walls';
 
 /** Metres kept between the free robot and a wall: planck's skin and slop, with room to spare. */
 const skin = 0.004;
 
 export class Floor {
-	isTouching = false;
+	touching: 'wall' | 'crate' | null = null;
 	private readonly clearance: Clearance;
 	private readonly radius: number;
 	private contact: Contact | undefined;
@@ -24,6 +25,7 @@ export class Floor {
 
 	constructor(
 		private readonly walls: readonly Wall[],
+		private readonly crates: readonly StandingCrate[],
 		private readonly robot: Robot,
 		private readonly pose: Pose
 	) {
@@ -45,17 +47,26 @@ export class Floor {
 
 	private lookAround(way: number): void {
 		const { pose } = this;
-		this.room = this.clearance.at(pose.x, pose.y) - this.radius - skin - way;
-		const isNear = this.room <= 0;
+		this.room = this.roomAt(pose) - this.radius - skin - way;
+		const isNear = this.room <= 0 || (this.contact?.isAnyCrateMoving ?? false);
 		if (isNear && !this.isNear) {
-			this.contact ??= new Contact(this.walls, this.robot);
+			this.contact ??= new Contact(this.walls, this.crates, this.robot);
 			this.contact.place(pose);
 		}
 		if (!isNear) {
 			this.sliding = 0;
-			this.isTouching = false;
+			this.touching = null;
 		}
 		this.isNear = isNear;
+	}
+
+	/** Metres from the robot's middle to the nearest wall or crate, never too much. */
+	private roomAt({ x, y }: Pose): number {
+		let room = this.clearance.at(x, y);
+		for (const { pose, radius, hasFallen } of this.crates) {
+			if (!hasFallen) room = Math.min(room, Math.hypot(pose.x - x, pose.y - y) - radius);
+		}
+		return room;
 	}
 
 	private moveFreely(): void {
@@ -80,8 +91,8 @@ export class Floor {
 			robot.speed * sin + sideways * cos,
 			robot.turning
 		);
-		this.isTouching = contact.isTouching;
-		if (!contact.isTouching) {
+		this.touching = contact.touching;
+		if (!contact.touching) {
 			this.sliding = sideways;
 			return;
 		}

@@ -1,20 +1,45 @@
 <script lang="ts">
 	/** A course from above, in metres with y up: grid, finish, lamp posts, start, walls. */
 	import type { Course } from '$core/course/course';
+	import { lineOf } from '$core/course/tape';
+	import type { RecordedPose } from '$core/simulation/attempt';
+	import { floorColours } from '$core/world/colours';
 	import { headingOfBearing, degrees } from '$core/units/angles';
 
 	let {
 		course,
 		reached = new Set<string>(),
+		crates,
 		isSmall = false
-	}: { course: Course; reached?: ReadonlySet<string>; isSmall?: boolean } = $props();
+	}: {
+		course: Course;
+		reached?: ReadonlySet<string>;
+		/** Where crates are now; null for one that has fallen. */
+		crates?: ReadonlyMap<string, RecordedPose | null> | undefined;
+		isSmall?: boolean;
+	} = $props();
 
 	const lines = (length: number) =>
 		Array.from({ length: Math.floor(length * 10 + 1e-6) + 1 }, (_, index) => index / 10);
+	const pathOf = (points: readonly (readonly number[])[]) =>
+		points.map((point) => point.map((number) => number.toFixed(4)).join()).join(' ');
+	const placedCrates = $derived(
+		course.crates.flatMap((crate) => {
+			const [x, y] = crate.at;
+			const start = { x, y, heading: headingOfBearing(crate.bearing) };
+			const pose = crates?.has(crate.id) ? crates.get(crate.id) : start;
+			return pose ? [{ ...crate, pose }] : [];
+		})
+	);
 	const heading = $derived(degrees(headingOfBearing(course.start.bearing)));
 </script>
 
-<rect class="sheet" width={course.size.width} height={course.size.height} rx="0.015" />
+{#if course.table}
+	<rect class="drop" width={course.size.width} height={course.size.height} rx="0.015" />
+	<polygon class="sheet table" points={pathOf(course.table)} />
+{:else}
+	<rect class="sheet" width={course.size.width} height={course.size.height} rx="0.015" />
+{/if}
 {#if !isSmall}
 	<g class="grid">
 		{#each lines(course.size.width) as x, index (x)}
@@ -24,6 +49,22 @@
 			<line class:strong={index % 5 === 0} y1={y} y2={y} x1="0" x2={course.size.width} />
 		{/each}
 	</g>
+{/if}
+
+{#each course.patches as patch (patch.id)}
+	<polygon class="patch" points={pathOf(patch.corners)} fill={floorColours[patch.colour]} />
+{/each}
+{#each course.tapes as tape (tape.id)}
+	<polyline
+		class="tape"
+		points={pathOf(lineOf(tape))}
+		stroke={floorColours[tape.colour]}
+		stroke-width={tape.width}
+	/>
+{/each}
+
+{#if course.table}
+	<polygon class="edge" points={pathOf(course.table)} />
 {/if}
 
 {#if course.finish}
@@ -60,7 +101,42 @@
 	/>
 {/each}
 
+{#each placedCrates as { id, pose, width, depth } (id)}
+	<g transform="translate({pose.x},{pose.y}) rotate({degrees(pose.heading)})" class="crate">
+		<rect x={-depth / 2} y={-width / 2} width={depth} height={width} rx="0.006" />
+		<path
+			d="M{-depth / 2} {-width / 2}L{depth / 2} {width / 2}M{-depth / 2} {width / 2}L{depth /
+				2} {-width / 2}"
+		/>
+	</g>
+{/each}
+
 <style>
+	.drop {
+		fill: light-dark(oklch(0.88 0.02 250), oklch(0.13 0.02 258));
+	}
+	.edge {
+		fill: none;
+		stroke: var(--signal);
+		stroke-width: 0.008;
+		stroke-dasharray: 0.03 0.02;
+	}
+	.patch {
+		opacity: 0.75;
+	}
+	.tape {
+		fill: none;
+		stroke-linejoin: round;
+	}
+	.crate rect {
+		fill: light-dark(oklch(0.83 0.06 75), oklch(0.5 0.055 70));
+		stroke: light-dark(oklch(0.45 0.06 60), oklch(0.75 0.05 75));
+		stroke-width: 0.006;
+	}
+	.crate path {
+		stroke: light-dark(oklch(0.6 0.06 65), oklch(0.65 0.05 70));
+		stroke-width: 0.004;
+	}
 	.sheet {
 		fill: var(--chart);
 		stroke: var(--chart-line-strong);

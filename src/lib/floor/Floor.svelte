@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The pane that shows the course and the robot. */
-	import { Maximize, Minus, Plus } from '@lucide/svelte';
+	import { Hand, Maximize, Minus, Plus } from '@lucide/svelte';
 	import { select } from 'd3-selection';
 	import { zoom, zoomIdentity, type ZoomBehavior } from 'd3-zoom';
 	import { headingOfBearing, degrees } from '$core/units/angles';
@@ -9,7 +9,8 @@
 	import CourseDrawing from './CourseDrawing.svelte';
 	import Skiff from './Skiff.svelte';
 	import Trace from './Trace.svelte';
-	import { fit, scaleBar } from './view';
+	import { cratesAt, fit, scaleBar } from './view';
+	import Readings from './Readings.svelte';
 
 	let { bench, onleg }: { bench: Workbench; onleg: (stepId: string) => void } = $props();
 
@@ -31,8 +32,14 @@
 			x: course.start.at[0],
 			y: course.start.at[1],
 			heading: headingOfBearing(course.start.bearing),
-			lamp: 0
+			leftLamp: 0,
+			rightLamp: 0
 		}
+	);
+	/** Some step or trigger asks whether the robot is touched. */
+	const waitsForTouch = $derived(
+		player.attempt?.sensed.touched !== undefined ||
+			bench.plan.chains.some(({ trigger }) => trigger?.kind === 'whenTouched')
 	);
 	const reached = $derived(
 		new Set(
@@ -41,6 +48,7 @@
 				.map((post) => post.id)
 		)
 	);
+	const crates = $derived(cratesAt(player.attempt, player.time));
 	const summary = $derived(
 		t('floor.summary', {
 			course: course.name,
@@ -97,28 +105,37 @@
 			{onkeydown}
 		>
 			<g transform="translate({x},{y}) scale({scale},{-scale})">
-				<CourseDrawing {course} {reached} />
+				<CourseDrawing {course} {reached} {crates} />
 				{#if bench.previous}
 					<Trace attempt={bench.previous} {scale} isBefore />
 				{/if}
 				{#if player.attempt}
 					<Trace attempt={player.attempt} until={player.index} time={player.time} {scale} {onleg} />
 				{/if}
+				<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
 				<g
 					transform="translate({pose.x},{pose.y}) rotate({degrees(pose.heading)})"
 					data-testid="robot"
+					class:touchable={player.isPlaying}
+					onclick={() => bench.touchRobot()}
 				>
-					<Skiff lamp={pose.lamp} />
+					<Skiff leftLamp={pose.leftLamp} rightLamp={pose.rightLamp} />
 				</g>
 			</g>
 		</svg>
 	</div>
 
+	<Readings {bench} />
 	<div class="scale-bar" aria-hidden="true">
 		<span class="bar" style:width="{bar * scale}px"></span>
 		{t('floor.scale', { centimetres: bar * 100 })}
 	</div>
 	<div class="tools">
+		{#if player.isPlaying && waitsForTouch}
+			<button class="button button-line touch" onclick={() => bench.touchRobot()}
+				><Hand size={18} />{t('floor.touch')}</button
+			>
+		{/if}
 		<button
 			class="button button-line button-icon"
 			aria-label={t('floor.zoomIn')}
@@ -163,6 +180,9 @@
 	}
 	svg:focus-visible {
 		outline-offset: -3px;
+	}
+	.touchable {
+		cursor: pointer;
 	}
 	.scale-bar {
 		position: absolute;

@@ -1,5 +1,6 @@
 /** The floor's window on the course: metres to pixels, y up. */
 import type { Course } from '$core/course/course';
+import type { Attempt, RecordedPose } from '$core/simulation/attempt';
 
 export interface View {
 	/** Pixels a metre. */
@@ -23,4 +24,19 @@ export function fit(course: Course, width: number, height: number): View {
 export function scaleBar(scale: number): number {
 	const lengths = [0.05, 0.1, 0.2, 0.5, 1, 2, 5];
 	return lengths.find((length) => length * scale >= 60) ?? 10;
+}
+
+/** Where the crates of an attempt are at a time; null for one that has fallen off the table. */
+export function cratesAt(
+	attempt: Attempt | null,
+	time: number
+): ReadonlyMap<string, RecordedPose | null> {
+	const places = attempt?.crates.map(({ id, moments, fellAt }) => {
+		const last = moments.findLastIndex((moment) => moment.time <= time);
+		return [
+			id,
+			fellAt !== undefined && time >= fellAt ? null : moments[Math.max(0, last)]!
+		] as const;
+	});
+	return new Map(places);
 }

@@ -1,5 +1,5 @@
 /** What a new plan and a new course start with. */
-import { courseFormat, type Course } from '$core/course/course';
+import { makeCourse, type Course } from '$core/course/course';
 import { planFormat, type Plan } from '$core/plan/plan';
 import { robotKinds } from '$core/robots/kinds';
 import { newId } from '$lib/saving/id';
@@ -18,13 +18,10 @@ export const newPlan = (name: string): Plan => ({
 	]
 });
 
-export const newCourse = (name: string): Course => ({
-	format: courseFormat,
-	version: 1,
-	name,
-	size: { width: 2, height: 1.5 },
-	start: { at: [0.4, 0.4], bearing: 0 },
-	finish: { at: [1.6, 1.1], radius: 0.13 },
-	walls: [],
-	lampPosts: []
-});
+export const newCourse = (name: string): Course =>
+	makeCourse({
+		name,
+		size: { width: 2, height: 1.5 },
+		start: { at: [0.4, 0.4], bearing: 0 },
+		finish: { at: [1.6, 1.1], radius: 0.13 }
+	});

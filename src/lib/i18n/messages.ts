@@ -34,7 +34,16 @@ export const t = (key: string, values?: Fill): string =>
 	String(formatOf(key).format(values as Record<string, string>));
 
 /** The words of a sentence that the core wants said. */
-export const say = (sentence: Sentence): string => t(sentence.key, sentence.values);
+export function say({ key, values = {} }: Sentence): string {
+	const words = Object.entries(values).map(([name, value]) => [name, wordFor(value)]);
+	return t(key, Object.fromEntries(words));
+}
+
+/** A value that begins with "@" is itself the key of a message. */
+function wordFor(value: string | number): string | number {
+	const key = typeof value === 'string' && value.startsWith('@') ? value.slice(1) : '';
+	return hasMessage(key) ? t(key) : value;
+}
 
 export type Part = { readonly text: string } | { readonly slot: string };
 

@@ -1,9 +1,10 @@
 /** What goes between the browser and the server when documents are saved. Checked on both sides. */
 import { z } from 'zod';
 import { courseSchema } from '$core/course/course';
-import { nameSchema } from '$core/document';
+import { identifierSchema, nameSchema } from '$core/document';
 import { planSchema } from '$core/plan/plan';
 import { variations } from '$core/robots/robot';
+import { maximumTouches } from '$core/simulation/settings';
 
 export const documentKinds = ['plan', 'course'] as const;
 export type DocumentKind = (typeof documentKinds)[number];
@@ -16,7 +17,9 @@ export const attemptSeedSchema = z.strictObject({
 	plan: planSchema,
 	courseId: idSchema,
 	variation: z.enum(variations),
-	seed: seedSchema
+	seed: seedSchema,
+	touches: z.array(z.number().min(0)).max(maximumTouches).optional(),
+	only: identifierSchema.optional()
 });
 export type AttemptSeed = z.infer<typeof attemptSeedSchema>;
 

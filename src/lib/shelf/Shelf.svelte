@@ -1,96 +1,234 @@
 <script lang="ts">
 	/** Where steps are taken from: type what you want, or choose from the families. */
+	import { CircleHelp } from '@lucide/svelte';
+	import { eachStep, type Step } from '$core/plan/plan';
 	import { families } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
+	import type { TagDragging } from '$lib/trail/drag';
+	import Glyph from '$lib/trail/Glyph.svelte';
 	import { phrase } from '$lib/trail/words';
-	import { offersFor, type Offer } from './typed';
+	import { isSeveral, offersAt, offersFor, readTyped, type Offer, type ShelfPlace } from './typed';
 
-	let { onchoose }: { onchoose: (offer: Offer) => void } = $props();
+	let {
+		place,
+		dragging,
+		isDocked = false,
+		onchoose,
+		onseveral,
+		onhelp
+	}: {
+		place: ShelfPlace;
+		/** Lets steps be dragged from the shelf; missing in a sheet that a drag would close. */
+		dragging?: TagDragging | undefined;
+		/** It stays open beside the trail. */
+		isDocked?: boolean;
+		onchoose: (offer: Offer) => void;
+		onseveral: (steps: readonly Step[]) => void;
+		onhelp: (offer: Offer) => void;
+	} = $props();
 
 	let text = $state('');
 	let active = $state(0);
 
-	const offers = $derived(offersFor(text));
+	const several = $derived(isSeveral(text) ? readTyped(text, place) : null);
+	/** All that was typed, in words. */
+	const inside = $derived.by(() => {
+		const words: string[] = [];
+		if (several?.kind !== 'steps') return words;
+		eachStep(several.steps, (step) => words.push(phrase(step.kind, step.values)));
+		return words;
+	});
+	const isTyped = $derived(text.trim() !== '');
+	const offers = $derived(isTyped ? offersFor(text, place) : offersAt(place));
+	const isFirst = $derived(place.level === 'first' && !isTyped);
 	/** Grouped by family while nothing is typed; best first after that. */
-	const groups = $derived(
-		text.trim() === ''
-			? families
-					.map((family) => ({
-						family,
-						offers: offers.filter(({ definition }) => definition.family === family)
-					}))
-					.filter((group) => group.offers.length > 0)
-			: [{ family: null, offers }]
-	);
+	const groups = $derived.by(() => {
+		if (several) return [];
+		if (isTyped || isFirst || place.isForTrigger) return [{ family: null, offers }];
+		return families
+			.map((family) => ({
+				family,
+				offers: offers.filter(({ definition }) => definition.family === family)
+			}))
+			.filter((group) => group.offers.length > 0);
+	});
 	const ordered = $derived(groups.flatMap((group) => group.offers));
 	const chosen = $derived(ordered[active]);
 
+	function take(offer: Offer) {
+		text = '';
+		onchoose(offer);
+	}
+
+	function takeSeveral() {
+		if (several?.kind !== 'steps') return;
+		onseveral(several.steps);
+		text = '';
+	}
+
 	function onkeydown(event: KeyboardEvent) {
+		if (event.key === 'Escape') return;
 		const count = ordered.length;
 		if (event.key === 'ArrowDown') active = (active + 1) % Math.max(1, count);
 		else if (event.key === 'ArrowUp') active = (active + count - 1) % Math.max(1, count);
-		else if (event.key === 'Enter' && chosen) onchoose(chosen);
+		else if (event.key === 'Enter' && several) takeSeveral();
+		else if (event.key === 'Enter' && chosen) take(chosen);
 		else return;
 		event.preventDefault();
+		const { kind } = ordered[active]?.definition ?? {};
+		document.getElementById(`offer-${kind}-${active}`)?.scrollIntoView({ block: 'nearest' });
+	}
+
+	const keyOf = ({ definition, values }: Offer) => `${definition.kind} ${JSON.stringify(values)}`;
+
+	function draggable(element: HTMLElement, offer: Offer) {
+		if (!dragging) return;
+		const key = (next: Offer) => `new:${JSON.stringify([next.definition.kind, next.values])}`;
+		const tag = dragging.tag(element, key(offer));
+		return { update: (next: Offer) => tag.update(key(next)), destroy: tag.destroy };
 	}
 </script>
 
-<div class="shelf">
-	<input
-		class="field"
-		data-first-focus
-		type="text"
-		bind:value={text}
-		oninput={() => (active = 0)}
-		{onkeydown}
-		placeholder={t('shelf.type')}
-		aria-label={t('shelf.type')}
-		role="combobox"
-		aria-expanded="true"
-		aria-controls="shelf-list"
-		aria-activedescendant={chosen ? `offer-${chosen.definition.kind}` : undefined}
-		autocomplete="off"
-		spellcheck="false"
-	/>
-	<div class="list" id="shelf-list" role="listbox" aria-label={t('shelf.label')}>
+<div class="shelf" class:docked={isDocked} class:first={isFirst}>
+	{#if place.level !== 'first'}
+		<input
+			class="field"
+			data-first-focus={isDocked ? undefined : true}
+			type="text"
+			bind:value={text}
+			oninput={() => (active = 0)}
+			{onkeydown}
+			placeholder={t('shelf.type')}
+			aria-label={t('shelf.type')}
+			role="combobox"
+			aria-expanded="true"
+			aria-controls="shelf-list"
+			aria-activedescendant={chosen ? `offer-${chosen.definition.kind}-${active}` : undefined}
+			autocomplete="off"
+			spellcheck="false"
+		/>
+	{/if}
+	<div
+		class="list"
+		class:empty={several !== null}
+		id="shelf-list"
+		role="listbox"
+		aria-label={t('shelf.label')}
+	>
 		{#each groups as group (group.family)}
-			<div role="group" aria-label={group.family ? t(`family.${group.family}`) : t('shelf.label')}>
+			<div
+				class="group"
+				role="group"
+				aria-label={group.family ? t(`family.${group.family}`) : t('shelf.label')}
+			>
 				{#if group.family}<div class="family" aria-hidden="true">
 						{t(`family.${group.family}`)}
 					</div>{/if}
-				{#each group.offers as offer (offer.definition.kind)}
-					{@const { kind, glyph } = offer.definition}
+				{#each group.offers as offer (keyOf(offer))}
+					{@const { kind } = offer.definition}
+					{@const index = ordered.indexOf(offer)}
 					<div
-						id="offer-{kind}"
+						id="offer-{kind}-{index}"
 						class="offer"
-						class:active={chosen === offer}
+						class:active={chosen === offer && !isFirst}
 						role="option"
-						tabindex="-1"
+						tabindex={isFirst ? 0 : -1}
 						aria-selected={chosen === offer}
+						aria-label={phrase(kind, offer.values)}
 						title={t(`step.${kind}.help`)}
-						onpointerenter={() => (active = ordered.indexOf(offer))}
-						onclick={() => onchoose(offer)}
-						onkeydown={(event) => event.key === 'Enter' && onchoose(offer)}
+						data-first-focus={isFirst && index === 0 ? true : undefined}
+						use:draggable={offer}
+						onpointerenter={() => (active = index)}
+						onclick={() => take(offer)}
+						onkeydown={(event) => {
+							if (event.key !== 'Enter' && event.key !== ' ') return;
+							event.preventDefault();
+							take(offer);
+						}}
 					>
-						<svg viewBox="0 0 24 24" width="22" height="22" aria-hidden="true"
-							><path d={glyph} /></svg
-						>
-						<span>{phrase(kind, offer.values)}</span>
+						<Glyph {kind} values={offer.values} size={isFirst ? 40 : 22} />
+						{#if !isFirst}
+							<span class="words">{phrase(kind, offer.values)}</span>
+						{/if}
 					</div>
 				{/each}
 			</div>
 		{/each}
 	</div>
-	{#if ordered.length === 0}<p class="nothing" role="status">{t('shelf.nothing', { text })}</p>{/if}
+	{#if several?.kind === 'steps'}
+		<button class="button button-main several" onclick={takeSeveral}
+			>{t('shelf.several', { count: inside.length })}</button
+		>
+		<p class="preview">{inside.join(' · ')}</p>
+	{:else if several}
+		<p class="nothing" role="alert">{t('shelf.notUnderstood', { part: several.part })}</p>
+	{:else if ordered.length === 0}
+		<p class="nothing" role="status">{t('shelf.nothing', { text })}</p>
+	{/if}
+	{#if chosen && !isFirst && !several}
+		{@const { kind } = chosen.definition}
+		<div class="about">
+			<p>{t(`step.${kind}.help`)}</p>
+			<button class="button button-plain" onclick={() => onhelp(chosen)}
+				><CircleHelp size={16} />{t('shelf.help')}</button
+			>
+		</div>
+	{/if}
 </div>
 
 <style>
 	.shelf {
-		width: min(21rem, calc(100vw - 2rem));
+		width: min(22rem, calc(100vw - 2rem));
 		padding: 0.6rem;
+	}
+	.shelf.first {
+		width: min(24rem, calc(100vw - 2rem));
+	}
+	.shelf.docked {
+		width: auto;
 	}
 	.list {
 		margin-top: 0.4rem;
+	}
+	.shelf:not(.docked) {
+		display: flex;
+		flex-direction: column;
+		max-height: min(30rem, calc(var(--available-height, 100vh) - 1rem));
+	}
+	.shelf:not(.docked) .list {
+		flex: 1;
+		min-height: 8rem;
+		overflow: auto;
+	}
+	.docked .list {
+		max-height: 13.5rem;
+		overflow: auto;
+	}
+	.docked .group {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
+	}
+	.docked .family {
+		grid-column: 1 / -1;
+	}
+	.first .group {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(4rem, 1fr));
+		gap: 0.5rem;
+	}
+	.first .offer {
+		justify-content: center;
+		min-height: 4.1rem;
+		padding: 0;
+		border: 1.5px solid var(--line);
+		background: var(--tag);
+		box-shadow: var(--shadow);
+	}
+	.first .offer:hover {
+		border-color: var(--verdigris);
+	}
+	.shelf .list.empty {
+		display: none;
 	}
 	.family {
 		padding: 0.45rem 0.5rem 0.1rem;
@@ -110,13 +248,41 @@
 	.offer.active {
 		background: var(--verdigris-soft);
 	}
-	svg {
+	.words {
+		flex: 1;
+		min-width: 0;
+		line-height: 1.2;
+	}
+	.about {
+		position: sticky;
+		bottom: -0.6rem;
+		display: flex;
+		align-items: center;
+		gap: 0.5rem;
+		margin: 0.4rem -0.6rem -0.6rem;
+		padding: 0.35rem 0.6rem 0.45rem 1.1rem;
+		border-top: 1px solid var(--line);
+		background: var(--paper-deep);
+		color: var(--ink-soft);
+		font-size: 0.86rem;
+		line-height: 1.25;
+	}
+	.about p {
+		flex: 1;
+		min-height: 2.5em;
+	}
+	.about .button {
 		flex: none;
-		fill: none;
-		stroke: currentColor;
-		stroke-width: 1.9;
-		stroke-linecap: round;
-		stroke-linejoin: round;
+		padding: 0 0.4rem;
+		font-size: 0.86rem;
+	}
+	.several {
+		width: 100%;
+	}
+	.preview {
+		padding: 0.4rem 0.2rem 0;
+		color: var(--ink-soft);
+		font-size: 0.88rem;
 	}
 	.nothing {
 		padding: 0.6rem;

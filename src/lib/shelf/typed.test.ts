@@ -1,5 +1,8 @@
 import { expect, it } from 'vitest';
-import { offersFor } from './typed';
+import { planOf } from '$core/testing/sample';
+import { offersFor, readTyped } from './typed';
+
+const place = { plan: planOf([]), level: 'full' as const, holder: null };
 
 it.each([
 	['go 60', 'go', { direction: 'forward', distance: 0.6, speed: 0.4 }],
@@ -10,11 +13,23 @@ it.each([
 	['repeat 3', 'repeat', { times: 3 }],
 	['wait', 'wait', { duration: 1 }]
 ])('"%s" means %s', (text, kind, values) => {
-	const [first] = offersFor(text);
+	const [first] = offersFor(text, place);
 	expect(first?.definition.kind).toBe(kind);
-	expect(first?.values).toEqual(values);
+	expect(first?.values).toMatchObject(values);
 });
 
 it.each(['go 6000', 'repeat 2.5', 'fly 3', 'wait 1 2'])('"%s" fits nothing', (text) => {
-	expect(offersFor(text)).toEqual([]);
+	expect(offersFor(text, place)).toEqual([]);
+});
+
+it('several steps are tied together, or none is', () => {
+	const several = readTyped('go 60; right 90; x4; lamp blue', place);
+	expect(several).toMatchObject({
+		kind: 'steps',
+		steps: [
+			{ kind: 'repeat', values: { times: 4 }, body: [{ kind: 'go' }, { kind: 'turn' }] },
+			{ kind: 'lamp', values: { colour: '#4aa8ff' } }
+		]
+	});
+	expect(readTyped('go 60; fly 3', place)).toEqual({ kind: 'notUnderstood', part: 'fly 3' });
 });

@@ -1,9 +1,19 @@
 /**
  * What a person types at a bud: words that choose the step, then its values. "go 60" is the step Go
- * with 60 cm; "back 20 30" goes back 20 cm at 30 %. Words come from the message files.
+ * with 60 cm; "back 20 30" goes back 20 cm at 30 %. "go 60; right 90; x4" is those two, four times.
+ * Words come from the message files.
  */
-import { stepKinds } from '$core/steps/catalogue';
-import type { StepDefinition, Value, Values } from '$core/steps/definition';
+import { isVariableName } from '$core/expressions/vocabulary';
+import type { Plan, Step } from '$core/plan/plan';
+import { inputsOf, routinesOf, variableTypes } from '$core/plan/variables';
+import { initialValues, mayHang, stepKinds, triggerKinds } from '$core/steps/catalogue';
+import {
+	levels,
+	type Level,
+	type StepDefinition,
+	type Value,
+	type Values
+} from '$core/steps/definition';
 import { t } from '$lib/i18n';
 import { choiceWord, colourName, lampColours, readNumber, toStored } from '$lib/values/format';
 
@@ -12,50 +22,91 @@ export interface Offer {
 	readonly values: Values;
 }
 
+/** Where the steps are for: what may hang there, and what the plan has names for. */
+export interface ShelfPlace {
+	readonly plan: Plan;
+	readonly level: Level;
+	/** Kind of the step they will hang in; null for a chain. */
+	readonly holder: string | null;
+	/** Triggers are wanted, not steps. */
+	readonly isForTrigger?: boolean;
+}
+
 const fold = (text: string): string => text.toLowerCase().trim();
 
+const isOffered = (definition: StepDefinition, level: Level): boolean =>
+	levels.indexOf(definition.level) <= levels.indexOf(level);
+
+/** All that the shelf holds here, each with its initial values; a routine of the plan is a step, too. */
+export function offersAt({ plan, level, holder, isForTrigger = false }: ShelfPlace): Offer[] {
+	return (isForTrigger ? triggerKinds : stepKinds)
+		.filter(
+			(definition) =>
+				isOffered(definition, level) && (isForTrigger || mayHang(definition.kind, holder))
+		)
+		.flatMap((definition): Offer[] => {
+			const values = initialValues(definition.kind);
+			if (definition.kind === 'call') return callsOf(plan, definition, values);
+			if (level !== 'first' || !definition.firstForms) return [{ definition, values }];
+			return definition.firstForms.map((form) => ({ definition, values: { ...values, ...form } }));
+		});
+}
+
+const callsOf = (plan: Plan, definition: StepDefinition, values: Values): Offer[] =>
+	[...routinesOf(plan)].map(([routine, chain]) => {
+		const inputs = Object.fromEntries(inputsOf(chain).map((input) => [input, 0]));
+		return { definition, values: { ...values, routine, ...inputs } };
+	});
+
 /** The steps that fit what was typed, best first, with the values that were typed. */
-export function offersFor(text: string): Offer[] {
+export function offersFor(text: string, place: ShelfPlace): Offer[] {
 	const words = fold(text)
 		.replace(/(\d)([a-z°%×])/g, '$1 $2')
 		.split(/\s+/)
 		.filter(Boolean);
-	return stepKinds
-		.map((definition) => ({ definition, match: matchStep(definition, words) }))
+	const variables = new Set(variableTypes(place.plan).keys());
+	return offersAt({ ...place, level: place.level === 'first' ? 'further' : place.level })
+		.map((offer) => ({ ...offer, match: matchStep(offer, words, variables) }))
 		.filter(({ match }) => match !== null)
 		.sort((a, b) => b.match!.score - a.match!.score)
 		.map(({ definition, match }) => ({ definition, values: match!.values }));
 }
 
 function matchStep(
-	definition: StepDefinition,
-	words: string[]
+	{ definition, values: initial }: Offer,
+	words: readonly string[],
+	variables: ReadonlySet<string>
 ): { score: number; values: Values } | null {
-	const initial = Object.entries(definition.values).map(([name, { initial }]) => [name, initial]);
-	const values: Record<string, Value> = Object.fromEntries(initial);
+	const values: Record<string, Value> = { ...initial };
 	const names = fold(t(`step.${definition.kind}.typed`)).split(' ');
-	const numbers: number[] = [];
+	if (typeof initial.routine === 'string') names.push(...fold(initial.routine).split(' '));
+	const numbers: Value[] = [];
 	let score = 0;
+	let isNamed = false;
 	for (const word of words) {
 		const number = readNumber(word);
 		if (!Number.isNaN(number)) numbers.push(number);
 		else if (names.includes(word)) score += 3;
 		else if (names.some((name) => name.startsWith(word))) score += 2;
-		else if (setByWord(definition, values, word)) score += 2;
+		else if (setByWord(definition, values, word, score > 0)) score += 2;
+		else if (!isNamed && score > 0 && setName(definition, values, word)) isNamed = true;
+		else if (score > 0 && variables.has(word)) numbers.push({ expression: word });
 		else if (!units.has(word)) return null;
 	}
 	return setNumbers(definition, values, numbers) ? { score, values } : null;
 }
 
-const units = new Set(['cm', '%', '°', 's', 'hz', 'at', '×', 'x', 'times']);
+const units = new Set(['cm', '%', '°', 's', 'hz', 'at', 'to', 'by', '×', 'x', 'times']);
 
+/** @param isMeant the step is known; otherwise only a direction or a colour tells which is meant */
 function setByWord(
 	definition: StepDefinition,
 	values: Record<string, Value>,
-	word: string
+	word: string,
+	isMeant: boolean
 ): boolean {
 	for (const [name, value] of Object.entries(definition.values)) {
-		if (value.type === 'choice') {
+		if (value.type === 'choice' && (isMeant || name === 'direction')) {
 			const option = value.options.find((candidate) =>
 				fold(choiceWord(definition.kind, name, candidate)).startsWith(word)
 			);
@@ -75,21 +126,71 @@ function setByWord(
 	return false;
 }
 
+/** "set n 5", "send ready": the word is the name. */
+function setName(definition: StepDefinition, values: Record<string, Value>, word: string): boolean {
+	const slot = Object.entries(definition.values).find(
+		([, { type }]) => type === 'name' || type === 'anything'
+	);
+	if (!slot || definition.kind === 'call') return false;
+	const [name, { type }] = slot;
+	if (type === 'name' && name === 'variable' && !isVariableName(word)) return false;
+	if (type === 'anything' && definition.kind !== 'log') return false;
+	values[name] = word;
+	return true;
+}
+
 /** Gives the numbers to the step's numbers in order. @returns false when one is too many or too big */
 function setNumbers(
 	definition: StepDefinition,
 	values: Record<string, Value>,
-	numbers: readonly number[]
+	numbers: readonly Value[]
 ): boolean {
-	const slots = Object.entries(definition.values).flatMap(([name, value]) =>
-		value.type === 'number' ? [{ name, value }] : []
-	);
+	const slots = Object.entries(values).filter(([name]) => {
+		const type = definition.values[name]?.type ?? 'anything';
+		return type === 'number' || type === 'anything';
+	});
 	if (numbers.length > slots.length) return false;
 	return numbers.every((number, index) => {
-		const { name, value } = slots[index]!;
-		const stored = toStored(value.quantity, number);
+		const name = slots[index]![0];
+		const slot = definition.values[name];
+		if (slot?.type !== 'number' || typeof number !== 'number') {
+			values[name] = number;
+			return true;
+		}
+		const stored = toStored(slot.quantity, number);
 		values[name] = stored;
-		const isWhole = value.quantity !== 'count' || Number.isInteger(stored);
-		return isWhole && stored >= value.minimum && stored <= value.maximum;
+		const isWhole = slot.quantity !== 'count' || Number.isInteger(stored);
+		return isWhole && stored >= slot.minimum && stored <= slot.maximum;
 	});
+}
+
+export type Typed =
+	| { readonly kind: 'steps'; readonly steps: readonly Step[] }
+	| { readonly kind: 'notUnderstood'; readonly part: string };
+
+/** "x4", "× 4": everything before it, four times. */
+const times = /^[x×]\s*(\d+)$|^(\d+)\s*[x×]$/iu;
+
+/** Whether a text is more than one step, and so is taken as a whole. */
+export const isSeveral = (text: string): boolean => /[;\n]/.test(text.trim().replace(/;$/, ''));
+
+/** Reads several steps. What is not understood is named, and nothing is made of the rest. */
+export function readTyped(text: string, place: ShelfPlace): Typed {
+	let steps: Step[] = [];
+	const id = () => `t${steps.length}`;
+	for (const part of text.split(/[;\n]/).map((word) => word.trim())) {
+		if (part === '') continue;
+		const found = times.exec(part);
+		const count = found ? Number(found[1] ?? found[2]) : 0;
+		if (found && steps.length > 0 && count >= 1 && count <= 1000) {
+			steps = [{ id: id(), kind: 'repeat', values: { times: count }, body: steps }];
+			continue;
+		}
+		const [offer] = found ? [] : offersFor(part, place);
+		if (!offer) return { kind: 'notUnderstood', part };
+		const { kind, hasBody, branches } = offer.definition;
+		if (branches) return { kind: 'notUnderstood', part };
+		steps.push({ id: id(), kind, values: offer.values, ...(hasBody ? { body: [] } : {}) });
+	}
+	return steps.length > 0 ? { kind: 'steps', steps } : { kind: 'notUnderstood', part: text.trim() };
 }

@@ -11,7 +11,8 @@ export interface Sample {
 	readonly speed: number;
 	readonly battery: number;
 	/** 0xrrggbb */
-	readonly lamp: number;
+	readonly leftLamp: number;
+	readonly rightLamp: number;
 }
 
 export class Player {
@@ -54,7 +55,8 @@ export class Player {
 			heading: between(trace.heading),
 			speed: trace.speed[i]!,
 			battery: trace.battery[i]!,
-			lamp: trace.lamp[i]!
+			leftLamp: trace.leftLamp[i]!,
+			rightLamp: trace.rightLamp[i]!
 		};
 	});
 
@@ -63,6 +65,12 @@ export class Player {
 		this.attempt = attempt;
 		this.haltedAt = null;
 		this.time = atEnd && attempt ? attempt.outcome.seconds : 0;
+	}
+
+	/** Shows another attempt at the same moment, such as one that differs only after it. */
+	exchange(attempt: Attempt): void {
+		this.attempt = attempt;
+		this.time = Math.min(this.time, attempt.outcome.seconds);
 	}
 
 	play(): void {

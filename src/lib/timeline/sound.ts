@@ -18,5 +18,6 @@ export const warmUpSound = (): Promise<Instrument> => (loading ??= load());
 
 export async function playTone(tone: Tone, rate: number): Promise<void> {
 	const instrument = await warmUpSound();
-	instrument.triggerAttackRelease(tone.pitch, Math.max(0.03, tone.length / rate));
+	const length = Math.max(0.03, tone.length / rate);
+	instrument.triggerAttackRelease(tone.pitch, length, undefined, tone.volume);
 }

@@ -1,57 +1,188 @@
 <script lang="ts">
 	/** What else can be done with a step or a chain. */
-	import { ArrowDown, ArrowUp, Link2, PanelRightOpen, Trash2, Unlink2 } from '@lucide/svelte';
+	import {
+		ArrowDown,
+		ArrowUp,
+		CircleHelp,
+		ClipboardPaste,
+		Copy,
+		CopyPlus,
+		GitFork,
+		Link2,
+		MessageSquare,
+		PanelRightOpen,
+		Play,
+		Power,
+		Repeat,
+		Scissors,
+		Shuffle,
+		Trash2,
+		Ungroup,
+		Unlink2,
+		Zap
+	} from '@lucide/svelte';
 	import type { Component } from 'svelte';
+	import { definitionOf } from '$core/steps/catalogue';
 	import { t } from '$lib/i18n';
+	import { preferences } from '$lib/preferences.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
+	import { toClipboard } from './clipboard';
 	import type { HeadRow, StepRow } from './rows';
+	import type { Opening } from './Sheet.svelte';
 
 	let {
 		bench,
 		row,
-		onclose
-	}: { bench: Workbench; row: StepRow | HeadRow; onclose: (key?: string) => void } = $props();
+		onclose,
+		onopen
+	}: {
+		bench: Workbench;
+		row: StepRow | HeadRow;
+		onclose: (key?: string) => void;
+		/** Goes on in another sheet at the same place. */
+		onopen: (opening: (anchor: HTMLElement) => Opening) => void;
+	} = $props();
 
 	interface Action {
 		readonly icon: Component;
 		readonly key: string;
+		/** The key that does it on a tag; see $lib/workbench/shortcuts. */
+		readonly hint?: string;
 		readonly act: () => void;
+		/** It leads on to another sheet, so this one is not closed. */
+		readonly leadsOn?: boolean;
 	}
 
-	const actions = $derived.by((): Action[] => {
-		if (row.type === 'step') {
-			const { id } = row.step;
-			return [
-				{ icon: ArrowUp, key: 'trail.moveUp', act: () => bench.nudgeStep(id, -1) },
-				{ icon: ArrowDown, key: 'trail.moveDown', act: () => bench.nudgeStep(id, 1) },
-				{ icon: PanelRightOpen, key: 'trail.setAside', act: () => bench.moveStep(id, null) },
-				{ icon: Trash2, key: 'trail.remove', act: () => bench.removeStep(id) }
-			];
-		}
-		const { chain: id, trigger } = row;
+	const { editing } = $derived(bench);
+	const isFirst = $derived(preferences.level === 'first');
+
+	function stepActions({ step, holder, index }: StepRow): (Action | false)[] {
+		const { id } = step;
+		const { isBranch, branches } = definitionOf(step.kind);
+		const { copied } = editing;
+		const paste = () => copied && editing.paste({ holder, index: index + 1 }, copied);
+		return [
+			{ icon: ArrowUp, key: 'trail.moveUp', hint: 'Alt ↑', act: () => editing.nudge(id, -1) },
+			{ icon: ArrowDown, key: 'trail.moveDown', hint: 'Alt ↓', act: () => editing.nudge(id, 1) },
+			{ icon: CopyPlus, key: 'trail.duplicate', hint: 'D', act: () => editing.duplicate(id) },
+			!isFirst && {
+				icon: Copy,
+				key: 'trail.copy',
+				hint: 'Ctrl C',
+				act: () => toClipboard(editing.copy(id))
+			},
+			!isFirst && {
+				icon: Scissors,
+				key: 'trail.cut',
+				hint: 'Ctrl X',
+				act: () => toClipboard(editing.cut(id))
+			},
+			!isFirst &&
+				copied !== null &&
+				!isBranch && { icon: ClipboardPaste, key: 'trail.paste', hint: 'Ctrl V', act: paste },
+			!isBranch && {
+				icon: Repeat,
+				key: 'trail.wrapRepeat',
+				hint: 'W',
+				act: () => editing.wrap(id, 'repeat')
+			},
+			!isBranch &&
+				!isFirst && {
+					icon: GitFork,
+					key: 'trail.wrapChoose',
+					hint: 'I',
+					act: () => editing.wrap(id, 'choose')
+				},
+			step.body !== undefined &&
+				!isBranch && {
+					icon: Ungroup,
+					key: branches ? 'trail.unwrapChoice' : 'trail.unwrap',
+					hint: 'U',
+					act: () => editing.unwrap(id)
+				},
+			!isBranch && {
+				icon: Power,
+				key: step.off ? 'trail.switchOn' : 'trail.switchOff',
+				hint: 'O',
+				act: () => editing.switchOff(id)
+			},
+			!isFirst && comment(id),
+			!isBranch && {
+				icon: PanelRightOpen,
+				key: 'trail.setAside',
+				hint: 'S',
+				act: () => editing.move(id, null)
+			},
+			help(step.kind),
+			{ icon: Trash2, key: 'trail.remove', hint: 'Del', act: () => editing.remove(id) }
+		];
+	}
+
+	const comment = (step: string): Action => ({
+		icon: MessageSquare,
+		key: 'trail.comment',
+		hint: 'C',
+		leadsOn: true,
+		act: () => onopen((anchor) => ({ type: 'comment', step, anchor }))
+	});
+
+	const help = (kind: string): Action => ({
+		icon: CircleHelp,
+		key: 'trail.help',
+		hint: 'H',
+		leadsOn: true,
+		act: () => onopen((anchor) => ({ type: 'help', kind, anchor }))
+	});
+
+	function chainActions({ chain: id, trigger }: HeadRow): (Action | false)[] {
+		const isRoutine = trigger?.kind === 'routine';
 		const untie = () => bench.edit({ type: 'untie', chain: id }, t('say.untied'));
 		return [
+			{ icon: Play, key: 'trail.runAlone', hint: 'R', act: () => void bench.rehearse(id) },
+			!isFirst &&
+				!isRoutine && {
+					icon: trigger ? Shuffle : Zap,
+					key: trigger ? 'trail.changeTrigger' : 'trail.chooseTrigger',
+					hint: 'T',
+					leadsOn: true,
+					act: () => onopen((anchor) => ({ type: 'triggers', chain: id, anchor }))
+				},
 			trigger
-				? { icon: Unlink2, key: 'trail.untie', act: untie }
-				: { icon: Link2, key: 'trail.tieOwn', act: () => bench.tie(id) },
+				? !isRoutine && { icon: Unlink2, key: 'trail.untie', act: untie }
+				: { icon: Link2, key: 'trail.tieOwn', act: () => editing.tie(id) },
+			trigger !== null && {
+				icon: Power,
+				key: trigger.off ? 'trail.switchOn' : 'trail.switchOff',
+				hint: 'O',
+				act: () => editing.switchOff(trigger.id)
+			},
+			!isFirst && trigger !== null && comment(trigger.id),
+			trigger !== null && help(trigger.kind),
 			{
 				icon: Trash2,
 				key: 'trail.removeChain',
-				act: () => bench.edit({ type: 'removeChain', chain: id })
+				act: () => bench.edit({ type: 'removeChain', chain: id }, t('say.chainRemoved'))
 			}
 		];
-	});
+	}
+
+	const actions = $derived(
+		(row.type === 'step' ? stepActions(row) : chainActions(row)).filter((action) => !!action)
+	);
 </script>
 
 <ul class="actions">
-	{#each actions as { icon: Icon, key, act } (key)}
+	{#each actions as { icon: Icon, key, hint, act, leadsOn } (key)}
 		<li>
 			<button
 				class="button button-plain action"
+				data-first-focus={key === actions[0]?.key ? true : undefined}
 				onclick={() => {
 					act();
-					onclose();
-				}}><Icon size={18} />{t(key)}</button
+					if (!leadsOn) onclose();
+				}}
+				><Icon size={18} /><span class="word">{t(key)}</span>
+				{#if hint}<kbd aria-hidden="true">{hint}</kbd>{/if}</button
 			>
 		</li>
 	{/each}
@@ -60,11 +191,29 @@
 <style>
 	.actions {
 		padding: 0.35rem;
-		min-width: 14rem;
+		min-width: 15rem;
 	}
 	.action {
 		width: 100%;
+		min-height: 2.5rem;
 		justify-content: flex-start;
 		font-weight: 450;
+	}
+	.word {
+		flex: 1;
+		text-align: left;
+	}
+	kbd {
+		color: var(--ink-soft);
+		font-family: inherit;
+		font-size: 0.8rem;
+	}
+	@media (pointer: coarse) {
+		.action {
+			min-height: 2.75rem;
+		}
+		kbd {
+			display: none;
+		}
 	}
 </style>

@@ -1,9 +1,11 @@
 <script lang="ts">
 	/** The top of a chain: its trigger, or the word that it is unlit and the ways to tie it. */
 	import { EllipsisVertical, Link2 } from '@lucide/svelte';
-	import { definitionOf } from '$core/steps/catalogue';
 	import { t } from '$lib/i18n';
+	import Chip from './Chip.svelte';
+	import Glyph from './Glyph.svelte';
 	import type { HeadRow } from './rows';
+	import { sentenceParts } from './words';
 
 	let {
 		row,
@@ -11,6 +13,7 @@
 		isRunning,
 		canTieToLit,
 		ontie,
+		onvalue,
 		onmenu
 	}: {
 		row: HeadRow;
@@ -18,20 +21,39 @@
 		isRunning: boolean;
 		canTieToLit: boolean;
 		ontie: () => void;
+		onvalue: (name: string, anchor: HTMLElement) => void;
 		onmenu: (anchor: HTMLElement) => void;
 	} = $props();
 
 	const trigger = $derived(row.trigger);
 	const tabindex = $derived(isCurrent ? 0 : -1);
+	const isRoutine = $derived(trigger?.kind === 'routine');
 </script>
 
 {#if trigger}
-	<span class="lantern" class:running={isRunning} aria-hidden="true">
-		<svg viewBox="0 0 24 24" width="18" height="18"
-			><path d={definitionOf(trigger.kind).glyph} /></svg
-		>
+	<span
+		class="lantern"
+		class:routine={isRoutine}
+		class:unlit={!row.isLit}
+		class:running={isRunning}
+		aria-hidden="true"
+	>
+		<Glyph kind={trigger.kind} size={18} />
 	</span>
-	<div class="tag lit">{t(`step.${trigger.kind}.name`)}</div>
+	<div class="tag lit" class:routine={isRoutine} class:off={trigger.off}>
+		{#each sentenceParts(trigger.kind, trigger.values) as part, index (index)}
+			{#if 'slot' in part}
+				<Chip
+					step={trigger}
+					name={part.slot}
+					{tabindex}
+					isWrong={row.problem?.value === part.slot}
+					onopen={onvalue}
+				/>
+			{:else}<span>{part.text}</span>{/if}
+		{/each}
+		{#if trigger.off}<span class="off-word">{t('trail.off')}</span>{/if}
+	</div>
 {:else}
 	<span class="lantern unlit" aria-hidden="true"></span>
 	<div class="tag unlit">
@@ -67,16 +89,15 @@
 		color: oklch(0.25 0.05 60);
 		box-shadow: 0 0 16px 3px color-mix(in oklch, var(--lamp) 55%, transparent);
 	}
+	.lantern.routine {
+		border-color: var(--ink-soft);
+		background: var(--paper);
+		color: var(--ink-soft);
+	}
 	.lantern.unlit {
 		border: 2px dashed var(--mist);
 		background: transparent;
-	}
-	svg {
-		fill: none;
-		stroke: currentColor;
-		stroke-width: 2;
-		stroke-linecap: round;
-		stroke-linejoin: round;
+		color: var(--mist);
 	}
 	.tag {
 		display: flex;
@@ -84,13 +105,33 @@
 		gap: 0.5rem;
 	}
 	.tag.lit {
+		gap: 0;
 		min-height: 44px;
 		padding: 0 0.9rem;
 		border-radius: 0.3rem 0.7rem 0.7rem 0.3rem;
 		background: var(--ink);
 		color: var(--paper);
 		font-weight: 600;
-		white-space: nowrap;
+		white-space: pre;
+	}
+	.tag.lit :global(.value-chip) {
+		color: var(--ink);
+	}
+	.tag.routine {
+		border: 2px solid var(--ink);
+		background: var(--tag);
+		color: var(--ink);
+	}
+	.tag.off {
+		border: 1.5px dashed var(--mist);
+		background: transparent;
+		color: var(--ink-soft);
+		text-decoration: line-through;
+	}
+	.off-word {
+		margin-left: 0.5rem;
+		font-weight: 450;
+		font-size: 0.85rem;
 	}
 	.tag.unlit {
 		flex-wrap: wrap;

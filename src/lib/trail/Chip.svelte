@@ -1,38 +1,48 @@
 <script lang="ts">
 	/** One value of a step, on its tag. Opens the fitting editor. */
 	import type { Step } from '$core/plan/plan';
-	import { definitionOf } from '$core/steps/catalogue';
+	import { isExpression } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
-	import { showValue } from '$lib/values/format';
+	import { showValue, valueName } from '$lib/values/format';
+	import { slotOf } from './words';
 
 	let {
 		step,
 		name,
 		tabindex,
+		isWrong = false,
+		isBig = false,
 		onopen
 	}: {
 		step: Step;
 		name: string;
 		tabindex: number;
+		/** What stands here makes no sense. */
+		isWrong?: boolean;
+		isBig?: boolean;
 		onopen: (name: string, anchor: HTMLElement) => void;
 	} = $props();
 
-	const definition = $derived(definitionOf(step.kind).values[name]!);
-	const value = $derived(showValue(step.kind, name, definition, step.values[name]!));
-	const label = $derived(t('value.change', { name: t(`step.${step.kind}.${name}`), value }));
+	const definition = $derived(slotOf(step.kind, name));
+	const value = $derived(step.values[name] ?? definition.initial);
+	const shown = $derived(showValue(step.kind, name, definition, value));
+	const label = $derived(t('value.change', { name: valueName(step.kind, name), value: shown }));
 </script>
 
 <button
 	class="value-chip"
+	class:expression={isExpression(value)}
+	class:wrong={isWrong}
+	class:big={isBig}
 	{tabindex}
 	aria-label={label}
 	data-chip={name}
 	onclick={(event) => onopen(name, event.currentTarget)}
 >
 	{#if definition.type === 'colour'}
-		<span class="swatch" style:background={String(step.values[name])}></span>
+		<span class="swatch" style:background={String(value)}></span>
 	{/if}
-	{value}
+	{#if !(isBig && definition.type === 'colour')}{shown}{/if}
 </button>
 
 <style>
@@ -59,10 +69,28 @@
 	.value-chip:hover {
 		border-color: var(--verdigris);
 	}
+	.expression {
+		border-style: dotted;
+		border-color: var(--mist);
+		font-weight: 500;
+	}
+	.wrong {
+		border: 1.5px solid var(--signal);
+		background: var(--signal-soft);
+	}
+	.big {
+		min-height: 3.2rem;
+		padding: 0 0.9rem;
+		font-size: 1.35rem;
+	}
 	.swatch {
 		width: 0.9rem;
 		height: 0.9rem;
 		border-radius: 50%;
 		border: 1px solid var(--mist);
+	}
+	.big .swatch {
+		width: 2rem;
+		height: 2rem;
 	}
 </style>

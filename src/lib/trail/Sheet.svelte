@@ -2,43 +2,77 @@
 	import type { Place } from '$core/plan/places';
 	import type { HeadRow, StepRow } from './rows';
 
-	/** What is open at a tag: the shelf, the editor of a value, or what else can be done. */
+	/** What is open at a tag. */
 	export type Opening = { anchor: HTMLElement } & (
 		| { type: 'shelf'; place: Place }
+		/** What starts a chain; null for a new chain. */
+		| { type: 'triggers'; chain: string | null }
 		| { type: 'value'; step: string; name: string }
 		| { type: 'actions'; row: StepRow | HeadRow }
+		| { type: 'comment'; step: string }
+		| { type: 'help'; kind: string }
+		| { type: 'problems' }
 	);
 </script>
 
 <script lang="ts">
 	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
-	import { locateSteps } from '$core/plan/places';
+	import { findStep } from '$core/plan/places';
+	import type { Values } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
+	import HelpCard from '$lib/help/HelpCard.svelte';
+	import { preferences } from '$lib/preferences.svelte';
 	import Shelf from '$lib/shelf/Shelf.svelte';
+	import { valueName } from '$lib/values/format';
 	import ValueEditor from '$lib/values/ValueEditor.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import Actions from './Actions.svelte';
+	import CommentEditor from './CommentEditor.svelte';
+	import ProblemList from './ProblemList.svelte';
 
 	let {
 		bench,
 		opening,
 		onclose,
+		onopen,
 		onadded
 	}: {
 		bench: Workbench;
 		opening: Opening | null;
 		onclose: (key?: string) => void;
-		onadded: (id: string, hasBody: boolean) => void;
+		onopen: (opening: Opening) => void;
+		/** @param id of the step or chain that was added */
+		onadded: (id: string) => void;
 	} = $props();
 
+	/** Closed by Escape: what is half typed is not wanted. */
+	let isEscaped = false;
+	$effect(() => {
+		if (opening) isEscaped = false;
+	});
+
 	const step = $derived(
-		opening?.type === 'value' ? locateSteps(bench.plan).get(opening.step)?.step : undefined
+		opening && 'step' in opening ? findStep(bench.plan, opening.step) : undefined
 	);
 	const label = $derived.by(() => {
 		if (opening?.type === 'shelf') return t('shelf.label');
-		if (opening?.type === 'value' && step) return t(`step.${step.kind}.${opening.name}`);
+		if (opening?.type === 'triggers') return t('family.triggers');
+		if (opening?.type === 'value' && step) return valueName(step.kind, opening.name);
+		if (opening?.type === 'help') return t('trail.help');
+		if (opening?.type === 'problems') return t('problems.title');
 		return t('trail.chainMenu');
 	});
+
+	const lead = (next: (anchor: HTMLElement) => Opening) => {
+		if (opening) onopen(next(opening.anchor));
+	};
+	const help = (kind: string) => lead((anchor) => ({ type: 'help', kind, anchor }));
+
+	function startChain(chainId: string | null, kind: string, values: Values) {
+		const chain = bench.plan.chains.find(({ id }) => id === chainId);
+		if (chain) bench.editing.setTrigger(chain, kind, values);
+		onadded(chain?.id ?? bench.editing.addChain(kind, values));
+	}
 </script>
 
 <Popover
@@ -46,11 +80,12 @@
 	onOpenChange={({ open }) => {
 		if (!open && opening) onclose();
 	}}
+	onEscapeKeyDown={() => (isEscaped = true)}
 	autoFocus
-	initialFocusEl={() => document.querySelector<HTMLElement>('[data-first-focus]')}
+	initialFocusEl={() => document.querySelector<HTMLElement>('.at-tag [data-first-focus]')}
 	positioning={{
 		getAnchorElement: () => opening?.anchor ?? null,
-		placement: 'bottom-start',
+		placement: opening?.type === 'help' ? 'left-start' : 'bottom-start',
 		gutter: 6,
 		overflowPadding: 8
 	}}
@@ -59,18 +94,56 @@
 		<Popover.Positioner>
 			<Popover.Content class="panel at-tag" aria-label={label}>
 				{#if opening?.type === 'shelf'}
-					{@const place = opening.place}
+					{@const { place } = opening}
 					<Shelf
-						onchoose={({ definition, values }) => {
-							const hasBody = definition.hasBody === true;
-							const id = bench.addStep(place, definition.kind, values, hasBody);
-							if (id) onadded(id, hasBody);
+						place={{
+							plan: bench.plan,
+							level: preferences.level,
+							holder: findStep(bench.plan, place.holder)?.kind ?? null
 						}}
+						onchoose={({ definition, values }) => {
+							const id = bench.editing.addStep(place, definition.kind, values);
+							if (id) onadded(id);
+						}}
+						onseveral={(steps) => {
+							const id = bench.editing.addSteps(place, steps);
+							if (id) onadded(id);
+						}}
+						onhelp={({ definition }) => help(definition.kind)}
+					/>
+				{:else if opening?.type === 'triggers'}
+					{@const { chain } = opening}
+					<Shelf
+						place={{
+							plan: bench.plan,
+							level: preferences.level,
+							holder: null,
+							isForTrigger: true
+						}}
+						onchoose={({ definition, values }) => startChain(chain, definition.kind, values)}
+						onseveral={() => {}}
+						onhelp={({ definition }) => help(definition.kind)}
 					/>
 				{:else if opening?.type === 'value' && step}
-					<ValueEditor {bench} {step} name={opening.name} onclose={() => onclose()} />
+					<ValueEditor
+						{bench}
+						{step}
+						name={opening.name}
+						isEscaped={() => isEscaped}
+						onclose={() => onclose()}
+					/>
 				{:else if opening?.type === 'actions'}
-					<Actions {bench} row={opening.row} {onclose} />
+					<Actions {bench} row={opening.row} {onclose} onopen={lead} />
+				{:else if opening?.type === 'comment' && step}
+					<CommentEditor
+						text={step.comment ?? ''}
+						onset={(text) => bench.editing.comment(step.id, text)}
+						onclose={() => onclose()}
+					/>
+				{:else if opening?.type === 'help'}
+					<HelpCard kind={opening.kind} />
+				{:else if opening?.type === 'problems'}
+					<ProblemList {bench} onjump={onclose} />
 				{/if}
 			</Popover.Content>
 		</Popover.Positioner>
@@ -81,7 +154,7 @@
 	:global(.at-tag) {
 		z-index: 40;
 		max-width: calc(100vw - 1rem);
-		max-height: min(32rem, calc(100vh - 4rem));
+		max-height: min(34rem, calc(var(--available-height, 100vh) - 0.5rem));
 		overflow: auto;
 		box-shadow: 0 8px 30px oklch(0.2 0.04 258 / 0.28);
 	}

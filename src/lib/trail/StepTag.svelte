@@ -1,32 +1,38 @@
 <script lang="ts">
 	/** A step as a paper tag on the cord: its lamp with its number, its sentence, its seconds. */
-	import { EllipsisVertical, TriangleAlert } from '@lucide/svelte';
-	import type { Sentence } from '$core/sentence';
+	import { ChevronDown, ChevronRight, EllipsisVertical } from '@lucide/svelte';
 	import { definitionOf } from '$core/steps/catalogue';
-	import { say, t } from '$lib/i18n';
+	import { t } from '$lib/i18n';
+	import { preferences } from '$lib/preferences.svelte';
 	import Chip from './Chip.svelte';
+	import Glyph from './Glyph.svelte';
 	import type { StepRow } from './rows';
 	import { sentenceParts } from './words';
 
 	let {
 		row,
+		inputs,
 		isCurrent,
+		isSelected,
 		isRunning,
 		passed,
-		problem,
 		isPickedUp,
 		onvalue,
 		onmenu,
+		onfold,
 		onbud
 	}: {
 		row: StepRow;
+		/** Of the routine that this step uses. */
+		inputs: readonly string[];
 		isCurrent: boolean;
+		isSelected: boolean;
 		isRunning: boolean;
 		passed: { seconds: number; times: number } | undefined;
-		problem: Sentence | undefined;
 		isPickedUp: boolean;
 		onvalue: (name: string, anchor: HTMLElement) => void;
 		onmenu: (anchor: HTMLElement) => void;
+		onfold: () => void;
 		onbud: (anchor: HTMLElement) => void;
 	} = $props();
 
@@ -34,6 +40,16 @@
 	const step = $derived(row.step);
 	const definition = $derived(definitionOf(step.kind));
 	const tabindex = $derived(isCurrent ? 0 : -1);
+	const isFirst = $derived(preferences.level === 'first');
+	const isBranch = $derived(definition.isBranch === true);
+	const wrongValue = $derived(row.problem?.value);
+	/** Inputs that the routine has and this step says nothing of yet stand behind it, too. */
+	const parts = $derived(
+		sentenceParts(step.kind, {
+			...Object.fromEntries(inputs.map((input) => [input, 0])),
+			...step.values
+		})
+	);
 	const took = $derived.by(() => {
 		if (!passed || isRunning || (!definition.takesTime && !definition.hasBody)) return '';
 		return passed.times > 1 ? t('trail.tookTimes', { ...passed }) : t('trail.took', { ...passed });
@@ -42,43 +58,75 @@
 
 <span
 	class="lamp"
+	class:branch={isBranch}
 	class:running={isRunning}
 	class:passed={passed && !isRunning}
 	class:unlit={!row.isLit}
-	aria-hidden="true">{row.number}</span
+	aria-hidden="true">{isBranch ? '' : row.number}</span
 >
-<div class="tag" class:running={isRunning} class:unlit={!row.isLit} class:picked={isPickedUp}>
-	<svg class="glyph" viewBox="0 0 24 24" width="20" height="20" aria-hidden="true"
-		><path d={definition.glyph} /></svg
-	>
-	<span class="sentence">
-		{#each sentenceParts(step.kind) as part, index (index)}
-			{#if 'slot' in part}
-				<Chip {step} name={part.slot} {tabindex} onopen={onvalue} />
-			{:else}<span>{part.text}</span>{/if}
-		{/each}
-	</span>
-	{#if isRunning}<span class="sr-only-live">{t('trail.running')}</span>{/if}
-	{#if took}<span class="took">{took}</span>{/if}
-	{#if problem}
-		<span class="problem" title={say(problem)}>
-			<TriangleAlert size={16} aria-hidden="true" /><span class="sr-only-live">{say(problem)}</span>
+<div
+	class="tag"
+	class:first={isFirst}
+	class:branch={isBranch}
+	class:running={isRunning}
+	class:unlit={!row.isLit}
+	class:off={step.off}
+	class:picked={isPickedUp}
+	class:selected={isSelected}
+>
+	{#if isFirst}
+		<Glyph kind={step.kind} values={step.values} size={isBranch ? 30 : 46} />
+		{#if definition.firstValue}
+			<Chip {step} name={definition.firstValue} {tabindex} isBig onopen={onvalue} />
+		{/if}
+	{:else}
+		<span class="glyph"><Glyph kind={step.kind} values={step.values} /></span>
+		<span class="sentence">
+			{#each parts as part, index (index)}
+				{#if 'slot' in part}
+					<Chip
+						{step}
+						name={part.slot}
+						{tabindex}
+						isWrong={wrongValue === part.slot}
+						onopen={onvalue}
+					/>
+				{:else}<span>{part.text}</span>{/if}
+			{/each}
 		</span>
 	{/if}
+	{#if step.body}
+		<button
+			class="fold"
+			{tabindex}
+			aria-expanded={row.folded === 0}
+			aria-label={t(row.folded ? 'trail.unfold' : 'trail.fold')}
+			title={t(row.folded ? 'trail.unfold' : 'trail.fold')}
+			onclick={onfold}
+		>
+			{#if row.folded}<ChevronRight size={16} />{t('trail.inside', { count: row.folded })}
+			{:else}<ChevronDown size={16} />{/if}
+		</button>
+	{/if}
+	{#if step.off}<span class="off-word">{t('trail.off')}</span>{/if}
+	{#if isRunning}<span class="sr-only-live">{t('trail.running')}</span>{/if}
+	{#if took}<span class="took">{took}</span>{/if}
 	<button
 		class="more"
 		{tabindex}
-		aria-label={t('trail.stepMenu', { number: row.number })}
+		aria-label={row.number ? t('trail.stepMenu', { number: row.number }) : t('trail.branchMenu')}
 		onclick={(event) => onmenu(event.currentTarget)}><EllipsisVertical size={18} /></button
 	>
 </div>
-<button
-	class="bud-between"
-	tabindex="-1"
-	aria-label={t('trail.addAfter', { number: row.number })}
-	title={t('trail.addAfter', { number: row.number })}
-	onclick={(event) => onbud(event.currentTarget)}>+</button
->
+{#if row.number}
+	<button
+		class="bud-between"
+		tabindex="-1"
+		aria-label={t('trail.addAfter', { number: row.number })}
+		title={t('trail.addAfter', { number: row.number })}
+		onclick={(event) => onbud(event.currentTarget)}>+</button
+	>
+{/if}
 
 <style>
 	.lamp {
@@ -96,6 +144,14 @@
 		font-size: 0.75rem;
 		font-weight: 700;
 		font-variant-numeric: tabular-nums;
+	}
+	/* A fork of the cord: a square on its corner. */
+	.lamp.branch {
+		width: 1.05rem;
+		height: 1.05rem;
+		margin-inline: 0.35rem;
+		border-radius: 0.15rem;
+		transform: rotate(45deg);
 	}
 	.lamp.passed {
 		border-color: var(--lamp-text);
@@ -127,6 +183,19 @@
 		background: var(--tag);
 		box-shadow: var(--shadow);
 	}
+	.tag.first {
+		min-height: 72px;
+		gap: 0.8rem;
+		padding-left: 0.9rem;
+	}
+	.tag.branch {
+		min-height: 40px;
+		border-style: solid none solid solid;
+		border-radius: 1.2rem 0 0 1.2rem;
+		background: var(--paper-deep);
+		box-shadow: none;
+		font-weight: 500;
+	}
 	.tag.running {
 		border-color: var(--lamp-text);
 		background: var(--lamp-soft);
@@ -138,32 +207,50 @@
 		box-shadow: none;
 		color: var(--ink-soft);
 	}
+	.tag.off .sentence,
+	.tag.off .glyph {
+		text-decoration: line-through;
+		opacity: 0.75;
+	}
+	.tag.selected {
+		border-color: var(--verdigris);
+		background: var(--verdigris-soft);
+		box-shadow: 0 0 0 1.5px var(--verdigris);
+	}
 	.tag.picked {
 		outline: 3px solid var(--verdigris);
 		transform: rotate(-0.6deg);
 	}
 	.glyph {
-		flex: none;
-		fill: none;
-		stroke: var(--ink-soft);
-		stroke-width: 1.9;
-		stroke-linecap: round;
-		stroke-linejoin: round;
+		display: contents;
+		color: var(--ink-soft);
 	}
 	.sentence {
 		display: inline-flex;
 		align-items: center;
 		white-space: pre;
 	}
-	.took {
+	.took,
+	.off-word {
 		margin-left: 0.4rem;
 		color: var(--lamp-text);
 		font-size: 0.82rem;
 		font-variant-numeric: tabular-nums;
 		white-space: nowrap;
 	}
-	.problem {
-		color: var(--signal);
+	.off-word {
+		color: var(--ink-soft);
+	}
+	.fold {
+		display: inline-flex;
+		align-items: center;
+		gap: 0.2rem;
+		min-width: 1.9rem;
+		min-height: 2.2rem;
+		color: var(--ink-soft);
+		font-size: 0.85rem;
+		white-space: nowrap;
+		cursor: pointer;
 	}
 	.more {
 		display: grid;
@@ -172,6 +259,9 @@
 		height: 44px;
 		color: var(--ink-soft);
 		cursor: pointer;
+	}
+	.tag.branch .more {
+		height: 38px;
 	}
 	.bud-between {
 		position: absolute;
@@ -189,13 +279,13 @@
 		opacity: 0;
 		cursor: pointer;
 	}
-	:global(.row:hover) > .bud-between,
-	:global(.row:focus-within) > .bud-between,
+	:global(.row:hover) .bud-between,
+	:global(.row:focus-within) .bud-between,
 	.bud-between:hover {
 		opacity: 1;
 	}
 	@media (max-width: 560px) {
-		.glyph {
+		.tag:not(.first) .glyph {
 			display: none;
 		}
 	}

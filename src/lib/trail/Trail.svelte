@@ -2,39 +2,55 @@
 	/** The pane that shows the chains: cords with lamps and tags. Only the rows in view are drawn. */
 	import { Plus } from '@lucide/svelte';
 	import { onDestroy, tick, untrack } from 'svelte';
-	import { locateSteps, type Place } from '$core/plan/places';
+	import { findStep, locateSteps, type Place } from '$core/plan/places';
+	import { definitionOf } from '$core/steps/catalogue';
+	import type { Values } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
+	import { preferences } from '$lib/preferences.svelte';
+	import Shelf from '$lib/shelf/Shelf.svelte';
+	import { readTyped, type ShelfPlace } from '$lib/shelf/typed';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
-	import ChainHead from './ChainHead.svelte';
 	import { TagDragging } from './drag';
+	import { onRowKey, type TrailHands } from './keys';
 	import { contains, landingAt, nowhere, type Landing } from './landing';
-	import { indent, rowsOf, type Row } from './rows';
+	import { firstProblems, indent, rowsOf, type Row } from './rows';
+	import SearchBar from './SearchBar.svelte';
 	import Sheet, { type Opening } from './Sheet.svelte';
-	import StepTag from './StepTag.svelte';
+	import TrailBar from './TrailBar.svelte';
+	import TrailRow from './TrailRow.svelte';
 	import { VisibleRows } from './visible-rows.svelte';
-	import { wordsOf } from './words';
+	import { phrase, wordsOf } from './words';
 
-	let { bench }: { bench: Workbench } = $props();
+	let { bench, onshortcuts }: { bench: Workbench; onshortcuts: () => void } = $props();
 
+	const editing = $derived(bench.editing);
 	let scroller: HTMLDivElement;
 	let opening = $state.raw<Opening | null>(null);
 	let currentKey = $state('');
+	let isSearching = $state(false);
+	let zoom = $state(1);
+
+	const problems = $derived(firstProblems(bench.problems));
+	const folded = $derived(new Set(editing.folded));
+	const isFirst = $derived(preferences.level === 'first');
 
 	let before: ReadonlyMap<string, Row> = new Map();
 	const rows = $derived.by(() => {
-		const made = rowsOf(bench.plan, before);
+		const made = rowsOf(bench.plan, before, { problems, folded, isFirst, zoom });
 		before = new Map(made.map((row) => [row.key, row]));
 		return made;
 	});
 	const indexOf = $derived(new Map(rows.map((row, index) => [row.key, index])));
-	const current = $derived(indexOf.has(currentKey) ? currentKey : (rows[0]?.key ?? ''));
-	const problems = $derived(
-		new Map(bench.problems.map((problem) => [problem.id, problem.sentence]))
-	);
+	const current = $derived(indexOf.has(currentKey) ? currentKey : usualKey());
 	const hasLit = $derived(bench.plan.chains.some((chain) => chain.trigger));
-	const progress = $derived(bench.player.progress);
 	/** Room for the longest tags at the deepest place; beyond the pane's width the trail scrolls. */
-	const widest = $derived(Math.max(0, ...rows.map((row) => row.depth)) * indent + 375);
+	const widest = $derived((Math.max(0, ...rows.map((row) => row.depth)) * indent + 375) * zoom);
+
+	/** Where the shelf beside the trail adds while nothing is chosen: at the end of the first chain. */
+	function usualKey(): string {
+		const end = bench.plan.chains[0] && `${bench.plan.chains[0].id}-bud`;
+		return (preferences.isShelfPinned || isFirst) && end ? end : (rows[0]?.key ?? '');
+	}
 
 	// --- drawing only what shows ---
 
@@ -54,16 +70,27 @@
 		return [...inView, ...missing.map((index) => visible.itemAt(index))];
 	});
 
+	function fit() {
+		const space = scroller.clientHeight - 70;
+		const height = visible.total / zoom;
+		zoom = Math.max(0.5, Math.min(1, space / height, (scroller.clientWidth * zoom) / widest));
+	}
+	const zoomBy = (factor: number) => (zoom = Math.max(0.5, Math.min(1.5, zoom * factor)));
+
 	// --- keyboard ---
 
 	async function focusRow(key: string) {
+		editing.unfoldAround(key);
 		currentKey = key;
+		await tick();
 		const index = indexOf.get(key);
 		if (index === undefined) return;
 		visible.reveal(index);
 		await tick();
-		document.getElementById(`row-${key}`)?.focus({ preventScroll: true });
+		elementOf(key)?.focus({ preventScroll: true });
 	}
+
+	const elementOf = (key: string) => document.getElementById(`row-${key}`);
 
 	$effect(() => {
 		const wanted = bench.focus;
@@ -91,56 +118,54 @@
 	const isTag = (target: EventTarget | null) =>
 		target instanceof HTMLElement && target.role === 'treeitem';
 
+	const openAt = (row: Row, make: (anchor: HTMLElement) => Opening | null) => {
+		const anchor = elementOf(row.key);
+		if (anchor) opening = make(anchor);
+	};
+	/** The step or trigger of a row. */
+	const idOf = (row: Row) =>
+		row.type === 'step' ? row.step.id : row.type === 'head' ? row.trigger?.id : undefined;
+
+	const hands: TrailHands = {
+		get editing() {
+			return editing;
+		},
+		get rows() {
+			return rows;
+		},
+		focusRow: (key) => void focusRow(key),
+		openShelf: (row) => openAt(row, (anchor) => ({ type: 'shelf', place: afterRow(row), anchor })),
+		openValue: (row) => elementOf(row.key)?.querySelector<HTMLElement>('[data-chip]')?.click(),
+		openMenu: (row) =>
+			openAt(row, (anchor) => (row.type === 'bud' ? null : { type: 'actions', row, anchor })),
+		openComment: (row) =>
+			openAt(row, (anchor) => {
+				const step = idOf(row);
+				return step ? { type: 'comment', step, anchor } : null;
+			}),
+		openHelp: (row) =>
+			openAt(row, (anchor) => {
+				const step = findStep(bench.plan, idOf(row) ?? '');
+				return step ? { type: 'help', kind: step.kind, anchor } : null;
+			}),
+		openTriggers: (chain) => {
+			const row = rows[indexOf.get(current) ?? 0];
+			if (row) openAt(row, (anchor) => ({ type: 'triggers', chain, anchor }));
+		},
+		search: () => (isSearching = true),
+		zoomBy,
+		fit,
+		runAlone: (chain) => void bench.rehearse(chain),
+		chainOf
+	};
+
+	function chainOf(row: Row): string {
+		if (row.type === 'head') return row.chain;
+		return locateSteps(bench.plan).get(row.holder)?.chain.id ?? row.holder;
+	}
+
 	function onkeydown(event: KeyboardEvent, row: Row, index: number) {
-		if (!isTag(event.target) || event.ctrlKey || event.metaKey) return;
-		if (event.altKey) return moveByKey(event, row);
-		if (bench.pickedUp) return steerPickedUp(event);
-		const go = (to: number) => void focusRow(rows[Math.max(0, Math.min(rows.length - 1, to))]!.key);
-		const element = event.currentTarget as HTMLElement;
-		const actions: Record<string, () => void> = {
-			ArrowDown: () => go(index + 1),
-			ArrowUp: () => go(index - 1),
-			Home: () => go(0),
-			End: () => go(rows.length - 1),
-			Enter: () => openShelf(afterRow(row), element),
-			' ': () =>
-				row.type === 'step' ? bench.pickUp(row.step.id) : openShelf(afterRow(row), element),
-			Delete: () => remove(row, index),
-			Backspace: () => remove(row, index),
-			e: () => element.querySelector<HTMLElement>('[data-chip]')?.click(),
-			ContextMenu: () => row.type !== 'bud' && openActions(row, element)
-		};
-		const action = actions[event.key];
-		if (!action) return;
-		event.preventDefault();
-		action();
-	}
-
-	function moveByKey(event: KeyboardEvent, row: Row) {
-		if (row.type !== 'step' || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
-		event.preventDefault();
-		bench.nudgeStep(row.step.id, event.key === 'ArrowUp' ? -1 : 1);
-	}
-
-	function steerPickedUp(event: KeyboardEvent) {
-		const actions: Record<string, () => void> = {
-			ArrowDown: () => bench.movePickedUp(1),
-			ArrowUp: () => bench.movePickedUp(-1),
-			' ': () => bench.putDown(),
-			Enter: () => bench.putDown(),
-			Escape: () => bench.putBack()
-		};
-		const action = actions[event.key];
-		if (!action) return;
-		event.preventDefault();
-		action();
-	}
-
-	function remove(row: Row, index: number) {
-		if (row.type !== 'step') return;
-		bench.removeStep(row.step.id);
-		const next = rows[Math.min(index, rows.length - 1)];
-		if (next) void focusRow(next.key);
+		if (isTag(event.target)) onRowKey(event, row, index, hands);
 	}
 
 	/** Where a step goes that is added from this row. */
@@ -149,13 +174,47 @@
 		return { holder: row.holder, index: row.type === 'bud' ? row.index : row.index + 1 };
 	}
 
-	// --- the sheet that opens at a tag ---
+	// --- copying by the keys of the device ---
 
-	const openShelf = (place: Place, anchor: HTMLElement) =>
-		(opening = { type: 'shelf', place, anchor });
-	const openActions = (row: Row, anchor: HTMLElement) => {
-		if (row.type !== 'bud') opening = { type: 'actions', row, anchor };
-	};
+	function oncopy(event: ClipboardEvent, isCut = false) {
+		const row = rows[indexOf.get(current) ?? -1];
+		if (!isTag(event.target) || row?.type !== 'step') return;
+		const { id } = row.step;
+		const text = isCut ? editing.cut(id) : editing.copy(id);
+		if (!text) return;
+		event.clipboardData?.setData('text/plain', text);
+		event.preventDefault();
+	}
+
+	/** Steps that were copied, or short-hand such as "go 60; right 90". */
+	function onpaste(event: ClipboardEvent) {
+		const row = rows[indexOf.get(current) ?? -1];
+		if (!isTag(event.target) || !row) return;
+		const text = event.clipboardData?.getData('text/plain') || (editing.copied ?? '');
+		event.preventDefault();
+		if (!text.trim()) return;
+		const place = afterRow(row);
+		const typed = text.trim().startsWith('{') ? null : readTyped(text, shelfPlace(place));
+		if (typed?.kind === 'notUnderstood') {
+			bench.refuse(t('shelf.notUnderstood', { part: typed.part.slice(0, 40) }));
+			return;
+		}
+		const last = typed ? editing.addSteps(place, typed.steps) : editing.paste(place, text);
+		if (last) void focusRow(last);
+	}
+
+	// --- the sheet that opens at a tag, and the shelf beside the trail ---
+
+	const shelfPlace = ({ holder }: Place): ShelfPlace => ({
+		plan: bench.plan,
+		level: preferences.level,
+		holder: findStep(bench.plan, holder)?.kind ?? null
+	});
+
+	const dockPlace = $derived.by((): Place | null => {
+		const row = rows[indexOf.get(current) ?? -1];
+		return row ? afterRow(row) : null;
+	});
 
 	async function closeSheet(next?: string) {
 		const closed = opening;
@@ -166,13 +225,41 @@
 		else if (closed) void focusRow(current);
 	}
 
-	async function added(id: string, hasBody: boolean) {
-		await tick();
-		void closeSheet(hasBody ? `${id}-bud` : id);
+	/** Where the next step will be wanted: in what was added, or behind it. */
+	function keyAfter(id: string): string {
+		const chain = bench.plan.chains.find((candidate) => candidate.id === id);
+		if (chain) return chain.steps.length > 0 ? `${id}-head` : `${id}-bud`;
+		const { body } = findStep(bench.plan, id) ?? {};
+		if (!body) return id;
+		const [branch] = body;
+		if (branch && definitionOf(branch.kind).isBranch) return `${branch.id}-bud`;
+		return body.length === 0 ? `${id}-bud` : id;
 	}
 
-	function startChain(isLit: boolean) {
-		const id = bench.addChain(isLit);
+	async function added(id: string) {
+		await tick();
+		void closeSheet(keyAfter(id));
+	}
+
+	async function docked(id: string | null) {
+		if (!id) return;
+		currentKey = keyAfter(id);
+		await tick();
+		const index = indexOf.get(currentKey);
+		if (index !== undefined) visible.reveal(index);
+	}
+
+	function startChain(anchor: HTMLElement) {
+		if (!isFirst && hasLit) {
+			opening = { type: 'triggers', chain: null, anchor };
+			return;
+		}
+		const id = editing.addChain(hasLit ? null : 'whenRunPressed');
+		void tick().then(() => focusRow(`${id}-bud`));
+	}
+
+	function addAside() {
+		const id = editing.addChain(null);
 		void tick().then(() => focusRow(`${id}-bud`));
 	}
 
@@ -180,40 +267,64 @@
 
 	interface Drag extends Landing {
 		readonly key: string;
+		readonly kind: string;
+		readonly words: string;
 		readonly x: number;
 		readonly y: number;
 	}
 	let drag = $state.raw<Drag | null>(null);
 	let asideZone = $state<HTMLElement>();
 
+	/** A tag by its step's id, or a new step from the shelf. */
+	function readKey(key: string): { kind: string; words: string; values?: Values } {
+		if (key.startsWith('new:')) {
+			const [kind, values] = JSON.parse(key.slice(4)) as [string, Values];
+			return { kind, values, words: phrase(kind, values) };
+		}
+		const step = findStep(bench.plan, key)!;
+		const count = editing.isSelected(key) ? editing.selected.length : 1;
+		return { kind: step.kind, words: count > 1 ? t('say.steps', { count }) : wordsOf(step) };
+	}
+
 	const dragging = new TagDragging({
 		began: (key) => {
 			opening = null;
-			currentKey = key;
-			drag = { key, x: 0, y: 0, ...nowhere };
+			const { kind, words } = readKey(key);
+			if (!key.startsWith('new:')) currentKey = key;
+			drag = { key, kind, words, x: 0, y: 0, ...nowhere };
 		},
 		moved: (x, y) => {
-			if (drag) drag = { ...drag, x, y, ...landingUnder(x, y, drag.key) };
+			if (drag) drag = { ...drag, x, y, ...landingUnder(x, y, drag) };
 			scrollNearEdge(y);
 		},
 		ended: (isCancelled) => {
 			const dropped = drag;
 			drag = null;
 			if (!dropped || isCancelled) return;
-			if (dropped.target === 'remove') bench.removeStep(dropped.key);
-			else if (dropped.target) {
-				bench.moveStep(dropped.key, dropped.target === 'aside' ? null : dropped.target);
-				void tick().then(() => focusRow(dropped.key));
-			}
+			drop(dropped);
 		}
 	});
 	onDestroy(() => dragging.destroy());
 
-	function landingUnder(x: number, y: number, key: string): Landing {
+	function drop({ key, target }: Drag) {
+		const { kind, values } = readKey(key);
+		if (values) {
+			if (target && target !== 'remove' && target !== 'aside')
+				void docked(editing.addStep(target, kind, values));
+		} else if (target === 'remove') editing.remove(key);
+		else if (target) {
+			editing.move(key, target === 'aside' ? null : target);
+			void tick().then(() => focusRow(key));
+		}
+	}
+
+	function landingUnder(x: number, y: number, { key, kind }: Drag): Landing {
 		if (contains(asideZone?.getBoundingClientRect(), x, y)) return { target: 'aside', line: null };
 		const box = scroller.getBoundingClientRect();
-		if (!contains(box, x, y)) return { target: 'remove', line: null };
-		return landingAt(y - box.top + scroller.scrollTop, rows, visible, bench.plan, key);
+		if (!contains(box, x, y)) {
+			return key.startsWith('new:') ? nowhere : { target: 'remove', line: null };
+		}
+		return landingAt(y - box.top + scroller.scrollTop, rows, visible, bench.plan, key, kind);
 	}
 
 	function scrollNearEdge(y: number) {
@@ -222,16 +333,72 @@
 		else if (y > box.bottom - 40) scroller.scrollTop += 14;
 	}
 
-	const dragged = $derived(drag && locateSteps(bench.plan).get(drag.key)?.step);
 	const left = (depth: number) => `${14 + depth * indent}px`;
+
+	function labelOf(row: Row): string {
+		if (row.type === 'step') {
+			const off = row.step.off ? `, ${t('trail.off')}` : '';
+			const words = wordsOf(row.step) + off;
+			return row.number ? `${t('trail.number', { number: row.number })}: ${words}` : words;
+		}
+		if (row.type === 'head') return row.trigger ? wordsOf(row.trigger) : t('check.unlit');
+		if (!row.owner) return t('trail.bud');
+		const { branches, isBranch } = definitionOf(row.owner.kind);
+		if (branches) return t('trail.budBranch');
+		return t(isBranch ? 'trail.budInBranch' : 'trail.budIn');
+	}
+
+	function onclick(event: MouseEvent & { currentTarget: HTMLElement }, row: Row) {
+		if (row.type === 'step' && event.shiftKey && locateSteps(bench.plan).has(current)) {
+			editing.select(current, row.step.id);
+			return;
+		}
+		editing.clearSelection();
+		if (row.type === 'bud' && isFirst) currentKey = row.key;
+		else if (row.type === 'bud') hands.openShelf(row);
+		else if (!(event.target as Element).closest('button')) currentKey = row.key;
+	}
 </script>
 
 <section class="trail" aria-label={t('trail.label')}>
-	<div class="scroller" bind:this={scroller} onfocusin={() => (hasFocus = true)} {onfocusout}>
+	<TrailBar
+		problemCount={bench.problems.length}
+		onproblems={(anchor) => (opening = { type: 'problems', anchor })}
+		onsearch={() => (isSearching = !isSearching)}
+		onzoom={zoomBy}
+		onfit={fit}
+		{onshortcuts}
+	/>
+	{#if isSearching}
+		<SearchBar
+			plan={bench.plan}
+			onfind={(key) => {
+				editing.unfoldAround(key);
+				currentKey = key;
+				void tick().then(() => {
+					const index = indexOf.get(key);
+					if (index !== undefined) visible.reveal(index);
+				});
+			}}
+			onclose={() => {
+				isSearching = false;
+				void focusRow(current);
+			}}
+		/>
+	{/if}
+	<div
+		class="scroller"
+		bind:this={scroller}
+		onfocusin={() => (hasFocus = true)}
+		{onfocusout}
+		oncopy={(event) => oncopy(event)}
+		oncut={(event) => oncopy(event, true)}
+		{onpaste}
+	>
 		{#if rows.length === 0}
 			<div class="empty">
 				<p>{t('trail.empty')}</p>
-				<button class="button button-main" onclick={() => startChain(true)}
+				<button class="button button-main" onclick={(event) => startChain(event.currentTarget)}
 					><Plus size={18} />{t('trail.addChain')}</button
 				>
 			</div>
@@ -239,6 +406,7 @@
 			<div
 				class="list"
 				role="tree"
+				aria-multiselectable="true"
 				aria-label={t('trail.label')}
 				style:height="{visible.total}px"
 				style:min-width="{widest}px"
@@ -249,109 +417,96 @@
 					<div
 						id="row-{row.key}"
 						class="row {row.type}"
-						class:unlit={!row.isLit}
+						class:found={isSearching && isCurrent}
 						class:lifted={drag?.key === row.key}
 						role="treeitem"
 						tabindex={isCurrent ? 0 : -1}
-						aria-level={row.depth + 1}
+						aria-level={row.level}
 						aria-posinset={row.type === 'step' ? row.index + 1 : undefined}
 						aria-setsize={row.type === 'step' ? row.size : undefined}
-						aria-selected={isCurrent}
-						aria-expanded={row.type === 'step' && row.step.body ? true : undefined}
-						aria-label={row.type === 'step'
-							? `${t('trail.number', { number: row.number })}: ${wordsOf(row.step)}`
-							: row.type === 'bud'
-								? t(row.loop ? 'trail.budIn' : 'trail.bud')
-								: row.trigger
-									? t(`step.${row.trigger.kind}.name`)
-									: t('check.unlit')}
-						aria-describedby={row.type === 'step' ? 'trail-shortcuts' : undefined}
-						style:transform="translateY({item.start}px)"
-						style:height="{item.size}px"
+						aria-selected={isCurrent || (row.type === 'step' && editing.isSelected(row.key))}
+						aria-expanded={row.type === 'step' && row.step.body ? row.folded === 0 : undefined}
+						aria-label={labelOf(row)}
+						aria-describedby={row.type !== 'bud' && row.problem
+							? `problem-${row.key}`
+							: row.type === 'step'
+								? 'trail-shortcuts'
+								: undefined}
+						style:zoom
+						style:transform="translateY({item.start / zoom}px)"
+						style:height="{item.size / zoom}px"
 						style:padding-left={left(row.depth)}
 						onfocus={() => (currentKey = row.key)}
 						onkeydown={(event) => onkeydown(event, row, item.index)}
-						onclick={(event) => {
-							if (row.type === 'bud') openShelf(afterRow(row), event.currentTarget);
-							else if (isTag(event.target)) currentKey = row.key;
-						}}
+						onclick={(event) => onclick(event, row)}
 					>
-						{#each { length: row.depth + 1 }, depth (depth)}
-							<span
-								class="cord"
-								class:inner={depth > 0}
-								class:last={row.type === 'bud' && depth === row.depth}
-								class:first={row.type === 'head'}
-								style:left="calc({left(depth)} + 0.8rem)"
-							></span>
-						{/each}
-						{#if row.type === 'head'}
-							<ChainHead
-								{row}
-								{isCurrent}
-								isRunning={bench.player.isPlaying && row.isLit}
-								canTieToLit={hasLit}
-								ontie={() => (hasLit ? bench.tieToLit(row.chain) : bench.tie(row.chain))}
-								onmenu={(anchor) => openActions(row, anchor)}
-							/>
-						{:else if row.type === 'step'}
-							{#if row.step.body}<span class="coil" style:left="calc({left(row.depth)} + 0.8rem)"
-								></span>{/if}
-							<div class="holder" use:dragging.tag={row.key}>
-								<StepTag
-									{row}
-									{isCurrent}
-									isRunning={progress.active.has(row.step.id)}
-									passed={progress.passed.get(row.step.id)}
-									problem={problems.get(row.step.id)}
-									isPickedUp={bench.pickedUp?.step.id === row.step.id}
-									onvalue={(name, anchor) =>
-										(opening = { type: 'value', step: row.step.id, name, anchor })}
-									onmenu={(anchor) => openActions(row, anchor)}
-									onbud={(anchor) => openShelf(afterRow(row), anchor)}
-								/>
-							</div>
-						{:else}
-							<span class="bud-mark" aria-hidden="true"><Plus size={16} /></span>
-							<span class="bud-words">{t(row.loop ? 'trail.budIn' : 'trail.bud')}</span>
-							{#if row.loop}
-								<span class="knot" aria-hidden="true"
-									>{t('trail.knot', { times: Number(row.loop.values.times) })}</span
-								>
-							{/if}
-						{/if}
+						<TrailRow
+							{bench}
+							{row}
+							{isCurrent}
+							canTieToLit={hasLit}
+							{dragging}
+							onopen={(next) => (opening = next)}
+							onbud={(anchor) => (opening = { type: 'shelf', place: afterRow(row), anchor })}
+						/>
 					</div>
 				{/each}
 				{#if drag?.line}
-					<div class="landing" style:top="{drag.line.y}px" style:left={left(drag.line.depth)}></div>
+					<div
+						class="landing"
+						style:top="{drag.line.y}px"
+						style:left="calc({left(drag.line.depth)} * {zoom})"
+					></div>
 				{/if}
 			</div>
 			{#if !drag}
-				<button class="button button-plain new-chain" onclick={() => startChain(!hasLit)}>
-					<Plus size={16} />{t(hasLit ? 'trail.newChain' : 'trail.addChain')}
-				</button>
+				<div class="new-chain">
+					<button class="button button-plain" onclick={(event) => startChain(event.currentTarget)}>
+						<Plus size={16} />{t(hasLit && !isFirst ? 'trail.newChain' : 'trail.addChain')}
+					</button>
+					{#if hasLit && !isFirst}
+						<button class="button button-plain" onclick={addAside}>{t('trail.newAside')}</button>
+					{/if}
+				</div>
 			{/if}
 		{/if}
 	</div>
-	{#if drag}
+	{#if drag && !drag.key.startsWith('new:')}
 		<div class="aside-zone" class:over={drag.target === 'aside'} bind:this={asideZone}>
 			{t('trail.dropAside')}
+		</div>
+	{/if}
+	{#if (isFirst || preferences.isShelfPinned) && dockPlace}
+		{@const place = dockPlace}
+		<div class="dock" class:first={isFirst}>
+			<Shelf
+				place={shelfPlace(place)}
+				{dragging}
+				isDocked
+				onchoose={({ definition, values }) =>
+					docked(editing.addStep(place, definition.kind, values))}
+				onseveral={(steps) => docked(editing.addSteps(place, steps))}
+				onhelp={({ definition }) => {
+					const anchor = elementOf(current);
+					if (anchor) opening = { type: 'help', kind: definition.kind, anchor };
+				}}
+			/>
 		</div>
 	{/if}
 	<p id="trail-shortcuts" class="sr-only-live">{t('trail.shortcuts')}</p>
 </section>
 
-{#if drag && dragged}
+{#if drag}
 	<div
 		class="ghost"
 		class:removing={drag.target === 'remove'}
 		style:transform="translate({drag.x + 10}px, {drag.y + 6}px)"
 	>
-		{drag.target === 'remove' ? t('trail.dropRemove') : wordsOf(dragged)}
+		{drag.target === 'remove' ? t('trail.dropRemove') : drag.words}
 	</div>
 {/if}
 
-<Sheet {bench} {opening} onclose={closeSheet} onadded={added} />
+<Sheet {bench} {opening} onclose={closeSheet} onopen={(next) => (opening = next)} onadded={added} />
 
 <style>
 	.trail {
@@ -377,92 +532,24 @@
 		contain: layout style;
 		inset: 0 0 auto 0;
 		display: flex;
-		align-items: center;
-		gap: 0.6rem;
+		flex-direction: column;
+		justify-content: center;
 		padding-right: 0.75rem;
 	}
 	.row:focus-visible {
 		outline: none;
 	}
 	.row:focus-visible :global(.tag),
-	.row:focus-visible .bud-mark {
+	.row:focus-visible :global(.bud-mark),
+	.found :global(.tag) {
 		outline: 2px solid var(--verdigris);
 		outline-offset: 2px;
 	}
-	.holder {
-		position: relative;
-		display: flex;
-		align-items: center;
-		gap: 0.6rem;
-		cursor: grab;
-		touch-action: pan-y;
-		user-select: none;
+	.bud {
+		cursor: pointer;
 	}
 	.lifted {
 		opacity: 0.35;
-	}
-	.cord {
-		position: absolute;
-		top: 0;
-		bottom: 0;
-		width: 2px;
-		background: var(--ink-soft);
-		pointer-events: none;
-	}
-	.cord.inner {
-		background: repeating-linear-gradient(var(--ink-soft) 0 7px, transparent 7px 10px);
-	}
-	/* From the cord to the inner one that a loop's steps hang on. */
-	.coil {
-		position: absolute;
-		bottom: 0;
-		width: 28px;
-		border-top: 2px solid var(--ink-soft);
-	}
-	.unlit .coil {
-		border-top: 2px dashed var(--mist);
-	}
-	.cord.first {
-		top: 50%;
-	}
-	.cord.last {
-		bottom: 50%;
-	}
-	.unlit .cord {
-		background: repeating-linear-gradient(var(--mist) 0 4px, transparent 4px 9px);
-	}
-	.bud {
-		cursor: pointer;
-		color: var(--ink-soft);
-	}
-	.bud:hover {
-		color: var(--verdigris);
-	}
-	.bud-mark {
-		position: relative;
-		z-index: 1;
-		flex: none;
-		display: grid;
-		place-items: center;
-		width: 1.75rem;
-		height: 1.75rem;
-		border: 2px dashed var(--verdigris);
-		border-radius: 50%;
-		background: var(--paper);
-		color: var(--verdigris);
-	}
-	.bud-words {
-		white-space: nowrap;
-		font-size: 0.95rem;
-	}
-	.knot {
-		padding: 0.05rem 0.55rem;
-		border: 1.5px solid var(--ink-soft);
-		border-radius: 1rem;
-		font-size: 0.82rem;
-		font-weight: 650;
-		font-variant-numeric: tabular-nums;
-		white-space: nowrap;
 	}
 	.empty {
 		padding: 2rem 1.5rem;
@@ -474,6 +561,8 @@
 	.new-chain {
 		margin: 0 0 1.5rem 0.5rem;
 		color: var(--ink-soft);
+	}
+	.new-chain .button {
 		font-weight: 450;
 	}
 	.landing {
@@ -495,6 +584,10 @@
 	.aside-zone.over {
 		border-color: var(--verdigris);
 		background: var(--verdigris-soft);
+	}
+	.dock {
+		border-top: 1px solid var(--line);
+		background: var(--paper-deep);
 	}
 	.ghost {
 		position: fixed;

@@ -1,6 +1,7 @@
 /** Where a dragged tag would land. */
-import { locateSteps, type Place } from '$core/plan/places';
+import { findStep, locateSteps, type Place } from '$core/plan/places';
 import type { Plan } from '$core/plan/plan';
+import { mayHang } from '$core/steps/catalogue';
 import { placeAbove, type Row } from './rows';
 import type { VisibleRows } from './visible-rows.svelte';
 
@@ -12,19 +13,25 @@ export interface Landing {
 
 export const nowhere: Landing = { target: null, line: null };
 
-/** @param y pixels from the top of the list */
+/**
+ * @param y pixels from the top of the list
+ * @param dragged the key of the row that is dragged, or of a new step from the shelf
+ * @param kind of the dragged step
+ */
 export function landingAt(
 	y: number,
 	rows: readonly Row[],
 	visible: VisibleRows,
 	plan: Plan,
-	dragged: string
+	dragged: string,
+	kind: string
 ): Landing {
 	const below = visible.rowBelow(y);
 	const index = below === -1 ? rows.length - 1 : below;
 	const row = rows[index];
 	const place = row && (placeAbove(row) ?? chainEndBefore(rows, index));
 	if (!row || !place || isInside(plan, place, dragged)) return nowhere;
+	if (!mayHang(kind, findStep(plan, place.holder)?.kind ?? null)) return nowhere;
 	return { target: place, line: { y: visible.itemAt(index).start - 3, depth: row.depth } };
 }
 

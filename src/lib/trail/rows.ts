@@ -2,84 +2,164 @@
  * The trail as a list of rows, so that only those on screen need be drawn. Each row knows how deep
  * it hangs and which place a step dropped above it would take.
  */
+import type { Problem } from '$core/plan/checks';
 import { locateSteps, type Place } from '$core/plan/places';
-import { numberSteps, type Chain, type Plan, type Step } from '$core/plan/plan';
+import { eachStep, isLit, numberSteps, type Chain, type Plan, type Step } from '$core/plan/plan';
+import { definitionOf } from '$core/steps/catalogue';
 
 interface Base {
 	/** Stable, and also the id of the element. */
 	readonly key: string;
+	/** Of the cord it hangs on; a branch hangs on the cord of its choice. */
 	readonly depth: number;
+	/** Steps around it, and one. */
+	readonly level: number;
 	readonly isLit: boolean;
+	readonly height: number;
 }
 
 export interface HeadRow extends Base {
 	readonly type: 'head';
 	readonly chain: string;
 	readonly trigger: Chain['trigger'];
+	readonly problem: Problem | undefined;
 }
 export interface StepRow extends Base {
 	readonly type: 'step';
 	readonly step: Step;
+	/** 0 for a branch. */
 	readonly number: number;
 	/** Its place; a step dropped above the row goes here. */
 	readonly holder: string;
 	readonly index: number;
 	/** How many steps hang in its list. */
 	readonly size: number;
+	/** Steps that are folded away in it; 0 when it is open. */
+	readonly folded: number;
+	readonly problem: Problem | undefined;
 }
 /** The end of a list, where more is tied on: a bud; for a loop also its knot. */
 export interface BudRow extends Base {
 	readonly type: 'bud';
 	readonly holder: string;
 	readonly index: number;
-	readonly loop: Step | null;
+	/** The step it hangs in; null for a chain. */
+	readonly owner: Step | null;
 }
 export type Row = HeadRow | StepRow | BudRow;
 
-const rowHeights = { head: 60, step: 54, bud: 50 };
+/** Pixels. */
+const heights = {
+	usual: { head: 60, step: 54, branch: 48, bud: 46 },
+	first: { head: 64, step: 84, branch: 60, bud: 60 }
+};
 /** An unlit chain says so, with a button, on two lines. */
 const unlitHeadHeight = 92;
-
-/** Pixels. */
-export const heightOf = (row: Row): number =>
-	row.type === 'head' && !row.isLit ? unlitHeadHeight : rowHeights[row.type];
+const commentHeight = 22;
+const problemHeight = 34;
 
 export const indent = 26;
+
+export interface Drawing {
+	/** The first problem of each step or chain. */
+	readonly problems?: ReadonlyMap<string, Problem>;
+	readonly folded?: ReadonlySet<string>;
+	/** Big tags with a picture each. */
+	readonly isFirst?: boolean;
+	/** Of all heights. */
+	readonly zoom?: number;
+}
 
 /**
  * @param before rows that are still drawn; one that did not change is taken over as it is, so that
  *   nothing of it is drawn again
  */
-export function rowsOf(plan: Plan, before: ReadonlyMap<string, Row> = new Map()): Row[] {
+export function rowsOf(
+	plan: Plan,
+	before: ReadonlyMap<string, Row> = new Map(),
+	{ problems = new Map(), folded = new Set(), isFirst = false, zoom = 1 }: Drawing = {}
+): Row[] {
 	const rows: Row[] = [];
 	const numbers = numberSteps(plan);
+	const sizes = isFirst ? heights.first : heights.usual;
 	const add = (row: Row) => {
 		const known = before.get(row.key);
 		rows.push(known && isSame(known, row) ? known : row);
 	};
-	for (const chain of plan.chains) {
-		const isLit = chain.trigger !== null;
-		const visit = (steps: readonly Step[], holder: string, depth: number) => {
+	const tall = (height: number, step: Step | null, problem: Problem | undefined) =>
+		zoom * (height + (step?.comment ? commentHeight : 0) + (problem ? problemHeight : 0));
+
+	const addChain = (chain: Chain) => {
+		const lit = isLit(chain) || (chain.trigger?.kind === 'routine' && !chain.trigger.off);
+		const visit = (
+			steps: readonly Step[],
+			holder: string,
+			depth: number,
+			level: number,
+			isOn: boolean
+		) => {
 			const size = steps.length;
 			steps.forEach((step, index) => {
-				const number = numbers.get(step.id)!;
-				add({ type: 'step', key: step.id, depth, isLit, step, number, holder, index, size });
-				if (step.body) visit(step.body, step.id, depth + 1);
+				const { isBranch } = definitionOf(step.kind);
+				const isStepOn = isOn && !step.off;
+				const problem = problems.get(step.id);
+				const isFolded = folded.has(step.id) && step.body !== undefined;
+				add({
+					type: 'step',
+					key: step.id,
+					depth,
+					level,
+					isLit: isStepOn,
+					height: tall(isBranch ? sizes.branch : sizes.step, step, problem),
+					step,
+					number: numbers.get(step.id) ?? 0,
+					holder,
+					index,
+					size,
+					folded: isFolded ? countIn(step) : 0,
+					problem
+				});
+				if (!step.body || isFolded) return;
+				const isChoice = definitionOf(step.kind).branches !== undefined;
+				visit(step.body, step.id, isChoice ? depth : depth + 1, level + 1, isStepOn);
 			});
-			const loop = holder === chain.id ? null : locateSteps(plan).get(holder)!.step;
-			add({ type: 'bud', key: `${holder}-bud`, depth, isLit, holder, index: size, loop });
+			const owner = holder === chain.id ? null : locateSteps(plan).get(holder)!.step;
+			add({
+				type: 'bud',
+				key: `${holder}-bud`,
+				depth,
+				level,
+				isLit: isOn,
+				height: zoom * sizes.bud,
+				holder,
+				index: size,
+				owner
+			});
 		};
+		const problem = chain.trigger ? problems.get(chain.trigger.id) : undefined;
 		add({
 			type: 'head',
 			key: `${chain.id}-head`,
 			depth: 0,
-			isLit,
+			level: 1,
+			isLit: lit,
+			height: tall(chain.trigger ? sizes.head : unlitHeadHeight, chain.trigger, problem),
 			chain: chain.id,
-			trigger: chain.trigger
+			trigger: chain.trigger,
+			problem
 		});
-		visit(chain.steps, chain.id, 0);
-	}
+		visit(chain.steps, chain.id, 0, 1, lit);
+	};
+	plan.chains.forEach(addChain);
 	return rows;
+}
+
+function countIn(step: Step): number {
+	let count = 0;
+	eachStep(step.body ?? [], ({ kind }) => {
+		if (!definitionOf(kind).isBranch) count += 1;
+	});
+	return count;
 }
 
 function isSame(a: Row, b: Row): boolean {
@@ -90,3 +170,14 @@ function isSame(a: Row, b: Row): boolean {
 /** Where a step dropped between this row and the one above it goes; none above a chain's head. */
 export const placeAbove = (row: Row): Place | null =>
 	row.type === 'head' ? null : { holder: row.holder, index: row.index };
+
+/** The first problem of each step or chain; an unlit chain says so itself. */
+export function firstProblems(problems: readonly Problem[]): ReadonlyMap<string, Problem> {
+	const first = new Map<string, Problem>();
+	for (const problem of problems) {
+		if (problem.sentence.key !== 'check.unlit' && !first.has(problem.id)) {
+			first.set(problem.id, problem);
+		}
+	}
+	return first;
+}

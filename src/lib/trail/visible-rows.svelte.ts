@@ -6,7 +6,7 @@ import {
 	Virtualizer,
 	type VirtualItem
 } from '@tanstack/virtual-core';
-import { heightOf, type Row } from './rows';
+import type { Row } from './rows';
 
 /** Rows drawn beyond either edge. */
 const overscan = 3;
@@ -30,7 +30,7 @@ export class VisibleRows {
 		return {
 			count: this.rows.length,
 			getScrollElement: this.scroller,
-			estimateSize: (index: number) => heightOf(this.rows[index]!),
+			estimateSize: (index: number) => this.rows[index]!.height,
 			getItemKey: (index: number) => this.rows[index]!.key,
 			overscan,
 			paddingStart,

@@ -1,37 +1,72 @@
 /** A step in words, for a tag, a screen reader, a message. */
 import type { Step } from '$core/plan/plan';
 import { definitionOf } from '$core/steps/catalogue';
-import type { Values } from '$core/steps/definition';
-import { partsOf } from '$lib/i18n';
+import type { Level, ValueDefinition, Values } from '$core/steps/definition';
+import { hasMessage, partsOf, type Part } from '$lib/i18n';
+import { preferences } from '$lib/preferences.svelte';
 import { showValue } from '$lib/values/format';
 
-const parts = new Map<string, ReturnType<typeof partsOf>>();
+const parts = new Map<string, readonly Part[]>();
 
-/** The sentence of a step kind, split at its values. */
-export function sentenceParts(kind: string): ReturnType<typeof partsOf> {
-	const known = parts.get(kind);
+function partsFor(key: string, slots: readonly string[]): readonly Part[] {
+	const known = parts.get(key);
 	if (known) return known;
-	const made = partsOf(`step.${kind}.sentence`, Object.keys(definitionOf(kind).values));
-	parts.set(kind, made);
+	const made = partsOf(key, slots);
+	parts.set(key, made);
 	return made;
 }
 
-/** A step of this kind with these values, in words. */
-export function phrase(kind: string, values: Values): string {
+const input: ValueDefinition = { type: 'anything', initial: 0 };
+
+export const slotOf = (kind: string, name: string): ValueDefinition =>
+	definitionOf(kind).values[name] ?? input;
+
+/**
+ * The sentence of a step, split at its values. Below the level Full it is the short one, unless a
+ * value that it leaves out has been changed. Inputs of a routine come behind it.
+ */
+export function sentenceParts(
+	kind: string,
+	values: Values,
+	level: Level = preferences.level
+): readonly Part[] {
 	const definitions = definitionOf(kind).values;
-	return sentenceParts(kind)
+	const slots = Object.keys(definitions);
+	const full = partsFor(`step.${kind}.sentence`, slots);
+	const inputs = Object.keys(values)
+		.filter((name) => !(name in definitions))
+		.flatMap((name): Part[] => [{ text: ` ${name} ` }, { slot: name }]);
+	const shortKey = `step.${kind}.short`;
+	if (level === 'full' || !hasMessage(shortKey)) return [...full, ...inputs];
+	const short = partsFor(shortKey, slots);
+	const shown = new Set(short.flatMap((part) => ('slot' in part ? [part.slot] : [])));
+	const isUsual = slots.every(
+		(name) => shown.has(name) || values[name] === definitions[name]!.initial
+	);
+	return [...(isUsual ? short : full), ...inputs];
+}
+
+/** A step of this kind with these values, in words. */
+export const phrase = (kind: string, values: Values): string =>
+	sentenceParts(kind, values)
 		.map((part) =>
 			'slot' in part
-				? showValue(kind, part.slot, definitions[part.slot]!, values[part.slot]!)
+				? showValue(kind, part.slot, slotOf(kind, part.slot), values[part.slot]!)
 				: part.text
 		)
 		.join('');
-}
 
-/** Steps are values, so the words of one never change. */
-const words = new WeakMap<Step, string>();
+/** Steps are values, so the words of one change only with the level and the units. */
+let words = new WeakMap<Step, string>();
+let wordsFor = '';
 
 export function wordsOf(step: Step): string {
+	const { level, lengths, speeds } = preferences;
+	const now = `${level} ${lengths} ${speeds}`;
+	if (now !== wordsFor) {
+		words = new WeakMap();
+		wordsFor = now;
+	}
 	const known = words.get(step);
 	if (known !== undefined) return known;
 	const made = phrase(step.kind, step.values);

@@ -2,13 +2,22 @@
 	/** A dial for an angle, snapping at 15 degrees; any other number can be typed beside it. */
 	import { t } from '$lib/i18n';
 
-	let { angle, onset }: { angle: number; onset: (angle: number) => void } = $props();
+	let {
+		angle,
+		isTurn,
+		onset
+	}: {
+		angle: number;
+		/** Straight up is a whole turn, not none. */
+		isTurn: boolean;
+		onset: (angle: number) => void;
+	} = $props();
 
 	const snap = 15;
-	const quick = [45, 90, 180, 360];
+	const quick = $derived([45, 90, 180, isTurn ? 360 : 0]);
 	let dial: SVGSVGElement;
 
-	const shown = $derived(angle % 360);
+	const shown = $derived(((angle % 360) + 360) % 360);
 	const hand = $derived(((shown - 90) * Math.PI) / 180);
 	const tip = $derived({ x: 42 * Math.cos(hand), y: 42 * Math.sin(hand) });
 	const sweep = $derived(
@@ -21,7 +30,7 @@
 		const y = event.clientY - box.top - box.height / 2;
 		const pointed = (Math.atan2(y, x) * 180) / Math.PI + 90;
 		const snapped = Math.round(((pointed + 360) % 360) / snap) * snap;
-		onset(snapped === 0 ? 360 : snapped);
+		onset(snapped === 0 && isTurn ? 360 : snapped % 360);
 	}
 </script>
 

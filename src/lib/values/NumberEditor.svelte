@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** A number: typed, stepped or slid; for an angle, a dial as well. */
 	import { Slider } from '@skeletonlabs/skeleton-svelte';
-	import { Minus, Plus } from '@lucide/svelte';
+	import { Diff, Minus, Plus } from '@lucide/svelte';
 	import type { NumberDefinition } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
 	import AngleDial from './AngleDial.svelte';
@@ -11,11 +11,14 @@
 		definition,
 		value,
 		onset,
+		onexpression,
 		onclose
 	}: {
 		definition: NumberDefinition;
 		value: number;
 		onset: (value: number) => void;
+		/** The person typed what is no number. Missing where only numbers can stand. */
+		onexpression?: ((text: string) => void) | undefined;
 		onclose: () => void;
 	} = $props();
 
@@ -23,23 +26,36 @@
 	const range = $derived(shownRange(definition));
 	const unit = $derived(unitOf(quantity));
 	const shown = $derived(toShown(quantity, value));
+	const canBeNegative = $derived(definition.minimum < 0);
 	/** What is being typed, until it is taken. */
 	let typed = $state<string | null>(null);
 	/** While the slider is held. */
 	let held = $state<number | null>(null);
 
-	const sliderTop = $derived(Math.min(range.maximum, Math.max(nearTop(), shown)));
+	/** The slider covers what is used most; more can be typed. */
+	const usual = {
+		length: 200,
+		ratio: 100,
+		power: 100,
+		angle: 360,
+		duration: 10,
+		count: 20,
+		number: 10,
+		frequency: 2000
+	};
+	const sliderTop = $derived(Math.min(range.maximum, Math.max(usual[quantity], Math.abs(shown))));
+	const sliderBottom = $derived(Math.max(range.minimum, -sliderTop));
 	const refusal = $derived(typed === null ? '' : refusalOf(typed));
 
-	/** The slider covers what is used most; more can be typed. */
-	function nearTop(): number {
-		const usual = { length: 200, ratio: 100, angle: 360, duration: 10, count: 20, frequency: 2000 };
-		return usual[quantity];
-	}
+	/** Something that could be an expression: it has letters, or signs between numbers. */
+	const looksLikeExpression = (text: string) => /[\p{L}(*/×÷]|\d\s*[+-]/u.test(text);
 
 	function refusalOf(text: string): string {
 		const number = readNumber(text);
-		if (Number.isNaN(number)) return t('value.notANumber', { example: shown });
+		if (Number.isNaN(number)) {
+			if (onexpression && looksLikeExpression(text)) return '';
+			return t('value.notANumber', { example: shown });
+		}
 		const fits = number >= range.minimum && number <= range.maximum;
 		const isWhole = quantity !== 'count' || Number.isInteger(number);
 		return fits && isWhole ? '' : t('value.outOfRange', { ...range, value: number, unit });
@@ -48,15 +64,28 @@
 	function take(number: number) {
 		const bounded = Math.max(range.minimum, Math.min(range.maximum, number));
 		typed = null;
-		onset(toStored(quantity, bounded));
+		onset(Math.max(definition.minimum, Math.min(definition.maximum, toStored(quantity, bounded))));
+	}
+
+	/** @returns whether the editor can be closed */
+	function takeTyped(): boolean {
+		if (typed === null) return true;
+		if (refusal) return false;
+		const number = readNumber(typed);
+		if (Number.isNaN(number)) {
+			onexpression?.(typed);
+			return false;
+		}
+		take(number);
+		return true;
 	}
 
 	function onkeydown(event: KeyboardEvent) {
+		if (event.key === 'Escape') return;
 		if (event.key === 'ArrowUp') take(shown + range.increment);
 		else if (event.key === 'ArrowDown') take(shown - range.increment);
 		else if (event.key === 'Enter') {
-			if (typed !== null && !refusal) take(readNumber(typed));
-			if (typed === null || !refusal) onclose();
+			if (takeTyped()) onclose();
 		} else return;
 		event.preventDefault();
 	}
@@ -79,12 +108,18 @@
 		value={typed ?? held ?? shown}
 		oninput={(event) => (typed = event.currentTarget.value)}
 		onfocus={(event) => event.currentTarget.select()}
-		onblur={() => {
-			if (typed !== null && !refusal) take(readNumber(typed));
-		}}
+		onblur={takeTyped}
 		{onkeydown}
 	/>
 	<span class="unit">{unit}</span>
+	{#if canBeNegative}
+		<button
+			class="button button-line button-icon"
+			aria-label={t('value.sign')}
+			title={t('value.sign')}
+			onclick={() => take(-shown)}><Diff size={18} /></button
+		>
+	{/if}
 	<button
 		class="button button-line button-icon"
 		aria-label={t('value.more')}
@@ -93,20 +128,20 @@
 </div>
 
 {#if quantity === 'angle'}
-	<AngleDial angle={shown} onset={take} />
+	<AngleDial angle={shown} isTurn={definition.minimum > 0} onset={take} />
 {:else}
 	<div class="slider">
 		<Slider
-			min={range.minimum}
+			min={sliderBottom}
 			max={sliderTop}
 			step={range.increment}
-			value={[Math.min(held ?? shown, sliderTop)]}
+			value={[Math.max(sliderBottom, Math.min(held ?? shown, sliderTop))]}
 			onValueChange={({ value: [next] }) => (held = next ?? null)}
 			onValueChangeEnd={({ value: [next] }) => {
 				held = null;
 				if (next !== undefined) take(next);
 			}}
-			aria-label={[unit]}
+			aria-label={[unit || t('value.plain')]}
 		>
 			<Slider.Control>
 				<Slider.Track><Slider.Range /></Slider.Track>

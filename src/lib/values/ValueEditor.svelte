@@ -1,45 +1,132 @@
 <script lang="ts">
-	/** Changes one value of a step. Each change is an edit of its own, seen at once on the tag. */
+	/** Changes one value of a step or trigger. Each change is an edit, seen at once on the tag. */
+	import { Calculator, Sigma } from '@lucide/svelte';
+	import { locateSteps } from '$core/plan/places';
 	import type { Step } from '$core/plan/plan';
+	import { inputsOf, routinesOf, scopeIn, variableTypes } from '$core/plan/variables';
 	import { robotKindOf } from '$core/robots/kinds';
-	import { definitionOf } from '$core/steps/catalogue';
-	import type { Value } from '$core/steps/definition';
+	import { isExpression, type NameDefinition, type Value } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
+	import { preferences } from '$lib/preferences.svelte';
+	import { slotOf } from '$lib/trail/words';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import ChoiceEditor from './ChoiceEditor.svelte';
 	import ColourEditor from './ColourEditor.svelte';
+	import ExpressionEditor from './ExpressionEditor.svelte';
+	import NameEditor from './NameEditor.svelte';
+	import NotesEditor from './NotesEditor.svelte';
 	import NumberEditor from './NumberEditor.svelte';
-	import { showValue } from './format';
+	import TextEditor from './TextEditor.svelte';
+	import { showValue, valueName } from './format';
 
 	let {
 		bench,
 		step,
 		name,
+		isEscaped,
 		onclose
-	}: { bench: Workbench; step: Step; name: string; onclose: () => void } = $props();
+	}: {
+		bench: Workbench;
+		step: Step;
+		name: string;
+		/** The person left by Escape. */
+		isEscaped: () => boolean;
+		onclose: () => void;
+	} = $props();
 
-	const definition = $derived(definitionOf(step.kind).values[name]!);
-	/** cm/s with a full battery, of the robot the plan is for. */
-	const realSpeed = $derived(
-		Number(step.values[name]) * robotKindOf(bench.plan.robots[0]!.kind).topSpeed * 100
+	const definition = $derived(slotOf(step.kind, name));
+	const value = $derived(step.values[name] ?? definition.initial);
+	const label = $derived(valueName(step.kind, name));
+
+	/** What the person began to type as a number and goes on with as an expression. */
+	let draft = $state<string | undefined>();
+	let wantsExpression = $state<boolean | null>(null);
+	const asExpression = $derived(
+		wantsExpression ??
+			(isExpression(value) || definition.type === 'anything' || definition.type === 'condition')
 	);
-	const label = $derived(t(`step.${step.kind}.${name}`));
 
-	function set(value: Value) {
-		if (value === step.values[name]) return;
-		const shown = showValue(step.kind, name, definition, value);
-		bench.edit(
-			{ type: 'setValue', step: step.id, name, value },
-			t('say.value', { name: label, value: shown })
-		);
+	const chain = $derived(
+		locateSteps(bench.plan).get(step.id)?.chain ??
+			bench.plan.chains.find(({ trigger }) => trigger?.id === step.id)
+	);
+	const scope = $derived(scopeIn(bench.plan, chain));
+	const variables = $derived([
+		...(chain ? inputsOf(chain) : []),
+		...variableTypes(bench.plan).keys()
+	]);
+	/** cm/s with a full battery, of the robot the plan is for. */
+	const realSpeed = $derived(Number(value) * robotKindOf(bench.robot.kind).topSpeed * 100);
+
+	function set(next: Value) {
+		if (JSON.stringify(next) === JSON.stringify(value)) return;
+		const shown = showValue(step.kind, name, definition, next);
+		bench.editing.setValue(step.id, name, next, t('say.value', { name: label, value: shown }));
+	}
+
+	const sameWord = (names: Iterable<string>) => [...names].map((word) => ({ name: word, word }));
+
+	function knownNames(of: NameDefinition['of']): { name: string; word: string }[] {
+		if (of === 'variable') return sameWord(variableTypes(bench.plan).keys());
+		if (of === 'routine')
+			return step.kind === 'call' ? sameWord(routinesOf(bench.plan).keys()) : [];
+		if (of === 'lampPost') {
+			const posts = sameWord(bench.course.lampPosts.map(({ id }) => id));
+			return [{ name: '', word: t('value.anyPost') }, ...posts];
+		}
+		return sameWord(messagesOf());
+	}
+
+	function messagesOf(): Set<string> {
+		const steps = [...locateSteps(bench.plan).values()].map((located) => located.step);
+		const triggers = bench.plan.chains.flatMap(({ trigger }) => trigger ?? []);
+		const all = [...steps, ...triggers].map(({ values }) => values.message);
+		return new Set(all.filter((message) => typeof message === 'string'));
 	}
 </script>
 
-<div class="editor">
-	<p class="value-name" id="value-label">{label}</p>
-	{#if definition.type === 'number'}
-		<NumberEditor {definition} value={Number(step.values[name])} onset={set} {onclose} />
-		{#if definition.quantity === 'ratio' && name === 'speed'}
+<div class="editor" class:wide={asExpression || definition.type === 'notes'}>
+	<div class="head">
+		<p class="value-name" id="value-label">{label}</p>
+		{#if definition.type === 'number' && preferences.level !== 'first'}
+			<button
+				class="button button-plain mode"
+				aria-pressed={asExpression}
+				onclick={() => {
+					wantsExpression = !asExpression;
+					if (isExpression(value)) set(definition.initial);
+				}}
+			>
+				{#if asExpression}<Calculator size={16} />{t('value.asNumber')}
+				{:else}<Sigma size={16} />{t('value.asExpression')}{/if}
+			</button>
+		{/if}
+	</div>
+	{#if asExpression}
+		<ExpressionEditor
+			{definition}
+			{value}
+			{scope}
+			{variables}
+			{draft}
+			{isEscaped}
+			onset={set}
+			{onclose}
+		/>
+	{:else if definition.type === 'number'}
+		<NumberEditor
+			{definition}
+			value={isExpression(value) ? definition.initial : Number(value)}
+			onset={set}
+			onexpression={preferences.level === 'first'
+				? undefined
+				: (text) => {
+						draft = text;
+						wantsExpression = true;
+					}}
+			{onclose}
+		/>
+		{#if definition.quantity === 'power' && preferences.speeds === 'percent'}
 			<p class="hint">{t('value.realSpeed', { speed: realSpeed })}</p>
 		{/if}
 	{:else if definition.type === 'choice'}
@@ -47,32 +134,61 @@
 			{definition}
 			kind={step.kind}
 			{name}
-			value={String(step.values[name])}
-			onset={(value) => {
-				set(value);
+			value={String(value)}
+			onset={(next) => {
+				set(next);
 				onclose();
 			}}
 		/>
-	{:else}
+	{:else if definition.type === 'colour'}
 		<ColourEditor
-			value={String(step.values[name])}
+			value={String(value)}
 			onset={set}
-			ondone={(value) => {
-				set(value);
+			ondone={(next) => {
+				set(next);
 				onclose();
 			}}
 		/>
+	{:else if definition.type === 'name'}
+		<NameEditor
+			of={definition.of}
+			value={String(value)}
+			known={knownNames(definition.of)}
+			canBeNew={definition.of !== 'lampPost' && step.kind !== 'call'}
+			onset={set}
+			{onclose}
+		/>
+	{:else if definition.type === 'notes'}
+		<NotesEditor value={String(value)} onset={set} {onclose} />
+	{:else}
+		<TextEditor {definition} value={String(value)} onset={set} {onclose} />
 	{/if}
 </div>
 
 <style>
 	.editor {
-		width: min(18rem, calc(100vw - 2rem));
+		width: min(18.5rem, calc(100vw - 2rem));
 		padding: 0.8rem;
 	}
-	.value-name {
+	.editor.wide {
+		width: min(23rem, calc(100vw - 2rem));
+	}
+	.head {
+		display: flex;
+		align-items: center;
+		justify-content: space-between;
+		gap: 0.5rem;
 		margin-bottom: 0.5rem;
+	}
+	.value-name {
 		font-weight: 600;
+	}
+	.mode {
+		min-height: 2.2rem;
+		padding: 0 0.5rem;
+		color: var(--ink-soft);
+		font-size: 0.85rem;
+		font-weight: 450;
 	}
 	.hint {
 		margin-top: 0.4rem;

@@ -1,39 +1,75 @@
-/** Values as a person reads and types them: centimetres, percent, degrees, seconds, hertz. */
-import type { NumberDefinition, Quantity, Value, ValueDefinition } from '$core/steps/definition';
+/** Values as a person reads and types them: in centimetres or inches, percent, degrees, seconds, hertz. */
+import type { Plan } from '$core/plan/plan';
+import { robotKindOf } from '$core/robots/kinds';
+import {
+	isExpression,
+	type NumberDefinition,
+	type Quantity,
+	type Value,
+	type ValueDefinition
+} from '$core/steps/definition';
 import { hasMessage, t } from '$lib/i18n';
+import { preferences } from '$lib/preferences.svelte';
+import { showExpression } from './expression-words';
 
 interface Shown {
+	/** Key of the unit in the message files. */
+	readonly unit: string;
 	/** Shown units in one unit of the document. */
 	readonly factor: number;
 	readonly digits: number;
 }
 
 const shown: Record<Quantity, Shown> = {
-	length: { factor: 100, digits: 1 },
-	ratio: { factor: 100, digits: 0 },
-	angle: { factor: 1, digits: 1 },
-	duration: { factor: 1, digits: 2 },
-	count: { factor: 1, digits: 0 },
-	frequency: { factor: 1, digits: 0 }
+	length: { unit: 'length', factor: 100, digits: 1 },
+	ratio: { unit: 'ratio', factor: 100, digits: 0 },
+	power: { unit: 'power', factor: 100, digits: 1 },
+	angle: { unit: 'angle', factor: 1, digits: 1 },
+	duration: { unit: 'duration', factor: 1, digits: 2 },
+	count: { unit: 'count', factor: 1, digits: 0 },
+	number: { unit: 'number', factor: 1, digits: 4 },
+	frequency: { unit: 'frequency', factor: 1, digits: 1 }
 };
+
+/** m/s at 100 %, of the robot that the plan on the workbench is for. */
+let topSpeed = 0.5;
+export const useRobotOf = (plan: Plan): void => {
+	({ topSpeed } = robotKindOf(plan.robots[0]!.kind));
+};
+
+function shownAs(quantity: Quantity): Shown {
+	if (quantity === 'length' && preferences.lengths === 'inch') {
+		return { unit: 'inch', factor: 1 / 0.0254, digits: 2 };
+	}
+	if (quantity === 'power' && preferences.speeds === 'perSecond') {
+		return preferences.lengths === 'inch'
+			? { unit: 'inchps', factor: topSpeed / 0.0254, digits: 1 }
+			: { unit: 'cmps', factor: topSpeed * 100, digits: 1 };
+	}
+	return shown[quantity];
+}
 
 const tidy = (number: number): number => Number(number.toPrecision(12));
 
-export const toShown = (quantity: Quantity, value: number): number =>
-	tidy(Number((value * shown[quantity].factor).toFixed(shown[quantity].digits)));
+export function toShown(quantity: Quantity, value: number): number {
+	const { factor, digits } = shownAs(quantity);
+	return tidy(Number((value * factor).toFixed(digits)));
+}
 
 export const toStored = (quantity: Quantity, value: number): number =>
-	tidy(value / shown[quantity].factor);
+	tidy(value / shownAs(quantity).factor);
 
-export const unitOf = (quantity: Quantity): string => t(`unit.${quantity}`);
+export const unitOf = (quantity: Quantity): string => t(`unit.${shownAs(quantity).unit}`);
 
 /** Range and increment in shown units. */
-export function shownRange(definition: NumberDefinition) {
-	const { factor } = shown[definition.quantity];
+export function shownRange({ quantity, minimum, maximum, increment }: NumberDefinition) {
+	const { factor, digits, unit } = shownAs(quantity);
+	const round = (number: number) => tidy(Number((number * factor).toFixed(Math.max(digits, 2))));
+	const isOwnUnit = unit === shown[quantity].unit;
 	return {
-		minimum: tidy(definition.minimum * factor),
-		maximum: tidy(definition.maximum * factor),
-		increment: tidy(definition.increment * factor)
+		minimum: round(minimum),
+		maximum: round(maximum),
+		increment: isOwnUnit ? round(increment) : 1
 	};
 }
 
@@ -53,6 +89,9 @@ export function colourName(colour: string): string {
 	return known ? t(`colour.${known[0]}`) : colour;
 }
 
+export const showNumber = (quantity: Quantity, value: number): string =>
+	t(`value.${shownAs(quantity).unit}`, { value: toShown(quantity, value) });
+
 /** A value as its chip shows it. */
 export function showValue(
 	kind: string,
@@ -60,15 +99,39 @@ export function showValue(
 	definition: ValueDefinition,
 	value: Value
 ): string {
-	if (definition.type === 'colour') return colourName(String(value));
-	if (definition.type === 'choice') return choiceWord(kind, name, String(value));
-	const number = toShown(definition.quantity, Number(value));
-	return t(`value.${definition.quantity}`, { value: number });
+	if (isExpression(value)) return showExpression(value.expression);
+	switch (definition.type) {
+		case 'colour':
+			return colourName(String(value));
+		case 'choice':
+			return choiceWord(kind, name, String(value));
+		case 'number':
+			return showNumber(definition.quantity, Number(value));
+		case 'anything':
+			return typeof value === 'number' ? showNumber('number', value) : `“${value}”`;
+		case 'name':
+			if (definition.of === 'lampPost' && value === '') return t('value.anyPost');
+			return String(value);
+		case 'inputs':
+			return value === '' ? t('value.noInputs') : String(value);
+		case 'notes':
+			return shorten(String(value)) || t('value.noNotes');
+		case 'condition':
+			return String(value);
+	}
 }
+
+const shorten = (text: string): string => (text.length > 18 ? `${text.slice(0, 17)}…` : text);
 
 export function choiceWord(kind: string, name: string, option: string): string {
 	const key = `step.${kind}.${name}.${option}`;
 	return hasMessage(key) ? t(key) : option;
+}
+
+/** The name of a value; an input of a routine has the name that its maker gave it. */
+export function valueName(kind: string, name: string): string {
+	const key = `step.${kind}.${name}`;
+	return hasMessage(key) ? t(key) : name;
 }
 
 /** Reads what a person typed, with a point or a comma. NaN when it is no number. */
@@ -76,6 +139,7 @@ export function readNumber(text: string): number {
 	const plain = text
 		.trim()
 		.replace(',', '.')
-		.replace(/\s*(cm|%|°|s|hz|×|x)$/iu, '');
+		.replace(/\u2212/g, '-')
+		.replace(/\s*(cm\/s|in\/s|cm|in|%|°|s|hz|×|x)$/iu, '');
 	return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : NaN;
 }

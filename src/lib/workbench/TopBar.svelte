@@ -1,18 +1,9 @@
 <script lang="ts">
 	/** The bar of the workbench: whose plan this is, where it is tried, and the way to rehearse. */
-	import {
-		ArrowLeft,
-		BatteryMedium,
-		FileDown,
-		FileUp,
-		Play,
-		Redo2,
-		Square,
-		Undo2
-	} from '@lucide/svelte';
+	import { ArrowLeft, FileDown, FileUp, Play, Redo2, Square, Undo2 } from '@lucide/svelte';
 	import { variations, type Variation } from '$core/robots/robot';
 	import { t } from '$lib/i18n';
-	import { colourName } from '$lib/values/format';
+	import RobotMenu from './RobotMenu.svelte';
 	import SavedState from './SavedState.svelte';
 	import type { Workbench } from './workbench.svelte';
 
@@ -25,9 +16,6 @@
 		$props();
 
 	const player = $derived(bench.player);
-	const robot = $derived(bench.plan.robots[0]!);
-	const lamp = $derived(`#${(player.sample?.lamp ?? 0).toString(16).padStart(6, '0')}`);
-	const battery = $derived(player.sample ? Math.round(player.sample.battery * 100) : null);
 	const isRunning = $derived(player.isPlaying);
 
 	function rename(event: Event & { currentTarget: HTMLInputElement }) {
@@ -90,21 +78,7 @@
 				>{/each}
 		</select>
 	</div>
-	<div class="robot" title={t('bench.lampColour', { colour: colourName(lamp) })}>
-		<span class="lamp" class:lit={lamp !== '#000000'} style:--glow={lamp}></span>
-		<span class="robot-name"
-			>{t('bench.robot', { name: robot.name, kind: t(`bench.kind.${robot.kind}`) })}</span
-		>
-		{#if battery !== null}
-			<span
-				class="battery"
-				title="{t('bench.battery', { percent: battery })}, {t('bench.modelled')}"
-				><BatteryMedium size={18} aria-hidden="true" /><span class="sr-only-live"
-					>{t('bench.battery', { percent: battery })}, {t('bench.modelled')}</span
-				><span aria-hidden="true">{battery} %</span></span
-			>
-		{/if}
-	</div>
+	<RobotMenu {bench} />
 	<SavedState saver={bench.saver} />
 	<div class="tools">
 		<button
@@ -197,31 +171,6 @@
 		max-width: 12.5rem;
 		min-height: 2.5rem;
 	}
-	.robot {
-		display: flex;
-		align-items: center;
-		gap: 0.4rem;
-		font-size: 0.88rem;
-		white-space: nowrap;
-	}
-	.lamp {
-		width: 0.9rem;
-		height: 0.9rem;
-		border: 1.5px solid var(--mist);
-		border-radius: 50%;
-	}
-	.lamp.lit {
-		background: var(--glow);
-		box-shadow: 0 0 8px 2px color-mix(in oklch, var(--glow) 70%, transparent);
-	}
-	.battery {
-		display: inline-flex;
-		align-items: center;
-		gap: 0.15rem;
-		min-width: 4.1rem;
-		color: var(--ink-soft);
-		font-variant-numeric: tabular-nums;
-	}
 	.tools {
 		display: flex;
 	}
@@ -232,17 +181,12 @@
 	.run {
 		min-width: 10.2rem;
 	}
-	@media (max-width: 1180px) {
-		.robot-name {
-			display: none;
-		}
-	}
 	@media (max-width: 900px) {
 		.bar {
 			display: grid;
 			grid-template:
-				'back name saved run' auto
-				'course course variation tools' auto / auto 1fr auto auto;
+				'back name robot saved run' auto
+				'course course variation tools tools' auto / auto 1fr auto auto auto;
 			gap: 0.3rem 0.5rem;
 			padding: 0.3rem 0.6rem;
 		}
@@ -269,7 +213,9 @@
 			width: 100%;
 			max-width: none;
 		}
-		.robot,
+		.bar > :global(.robot) {
+			grid-area: robot;
+		}
 		.owner {
 			display: none;
 		}
@@ -277,7 +223,7 @@
 	@media (max-width: 560px) {
 		.bar {
 			grid-template:
-				'back name name saved' auto
+				'back name robot saved' auto
 				'course course course variation' auto
 				'tools tools run run' auto / auto 1fr auto minmax(6rem, auto);
 		}

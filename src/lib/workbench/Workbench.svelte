@@ -8,6 +8,7 @@
 	import Trail from '$lib/trail/Trail.svelte';
 	import { downloadDocument, readPlanFile } from './files';
 	import { warmUp } from './rehearser';
+	import ShortcutSheet from './ShortcutSheet.svelte';
 	import TopBar from './TopBar.svelte';
 	import { Workbench, type CourseChoice, type Opened } from './workbench.svelte';
 
@@ -24,6 +25,7 @@
 	}));
 	let pane = $state<'floor' | 'trail'>('trail');
 	let fileNews = $state('');
+	let showsShortcuts = $state(false);
 
 	onMount(() => {
 		warmUp();
@@ -32,8 +34,7 @@
 		addEventListener('online', hurry);
 		return () => {
 			removeEventListener('online', hurry);
-			bench.saver.dispose();
-			bench.player.pause();
+			bench.dispose();
 		};
 	});
 
@@ -60,7 +61,11 @@
 		bench.focusOn(stepId);
 	}
 
+	const isTyping = (target: EventTarget | null) =>
+		target instanceof HTMLInputElement || target instanceof HTMLSelectElement;
+
 	function onkeydown(event: KeyboardEvent) {
+		if (event.key === '?' && !isTyping(event.target)) showsShortcuts = true;
 		if (!event.ctrlKey && !event.metaKey) return;
 		if (event.target instanceof HTMLInputElement && event.key.toLowerCase() === 'z') return;
 		const key = event.key.toLowerCase();
@@ -118,7 +123,7 @@
 			</div>
 			<Timeline {bench} />
 		</div>
-		<div class="right"><Trail {bench} /></div>
+		<div class="right"><Trail {bench} onshortcuts={() => (showsShortcuts = true)} /></div>
 	</main>
 	<nav class="switch" aria-label={t('bench.pane')}>
 		{#each ['floor', 'trail'] as const as name (name)}
@@ -133,6 +138,8 @@
 		{#key bench.announcement.count}<span>{bench.announcement.text}</span>{/key}
 	</div>
 </div>
+
+{#if showsShortcuts}<ShortcutSheet onclose={() => (showsShortcuts = false)} />{/if}
 
 <style>
 	.bench {

@@ -2,21 +2,20 @@
  * What stands on the workbench: one plan with its history, the course it is tried on, and the last
  * attempts. Every change of the plan goes through `edit`; everything else reads.
  */
-import { courseFormat, type Course } from '$core/course/course';
+import { makeCourse, type Course } from '$core/course/course';
 import { checkPlan, type Problem } from '$core/plan/checks';
 import type { Edit } from '$core/plan/edits';
 import { perform, redo, startHistory, undo, type History } from '$core/plan/history';
-import { locateSteps, placesInOrder, type Place } from '$core/plan/places';
-import { numberSteps, type Plan, type Step } from '$core/plan/plan';
+import type { Plan, PlanRobot } from '$core/plan/plan';
 import type { Variation } from '$core/robots/robot';
 import type { Attempt } from '$core/simulation/attempt';
 import { say, t } from '$lib/i18n';
-import { newId } from '$lib/saving/id';
 import type { AttemptSeed, Bench } from '$lib/saving/protocol';
 import { Saver } from '$lib/saving/saver.svelte';
 import { Player } from '$lib/timeline/player.svelte';
-import { wordsOf } from '$lib/trail/words';
-import { rehearse } from './rehearser';
+import { Editing } from '$lib/trail/editing.svelte';
+import { useRobotOf } from '$lib/values/format';
+import { rehearse, rehearseQuietly } from './rehearser';
 
 export interface CourseChoice {
 	readonly id: string;
@@ -31,27 +30,19 @@ export interface Opened {
 }
 
 /** A floor with nothing on it, for a plan whose course is gone. */
-const openFloor: Course = {
-	format: courseFormat,
-	version: 1,
+const openFloor = makeCourse({
 	name: t('bench.noCourse'),
 	size: { width: 2, height: 1.5 },
-	start: { at: [1, 0.5], bearing: 0 },
-	finish: null,
-	walls: [],
-	lampPosts: []
-};
+	start: { at: [1, 0.5], bearing: 0 }
+});
 
-interface PickedUp {
-	readonly step: Step;
-	readonly before: History;
-	/** Where it can go, as the plan stood before; null is a new chain at the side. */
-	readonly places: readonly (Place | null)[];
-	index: number;
-}
+/** Milliseconds after the last change until the plan is checked, and rehearsed for the checks. */
+const checkDelay = 250;
+/** Seconds of virtual time that the rehearsal for the checks may take. */
+const quietLimit = 60;
 
 export class Workbench {
-	private history = $state.raw<History>(null!);
+	history = $state.raw<History>(null!);
 	courseId = $state<string | null>(null);
 	variation = $state<Variation>('classroom');
 	/** Newest first, at most two: what is needed to have them again. */
@@ -59,21 +50,23 @@ export class Workbench {
 	/** The plan that was rehearsed last. */
 	private rehearsedPlan = $state.raw<Plan | null>(null);
 	previous = $state.raw<Attempt | null>(null);
+	problems = $state.raw<readonly Problem[]>([]);
 	failure = $state('');
 	/** The latest news for a screen reader, with a count so that the same words are said again. */
 	announcement = $state({ text: '', count: 0 });
-	pickedUp = $state.raw<PickedUp | null>(null);
 	/** The step to hold in view and under the keyboard. */
 	focus = $state<{ key: string; count: number } | null>(null);
 
 	readonly player = new Player();
 	readonly saver: Saver;
 	readonly courses: readonly CourseChoice[];
+	readonly editing = new Editing(this);
+	private checkTimer: ReturnType<typeof setTimeout> | undefined;
 
 	readonly plan = $derived(this.history.plan);
+	readonly robot = $derived(this.plan.robots[0]!);
 	readonly canUndo = $derived(this.history.done !== null);
 	readonly canRedo = $derived(this.history.undone !== null);
-	readonly problems: readonly Problem[] = $derived(checkPlan(this.plan));
 	readonly course: Course = $derived.by(
 		() => this.courses.find((course) => course.id === this.courseId)?.content ?? openFloor
 	);
@@ -86,19 +79,23 @@ export class Workbench {
 		if (haltedAt !== null)
 			return { kind: 'halted', text: t('outcome.halted', { seconds: haltedAt }) };
 		if (this.player.isPlaying || !this.player.isAtEnd) return null;
-		const sentences =
-			attempt.spans.length > 0 ? [attempt.outcome.reason] : [{ key: 'outcome.nothing' }];
-		return {
-			kind: attempt.outcome.kind,
-			text: [...sentences, ...attempt.notes].map(say).join(' ')
-		};
+		const reason = attempt.spans.length > 0 ? attempt.outcome.reason : { key: 'outcome.nothing' };
+		const notes = attempt.notes.slice(0, 3).map(({ sentence }) => sentence);
+		return { kind: attempt.outcome.kind, text: [reason, ...notes].map(say).join(' ') };
 	});
 
 	constructor(opened: Opened, courses: readonly CourseChoice[]) {
 		this.courses = courses;
-		this.history = startHistory(opened.plan);
+		this.show(startHistory(opened.plan));
 		this.saver = new Saver(opened.id, opened.revision);
 		this.useBench(opened.bench);
+	}
+
+	/** Takes another history, and has its plan checked soon. */
+	private show(history: History): void {
+		this.history = history;
+		useRobotOf(history.plan);
+		this.checkSoon();
 	}
 
 	private useBench(bench: Bench | null | undefined): void {
@@ -112,7 +109,7 @@ export class Workbench {
 	async restore(): Promise<void> {
 		const unsent = await this.saver.restore();
 		if (unsent?.work.kind === 'plan') {
-			this.history = startHistory(unsent.work.content);
+			this.show(startHistory(unsent.work.content));
 			this.useBench(unsent.bench);
 		}
 		const [latest, earlier] = await Promise.all(this.seeds.map((seed) => this.again(seed)));
@@ -125,25 +122,50 @@ export class Workbench {
 		this.rehearsedPlan = isSame ? this.plan : seed.plan;
 	}
 
-	private async again({ plan, courseId, variation, seed }: AttemptSeed): Promise<Attempt | null> {
+	private async again({ courseId, ...seed }: AttemptSeed): Promise<Attempt | null> {
 		const course = this.courses.find(({ id }) => id === courseId)?.content;
 		if (!course || courseId !== this.courseId) return null;
-		return rehearse({ plan, course, variation, seed });
+		return rehearse({ ...seed, course });
 	}
+
+	dispose(): void {
+		clearTimeout(this.checkTimer);
+		this.saver.dispose();
+		this.player.pause();
+	}
+
+	// --- changing the plan ---
 
 	/** Does an edit, saves, and says it. A refused edit is said too and changes nothing. */
 	edit(edit: Edit, news = ''): boolean {
 		const performed = perform(this.history, edit);
 		if (!performed.ok) {
-			this.announce(say(performed.failure));
-			this.failure = say(performed.failure);
+			this.refuse(say(performed.failure));
 			return false;
 		}
 		this.failure = '';
-		this.history = performed.value;
+		this.show(performed.value);
 		this.save();
 		if (news) this.announce(news);
 		return true;
+	}
+
+	/** Says why something was not done. */
+	refuse(reason: string): void {
+		this.announce(reason);
+		this.failure = reason;
+	}
+
+	/** Shows a plan that is not decided on yet, such as while a step is being moved. */
+	tryOut(history: History): void {
+		this.history = history;
+	}
+
+	/** Decides on what was tried out, if it is another plan than before. */
+	keep(before: History): void {
+		if (this.history === before) return;
+		this.show(this.history);
+		this.save();
 	}
 
 	undo(): void {
@@ -156,7 +178,7 @@ export class Workbench {
 
 	private travel(result: ReturnType<typeof undo>, news: string): void {
 		if (result.ok) {
-			this.history = result.value;
+			this.show(result.value);
 			this.save();
 		}
 		this.announce(result.ok ? news : say(result.failure));
@@ -168,6 +190,22 @@ export class Workbench {
 
 	focusOn(key: string): void {
 		this.focus = { key, count: (this.focus?.count ?? 0) + 1 };
+	}
+
+	/** Takes another document in the place of this one; undo brings back the plan from before. */
+	replacePlan(plan: Plan): boolean {
+		const edits: Edit[] = this.plan.chains.map((chain) => ({
+			type: 'removeChain',
+			chain: chain.id
+		}));
+		plan.chains.forEach((chain, index) => edits.push({ type: 'addChain', index, chain }));
+		edits.push({ type: 'setRobot', index: 0, robot: plan.robots[0]! });
+		edits.push({ type: 'rename', name: plan.name });
+		return this.edit({ type: 'together', edits }, t('bench.fileOpened', { name: plan.name }));
+	}
+
+	chooseRobot(robot: PlanRobot): void {
+		this.edit({ type: 'setRobot', index: 0, robot }, t('say.robot', { name: robot.name }));
 	}
 
 	private save(withBench = false): void {
@@ -185,6 +223,7 @@ export class Workbench {
 		this.previous = null;
 		this.rehearsedPlan = null;
 		this.save(true);
+		this.checkSoon();
 	}
 
 	chooseVariation(variation: Variation): void {
@@ -192,186 +231,77 @@ export class Workbench {
 		this.save(true);
 	}
 
-	/** Rehearses the plan and plays it from the start. */
-	async rehearse(): Promise<void> {
+	// --- checking ---
+
+	/** Checks when the person pauses; then once more with what a rehearsal in the background tells. */
+	private checkSoon(): void {
+		clearTimeout(this.checkTimer);
+		this.checkTimer = setTimeout(() => {
+			const { plan, course } = this;
+			this.problems = checkPlan(plan, { course });
+			void this.checkByRehearsal(plan, course);
+		}, checkDelay);
+	}
+
+	private async checkByRehearsal(plan: Plan, course: Course): Promise<void> {
+		const { variation } = this;
+		const attempt = await rehearseQuietly({ plan, course, variation, seed: 1, limit: quietLimit });
+		const isCurrent = plan === this.plan && course === this.course;
+		if (attempt && isCurrent) this.problems = checkPlan(plan, { course, attempt });
+	}
+
+	// --- rehearsing ---
+
+	/**
+	 * Rehearses the plan and plays it from the start.
+	 * @param only the id of the one chain to run
+	 */
+	async rehearse(only?: string): Promise<void> {
 		const { plan, course, courseId, variation } = this;
 		const seed = crypto.getRandomValues(new Uint32Array(1))[0]!;
-		let attempt: Attempt;
-		try {
-			attempt = await rehearse({ plan, course, variation, seed });
-		} catch (error) {
-			this.failure = t('bench.rehearsalFailed', { detail: (error as Error).message });
-			return;
-		}
-		this.failure = '';
+		const inputs = { plan, variation, seed, ...(only && { only }) };
+		const attempt = await this.attempt({ ...inputs, course });
+		if (!attempt) return;
 		this.previous = this.player.attempt;
 		this.rehearsedPlan = plan;
 		if (courseId) {
-			this.seeds = [{ plan, courseId, variation, seed }, ...this.seeds].slice(0, 2);
+			this.seeds = [{ ...inputs, courseId }, ...this.seeds].slice(0, 2);
 			this.save(true);
 		}
+		this.latest = { ...inputs, course };
 		this.player.show(attempt);
 		this.player.play();
 	}
 
-	/** Takes another document in the place of this one; undo brings back the plan from before. */
-	replacePlan(plan: Plan): boolean {
-		const edits: Edit[] = this.plan.chains.map((chain) => ({
-			type: 'removeChain',
-			chain: chain.id
-		}));
-		plan.chains.forEach((chain, index) => edits.push({ type: 'addChain', index, chain }));
-		edits.push({ type: 'rename', name: plan.name });
-		return this.edit({ type: 'together', edits }, t('bench.fileOpened', { name: plan.name }));
+	private latest: Parameters<typeof rehearse>[0] | null = null;
+
+	/**
+	 * A hand touches the robot at the moment that is shown. The same attempt is simulated once more
+	 * with that touch in it: all before it stays the same, and it plays on from there.
+	 */
+	async touchRobot(): Promise<void> {
+		const { latest, player } = this;
+		if (!latest || !player.isPlaying) return;
+		const touches = [...(latest.touches ?? []).filter((time) => time <= player.time), player.time];
+		const attempt = await this.attempt({ ...latest, touches });
+		if (!attempt) return;
+		this.latest = { ...latest, touches };
+		if (this.seeds[0]?.seed === latest.seed) {
+			this.seeds = [{ ...this.seeds[0], touches }, ...this.seeds.slice(1)];
+			this.save(true);
+		}
+		player.exchange(attempt);
+		this.announce(t('say.touched'));
 	}
 
-	// --- steps, as the trail's gestures mean them ---
-
-	addStep(place: Place, kind: string, values: Step['values'], hasBody: boolean): string | null {
-		const step: Step = {
-			id: newId(),
-			kind,
-			values: { ...values },
-			...(hasBody ? { body: [] } : {})
-		};
-		const news = t('say.added', { step: wordsOf(step) });
-		return this.edit({ type: 'insert', ...place, steps: [step] }, news) ? step.id : null;
-	}
-
-	removeStep(id: string): void {
-		const located = locateSteps(this.plan).get(id);
-		if (!located) return;
-		const news = t('say.removed', { step: wordsOf(located.step) });
-		const { place, chain } = located;
-		const isLast = chain.trigger === null && chain.steps.length === 1 && place.holder === chain.id;
-		if (isLast) this.edit({ type: 'removeChain', chain: chain.id }, news);
-		else this.edit({ type: 'remove', ...place, count: 1 }, news);
-	}
-
-	/** Moves a step to a place, or to a new unlit chain at the side. */
-	moveStep(id: string, to: Place | null): boolean {
-		const located = locateSteps(this.plan).get(id);
-		if (!located) return false;
-		const edit = this.moveEdit(located.step, to);
-		if (!edit) return false;
-		return this.edit(
-			edit,
-			t('say.putDown', { step: wordsOf(located.step), place: this.describe(to) })
-		);
-	}
-
-	/** @returns null when the step would stay where it is */
-	private moveEdit(step: Step, to: Place | null): Edit | null {
-		const { place: from, chain } = locateSteps(this.plan).get(step.id)!;
-		if (to && to.holder === from.holder && (to.index === from.index || to.index === from.index + 1))
+	private async attempt(rehearsal: Parameters<typeof rehearse>[0]): Promise<Attempt | null> {
+		try {
+			const attempt = await rehearse(rehearsal);
+			this.failure = '';
+			return attempt;
+		} catch (error) {
+			this.failure = t('bench.rehearsalFailed', { detail: (error as Error).message });
 			return null;
-		const isAlone = chain.steps.length === 1 && from.holder === chain.id && !chain.trigger;
-		if (!to && isAlone) return null;
-		const edits: Edit[] = [];
-		const aside = { id: newId(), trigger: null, steps: [] };
-		if (!to) edits.push({ type: 'addChain', index: this.plan.chains.length, chain: aside });
-		edits.push({ type: 'move', from, count: 1, to: to ?? { holder: aside.id, index: 0 } });
-		if (isAlone) edits.push({ type: 'removeChain', chain: chain.id });
-		return { type: 'together', edits };
-	}
-
-	tie(chainId: string): void {
-		const trigger = { id: newId(), kind: 'whenRunPressed', values: {} };
-		this.edit({ type: 'tie', chain: chainId, trigger }, t('say.tied'));
-	}
-
-	/** Hangs the steps of an unlit chain at the end of the first lit one. */
-	tieToLit(chainId: string): void {
-		const lit = this.plan.chains.find((chain) => chain.trigger);
-		const chain = this.plan.chains.find(({ id }) => id === chainId);
-		if (!lit || !chain) return;
-		const edits: Edit[] = [];
-		if (chain.steps.length > 0) {
-			const to = { holder: lit.id, index: lit.steps.length };
-			const from = { holder: chainId, index: 0 };
-			edits.push({ type: 'move', from, count: chain.steps.length, to });
 		}
-		edits.push({ type: 'removeChain', chain: chainId });
-		this.edit({ type: 'together', edits }, t('say.tied'));
-	}
-
-	addChain(isLit: boolean): string {
-		const trigger = isLit ? { id: newId(), kind: 'whenRunPressed', values: {} } : null;
-		const chain = { id: newId(), trigger, steps: [] };
-		this.edit({ type: 'addChain', index: this.plan.chains.length, chain });
-		return chain.id;
-	}
-
-	// --- moving by keyboard ---
-
-	pickUp(id: string): void {
-		const located = locateSteps(this.plan).get(id);
-		if (!located) return;
-		const { holder, index } = located.place;
-		const places: (Place | null)[] = placesInOrder(this.plan, id).filter(
-			(place) => !(place.holder === holder && place.index === index + 1)
-		);
-		const here = places.findIndex((place) => place?.holder === holder && place.index === index);
-		places.push(null);
-		this.pickedUp = { step: located.step, before: this.history, places, index: here };
-		this.announce(t('say.pickedUp', { step: wordsOf(located.step) }));
-	}
-
-	/** Moves the picked-up step along the places of the trail; nothing is saved yet. */
-	movePickedUp(by: -1 | 1): void {
-		const picked = this.pickedUp;
-		if (!picked) return;
-		const index = picked.index + by;
-		if (index < 0 || index >= picked.places.length) return;
-		this.history = picked.before;
-		const to = picked.places[index]!;
-		const edit = this.moveEdit(picked.step, to);
-		const performed = edit ? perform(picked.before, edit) : null;
-		this.pickedUp = { ...picked, index };
-		if (performed && !performed.ok) {
-			this.announce(say(performed.failure));
-			return;
-		}
-		const place = this.describe(to);
-		if (performed) this.history = performed.value;
-		this.focusOn(picked.step.id);
-		this.announce(t('say.at', { step: wordsOf(picked.step), place }));
-	}
-
-	putDown(): void {
-		const picked = this.pickedUp;
-		if (!picked) return;
-		const place = this.describe(picked.places[picked.index] ?? null, picked.before.plan);
-		this.pickedUp = null;
-		if (this.history !== picked.before) this.save();
-		this.announce(t('say.putDown', { step: wordsOf(picked.step), place }));
-	}
-
-	putBack(): void {
-		const picked = this.pickedUp;
-		if (!picked) return;
-		this.history = picked.before;
-		this.pickedUp = null;
-		this.focusOn(picked.step.id);
-		this.announce(t('say.putBack', { step: wordsOf(picked.step) }));
-	}
-
-	/** One place up or down, in one go. */
-	nudgeStep(id: string, by: -1 | 1): void {
-		this.pickUp(id);
-		this.movePickedUp(by);
-		this.putDown();
-	}
-
-	/** A place in words. */
-	private describe(place: Place | null, plan = this.plan): string {
-		if (!place) return t('say.placeAside');
-		const numbers = numberSteps(plan);
-		const holder = locateSteps(plan).get(place.holder)?.step;
-		const steps = holder?.body ?? plan.chains.find(({ id }) => id === place.holder)?.steps ?? [];
-		const before = steps[place.index - 1];
-		if (before) return t('say.placeAfter', { number: numbers.get(before.id)! });
-		if (holder) return t('say.placeInLoop', { number: numbers.get(holder.id)! });
-		return t('say.placeFirst');
 	}
 }

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { identifierSchema } from '../../document';
 import { failure, success } from '../../sentence';
 import { definitionOf } from '../../steps/catalogue';
-import { locateSteps, withChain } from '../places';
+import { checkKinds, locateSteps, withChain } from '../places';
 import { chainSchema, eachStep, triggerSchema, type Chain, type Plan } from '../plan';
 import type { EditKind } from './edit';
 
@@ -17,6 +17,8 @@ export const addChain: EditKind<z.infer<typeof addSchema>> = {
 	schema: addSchema,
 	apply(plan, edit) {
 		if (edit.index > plan.chains.length) return failure('edit.noPlace', { index: edit.index });
+		const hanging = checkKinds(edit.chain.steps, null);
+		if (!hanging.ok) return hanging;
 		const clash = idsOf(edit.chain).find((id) => usesId(plan, id));
 		if (clash) return failure('edit.repeatedId', { id: clash });
 		return success({

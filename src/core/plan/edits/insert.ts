@@ -2,8 +2,7 @@
 import { z } from 'zod';
 import { identifierSchema, maximumSteps } from '../../document';
 import { failure, success } from '../../sentence';
-import { definitionOf } from '../../steps/catalogue';
-import { depthOf, locateSteps, nestingAt, stepsIn, withStepsIn } from '../places';
+import { checkHanging, depthOf, locateSteps, nestingAt, stepsIn, withStepsIn } from '../places';
 import { eachStep, maximumNesting, stepSchema, type Step } from '../plan';
 import type { EditKind } from './edit';
 
@@ -20,9 +19,8 @@ export const insert: EditKind<z.infer<typeof schema>> = {
 		const list = stepsIn(plan, edit.holder);
 		if (!list.ok) return list;
 		if (edit.index > list.value.length) return failure('edit.noPlace', { index: edit.index });
-		if (edit.steps.some((step) => definitionOf(step.kind).isTrigger)) {
-			return failure('edit.triggerInside');
-		}
+		const hanging = checkHanging(plan, edit.holder, edit.steps);
+		if (!hanging.ok) return hanging;
 		const known = locateSteps(plan);
 		const added: Step[] = [];
 		eachStep(edit.steps, (step) => added.push(step));

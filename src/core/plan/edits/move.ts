@@ -5,7 +5,7 @@
 import { z } from 'zod';
 import { identifierSchema } from '../../document';
 import { failure, success } from '../../sentence';
-import { depthOf, locateSteps, nestingAt, stepsIn, withStepsIn } from '../places';
+import { checkHanging, depthOf, locateSteps, nestingAt, stepsIn, withStepsIn } from '../places';
 import { maximumNesting } from '../plan';
 import type { EditKind } from './edit';
 
@@ -33,6 +33,8 @@ export const move: EditKind<z.infer<typeof schema>> = {
 		const holder = locateSteps(plan).get(to.holder);
 		const above = holder ? [...holder.around, holder.step] : [];
 		if (above.some((step) => steps.includes(step))) return failure('edit.intoItself');
+		const hanging = checkHanging(plan, to.holder, steps);
+		if (!hanging.ok) return hanging;
 		const nesting = nestingAt(plan, to.holder) + Math.max(...steps.map(depthOf));
 		if (nesting > maximumNesting) return failure('edit.tooDeep', { maximum: maximumNesting });
 

@@ -1,34 +1,43 @@
-/** Gives one value of a step another content. */
+/** Gives one value of a step or of a trigger another content. */
 import { z } from 'zod';
 import { identifierSchema } from '../../document';
 import { failure, success } from '../../sentence';
 import { definitionOf } from '../../steps/catalogue';
-import { locateSteps, withStep } from '../places';
-import { valueSchema } from '../plan';
+import type { Value } from '../../steps/definition';
+import { changeStep, findStep } from '../places';
+import { inputValueSchema, valueSchema } from '../value-schema';
 import type { EditKind } from './edit';
 
+/** No value: an input of a routine is left out. */
 const schema = z.strictObject({
 	type: z.literal('setValue'),
 	step: identifierSchema,
 	name: z.string(),
-	value: z.union([z.number(), z.string()])
+	value: z.custom<Value>().optional()
 });
 
 export const setValue: EditKind<z.infer<typeof schema>> = {
 	schema,
 	apply(plan, edit) {
-		const located = locateSteps(plan).get(edit.step);
-		if (!located) return failure('edit.noStep', { id: edit.step });
-		const { step } = located;
-		const definition = definitionOf(step.kind).values[edit.name];
-		if (!definition) return failure('edit.noValue', { name: edit.name });
-		if (!valueSchema(definition).safeParse(edit.value).success) {
-			return failure('edit.valueRefused', { value: edit.value });
+		const step = findStep(plan, edit.step);
+		if (!step) return failure('edit.noStep', { id: edit.step });
+		const definition = definitionOf(step.kind);
+		const slot = definition.values[edit.name];
+		if (!slot && !definition.hasInputs) return failure('edit.noValue', { name: edit.name });
+		const values = { ...step.values };
+		if (edit.value === undefined) {
+			if (slot) return failure('edit.valueRefused', { value: '' });
+			delete values[edit.name];
+		} else {
+			const parsed = (slot ? valueSchema(slot) : inputValueSchema).safeParse(edit.value);
+			if (!parsed.success) return failure('edit.valueRefused', { value: textOf(edit.value) });
+			values[edit.name] = parsed.data;
 		}
-		const values = { ...step.values, [edit.name]: edit.value };
-		return success({
-			plan: withStep(plan, located, { ...step, values }),
-			inverse: { ...edit, value: step.values[edit.name]! }
-		});
+		const changed = changeStep(plan, edit.step, (old) => ({ ...old, values }));
+		if (!changed.ok) return changed;
+		return success({ plan: changed.value, inverse: { ...edit, value: step.values[edit.name] } });
 	}
 };
+
+const textOf = (value: Value): string =>
+	typeof value === 'object' ? value.expression : String(value);

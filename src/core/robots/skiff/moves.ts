@@ -17,6 +17,7 @@ export interface Firmware {
 	/** Wheel speeds by the counters, m/s. */
 	readonly leftWheel: number;
 	readonly rightWheel: number;
+	/** m/s at the wheel. */
 	leftCommand: number;
 	rightCommand: number;
 }
@@ -69,37 +70,47 @@ export abstract class Move implements Wait {
 	}
 }
 
-/** Straight ahead or back, each wheel closed on its own counter. */
+/**
+ * Each wheel so far, closed on its own counter: straight on when both go the same way, an arc when
+ * they do not. Both arrive together, so the wheel with the shorter way runs slower.
+ */
 export class Travel extends Move {
-	private readonly sign: number;
+	private readonly leftPart: number;
+	private readonly rightPart: number;
 	private readonly leftFrom: number;
 	private readonly rightFrom: number;
 
-	constructor(firmware: Firmware, distance: number, speed: number) {
+	constructor(firmware: Firmware, left: number, right: number, speed: number) {
 		const { acceleration, patience, arrivedDistance } = settings;
-		super(firmware, distance, speed, acceleration, patience, arrivedDistance);
-		this.sign = Math.sign(distance);
+		const longest = Math.max(Math.abs(left), Math.abs(right));
+		super(firmware, longest, speed, acceleration, patience, arrivedDistance);
+		this.leftPart = longest > 0 ? left / longest : 0;
+		this.rightPart = longest > 0 ? right / longest : 0;
 		this.leftFrom = firmware.leftCount;
 		this.rightFrom = firmware.rightCount;
 	}
 
 	protected behind(): number {
-		return Math.max(this.leftBehind(), this.rightBehind());
+		return Math.max(
+			Math.sign(this.leftPart) * this.leftBehind(),
+			Math.sign(this.rightPart) * this.rightBehind()
+		);
 	}
 
 	protected command(): void {
 		const { velocity, acceleration } = this.profile;
 		const ahead = velocity + settings.motorLag * acceleration;
-		this.firmware.leftCommand = this.sign * (ahead + settings.correction * this.leftBehind());
-		this.firmware.rightCommand = this.sign * (ahead + settings.correction * this.rightBehind());
+		const { firmware, leftPart, rightPart } = this;
+		firmware.leftCommand = leftPart * ahead + settings.correction * this.leftBehind();
+		firmware.rightCommand = rightPart * ahead + settings.correction * this.rightBehind();
 	}
 
 	private leftBehind(): number {
-		return this.profile.position - this.sign * (this.firmware.leftCount - this.leftFrom);
+		return this.leftPart * this.profile.position - (this.firmware.leftCount - this.leftFrom);
 	}
 
 	private rightBehind(): number {
-		return this.profile.position - this.sign * (this.firmware.rightCount - this.rightFrom);
+		return this.rightPart * this.profile.position - (this.firmware.rightCount - this.rightFrom);
 	}
 }
 

@@ -21,7 +21,7 @@ export class Profile {
 	) {
 		this.peak = Math.min(speed, Math.sqrt(length * rate));
 		this.ramp = this.peak / rate;
-		this.duration = length / this.peak + this.ramp;
+		this.duration = length > 0 ? length / this.peak + this.ramp : 0;
 	}
 
 	get isOver(): boolean {

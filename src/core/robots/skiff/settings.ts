@@ -54,3 +54,16 @@ export const outline: Outline = [
 	[-0.06, -0.065],
 	[0.057, -0.065]
 ];
+
+/** m/s² by which a Skiff slows down when its motors let go: rolling resistance of a toy on a floor. */
+export const rollingDrag = 0.5;
+/** Cruising speed until a step sets another, as a part of the top speed. */
+export const initialCruise = 0.4;
+
+/** The distance sensor: metres ahead of the axle, half its cone in radians, its range in metres. */
+export const distanceSensor = { ahead: 0.08, spread: 0.14, range: 2, interval: 1 / 25 };
+/** The floor sensor looks down just behind the bow, the edge sensor just before it. */
+export const floorSensor = 0.065;
+export const edgeSensor = 0.09;
+/** Loudness at the own microphone of a tone at full volume. */
+export const ownLoudness = 0.7;

@@ -1,0 +1,40 @@
+import type { Datum } from '../expressions/types';
+import type { Sentence } from '../sentence';
+import type { Controls, Wait } from './controls';
+
+/** How a loop goes on: so many rounds, until a condition holds (by the name of its value), or for ever. */
+export interface Rounds {
+	readonly times?: number;
+	readonly until?: string;
+}
+
+/** What a step finds when it runs: its values worked out, the robot, and ways to steer its chain. */
+export interface Running {
+	readonly robot: Controls;
+	/** The variables of the plan; those of all chains are the same. */
+	readonly memory: Map<string, Datum>;
+
+	/** A number in the unit of documents, within the range of its definition. */
+	readonly number: (name: string) => number;
+	/** A choice, a colour, a name. */
+	readonly text: (name: string) => string;
+	readonly datum: (name: string) => Datum;
+	/** A condition as it stands at this moment. */
+	readonly truth: (name: string) => boolean;
+
+	/** Runs the body of the step again and again. */
+	readonly loop: (rounds: Rounds) => void;
+	/** Runs the first branch whose condition holds. */
+	readonly choose: () => void;
+	/** Runs all branches at the same time. @returns until the last one has ended */
+	readonly sideBySide: () => Wait;
+	/** Runs a routine with the step's other values as its inputs. */
+	readonly call: (name: string) => void;
+	readonly leaveLoop: () => void;
+	readonly endChain: () => void;
+	readonly endAll: () => void;
+	readonly send: (message: string) => void;
+	readonly log: (value: Datum) => void;
+	/** Says once what went wrong here. */
+	readonly note: (key: string, values?: Sentence['values']) => void;
+}

@@ -1,0 +1,52 @@
+/**
+ * Notes as text: `C4:1 D4:1/2 -:1` is C for a beat, D for half a beat, a beat of rest. The octave may
+ * be left out (4), and so may the length (1). Pitches are in equal temperament with A4 at 440 Hz.
+ */
+import { failure, success, type Result } from '../sentence';
+
+export interface Note {
+	/** As in C4, F#5, Bb3; null for a rest. */
+	readonly name: string | null;
+	/** In beats. */
+	readonly beats: number;
+}
+
+/** Far more than a melody for a toy. */
+export const maximumNotes = 200;
+
+const semitones: Record<string, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
+const pattern = /^(?:([A-G])([#b]?)([1-8]?)|-)(?::(\d+(?:\.\d+)?)(?:\/(\d+))?)?$/i;
+
+export function readNotes(text: string): Result<Note[]> {
+	const words = text
+		.trim()
+		.split(/[\s,]+/)
+		.filter(Boolean);
+	if (words.length > maximumNotes) return failure('notes.tooMany', { maximum: maximumNotes });
+	const notes: Note[] = [];
+	for (const [index, word] of words.entries()) {
+		const found = pattern.exec(word);
+		if (!found)
+			return failure('notes.notUnderstood', { number: index + 1, word: word.slice(0, 12) });
+		const [, letter, sign, octave, upper, lower] = found;
+		const beats =
+			upper === undefined ? 1 : Number(upper) / (lower === undefined ? 1 : Number(lower));
+		if (!(beats > 0 && beats <= 16)) {
+			return failure('notes.badLength', { number: index + 1, word: word.slice(0, 12) });
+		}
+		const name = letter ? `${letter.toUpperCase()}${sign ?? ''}${octave || '4'}` : null;
+		notes.push({ name, beats });
+	}
+	return success(notes);
+}
+
+export const writeNotes = (notes: readonly Note[]): string =>
+	notes.map(({ name, beats }) => `${name ?? '-'}${beats === 1 ? '' : `:${beats}`}`).join(' ');
+
+/** Hz of a note such as C4; NaN when it is none. */
+export function pitchOf(name: string): number {
+	const [, letter, sign, octave] = /^([A-G])([#b]?)([1-8])$/.exec(name) ?? [];
+	if (!letter || !octave) return NaN;
+	const steps = semitones[letter]! + (sign === '#' ? 1 : sign === 'b' ? -1 : 0);
+	return 440 * 2 ** ((steps - 9) / 12 + Number(octave) - 4);
+}

@@ -1,0 +1,160 @@
+/** What starts a chain. A trigger that fires while its chain still runs changes nothing. */
+import type { StepDefinition, Watch } from './definition';
+import type { Signals } from '../interpreter/triggers';
+import { routine } from './own';
+import { choice, duration, name } from './values';
+
+/** Fires whenever a count has grown. */
+const whenMore = (count: (signals: Signals) => number): Watch => {
+	let seen = 0;
+	return {
+		hasFired(signals) {
+			const now = count(signals);
+			const isMore = now > seen;
+			seen = now;
+			return isMore;
+		}
+	};
+};
+
+/** Fires whenever something becomes true; what is true from the start does not count. */
+const whenBecomes = (isTrue: (signals: Signals) => boolean): Watch => {
+	let before: boolean | undefined;
+	return {
+		hasFired(signals) {
+			const now = isTrue(signals);
+			const became = now && before === false;
+			before = now;
+			return became;
+		}
+	};
+};
+
+const trigger = {
+	isTrigger: true,
+	needs: []
+} as const;
+
+export const whenRunPressed: StepDefinition = {
+	...trigger,
+	kind: 'whenRunPressed',
+	family: 'flow',
+	level: 'first',
+	glyph: 'M12 3v6M7.500 6.500a7.500 7.500 0 1 0 9 0',
+	values: {},
+	watch: () => {
+		let isFirst = true;
+		return {
+			hasFired() {
+				const fires = isFirst;
+				isFirst = false;
+				return fires;
+			}
+		};
+	}
+};
+
+export const whenBump: StepDefinition = {
+	...trigger,
+	kind: 'whenBump',
+	family: 'sense',
+	level: 'further',
+	glyph: 'M4 4v16M8 12h12M12 8l-4 4 4 4M17 6l2-2M19 12h2M17 18l2 2',
+	values: {},
+	watch: () => whenMore(({ bumps }) => bumps)
+};
+
+export const whenTouched: StepDefinition = {
+	...trigger,
+	kind: 'whenTouched',
+	family: 'sense',
+	level: 'further',
+	glyph:
+		'M12 11V4.500a1.500 1.500 0 0 1 3 0V12l4 1.500c1 .5 1 2-.5 6.500h-7L6 14.500c-1-1.500 1-3 2.500-1.500L12 16',
+	values: {},
+	watch: () => whenMore(({ touches }) => touches)
+};
+
+export const whenReading: StepDefinition = {
+	...trigger,
+	kind: 'whenReading',
+	family: 'sense',
+	level: 'full',
+	glyph: 'M3 12h18M4 18c4 0 4-12 8-12s4 12 8 12',
+	values: {
+		reading: { type: 'anything', initial: { expression: 'distanceAhead' } },
+		direction: choice('fallsBelow', 'risesAbove'),
+		limit: { type: 'anything', initial: { expression: '20*cm' } }
+	},
+	watch: ({ datum, text }) =>
+		whenBecomes(() => {
+			const [reading, limit] = [Number(datum('reading')), Number(datum('limit'))];
+			return text('direction') === 'risesAbove' ? reading > limit : reading < limit;
+		})
+};
+
+export const whenMessage: StepDefinition = {
+	...trigger,
+	kind: 'whenMessage',
+	family: 'crew',
+	level: 'full',
+	glyph: 'M4 5h16v11H11l-4 4v-4H4zM8 9h8M8 12h5',
+	values: { message: name('message', 'lamp lit') },
+	watch: ({ text }) => ({ hasFired: ({ messages }) => messages.has(text('message')) })
+};
+
+export const every: StepDefinition = {
+	...trigger,
+	kind: 'every',
+	family: 'flow',
+	level: 'full',
+	keepsGoing: true,
+	glyph: 'M12 4a8 8 0 1 1-8 8M12 8v4l3 2M4 5v4.500h4.500',
+	values: { period: duration(1, { minimum: 0.1 }) },
+	watch: ({ number }) => {
+		let rounds = 0;
+		return {
+			hasFired({ time }) {
+				const passed = Math.floor(time / number('period') + 1e-9);
+				const fires = passed > rounds;
+				rounds = passed;
+				return fires;
+			}
+		};
+	}
+};
+
+export const whenLampPost: StepDefinition = {
+	...trigger,
+	kind: 'whenLampPost',
+	family: 'sense',
+	level: 'further',
+	glyph: 'M12 21V9M9 21h6M12 9l-3-3 3-3 3 3zM5 6H3M21 6h-2',
+	values: { post: name('lampPost', '') },
+	watch: ({ text }) => {
+		const isMeant = ({ id }: { readonly id: string }) => text('post') === '' || id === text('post');
+		return whenMore(({ lampPosts }) => lampPosts.filter(isMeant).length);
+	}
+};
+
+export const whenEdge: StepDefinition = {
+	...trigger,
+	kind: 'whenEdge',
+	family: 'sense',
+	level: 'further',
+	glyph: 'M2 11h11v10M17 6v12M13.500 14.500 17 18l3.500-3.500',
+	values: {},
+	watch: () => whenBecomes(({ isEdgeAhead }) => isEdgeAhead)
+};
+
+export const triggers = [
+	whenRunPressed,
+	whenBump,
+	whenTouched,
+	whenReading,
+	whenLampPost,
+	whenEdge,
+	every,
+	whenMessage,
+	routine
+];

@@ -1,0 +1,47 @@
+/** Crates: things that stand on the floor and can be pushed. */
+import type { Crate, Point } from '../course/course';
+import { headingOfBearing } from '../units/angles';
+import type { Pose } from './contact';
+
+export class StandingCrate {
+	readonly id: string;
+	readonly mass: number;
+	readonly pose: Pose;
+	/** Corners around its middle, counter-clockwise, metres; x along its bearing. */
+	readonly corners: readonly Point[];
+	/** From its middle to a corner, metres. */
+	readonly radius: number;
+	/** Pushed over the table's edge. */
+	hasFallen = false;
+
+	constructor({ id, at, bearing, width, depth, mass }: Crate) {
+		this.id = id;
+		this.mass = mass;
+		this.pose = { x: at[0], y: at[1], heading: headingOfBearing(bearing) };
+		const [x, y] = [depth / 2, width / 2];
+		this.corners = [
+			[x, -y],
+			[x, y],
+			[-x, y],
+			[-x, -y]
+		];
+		this.radius = Math.hypot(x, y);
+	}
+
+	/** kg m² about its middle, evenly filled. */
+	get inertia(): number {
+		const [x, y] = this.corners[1]!;
+		return (this.mass * (x * x + y * y)) / 3;
+	}
+
+	/** Where its corners are now. */
+	get outline(): Point[] {
+		const { x, y, heading } = this.pose;
+		const cos = Math.cos(heading);
+		const sin = Math.sin(heading);
+		return this.corners.map(([ahead, left]) => [
+			x + ahead * cos - left * sin,
+			y + ahead * sin + left * cos
+		]);
+	}
+}

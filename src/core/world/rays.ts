@@ -1,0 +1,39 @@
+/** How far a ray goes before it meets the outline of something that stands on the floor. */
+import type { Point } from '../course/course';
+
+/** Sides of standing things, four numbers each: from (x1, y1) to (x2, y2), metres. */
+export function sidesOf(outlines: readonly (readonly Point[])[]): Float64Array {
+	return Float64Array.from(
+		outlines.flatMap((corners) =>
+			corners.flatMap((corner, index) => [...corner, ...corners[(index + 1) % corners.length]!])
+		)
+	);
+}
+
+/**
+ * @param angle radians, counter-clockwise from east
+ * @returns metres to the nearest side, `range` at the most
+ */
+export function rayLength(
+	x: number,
+	y: number,
+	angle: number,
+	range: number,
+	sides: Float64Array
+): number {
+	const dx = Math.cos(angle);
+	const dy = Math.sin(angle);
+	let nearest = range;
+	for (let i = 0; i < sides.length; i += 4) {
+		const ax = sides[i]! - x;
+		const ay = sides[i + 1]! - y;
+		const sx = sides[i + 2]! - sides[i]!;
+		const sy = sides[i + 3]! - sides[i + 1]!;
+		const across = dx * sy - dy * sx;
+		if (across === 0) continue;
+		const along = (ax * sy - ay * sx) / across;
+		const part = (ax * dy - ay * dx) / across;
+		if (along >= 0 && along < nearest && part >= 0 && part <= 1) nearest = along;
+	}
+	return nearest;
+}

@@ -1,0 +1,51 @@
+/** What the person at this device prefers: how much the shelf offers, and the units they read. */
+import { z } from 'zod';
+import { levels } from '$core/steps/definition';
+
+const key = 'lantern-step.preferences';
+
+const schema = z.object({
+	level: z.enum(levels).catch('further'),
+	lengths: z.enum(['cm', 'inch']).catch('cm'),
+	speeds: z.enum(['percent', 'perSecond']).catch('percent'),
+	/** The shelf stays open beside the trail. */
+	isShelfPinned: z.boolean().catch(false)
+});
+type Choices = z.infer<typeof schema>;
+
+function load(): Choices {
+	try {
+		return schema.parse(JSON.parse(localStorage.getItem(key) ?? '{}'));
+	} catch {
+		// No storage, or what is in it is not ours: the usual choices.
+		return schema.parse({});
+	}
+}
+
+class Preferences {
+	private choices = $state.raw(load());
+
+	get level() {
+		return this.choices.level;
+	}
+	get lengths() {
+		return this.choices.lengths;
+	}
+	get speeds() {
+		return this.choices.speeds;
+	}
+	get isShelfPinned() {
+		return this.choices.isShelfPinned;
+	}
+
+	choose(changes: Partial<Choices>): void {
+		this.choices = { ...this.choices, ...changes };
+		try {
+			localStorage.setItem(key, JSON.stringify(this.choices));
+		} catch {
+			// A device without storage keeps the choice until the page is left.
+		}
+	}
+}
+
+export const preferences = new Preferences();

@@ -1,0 +1,257 @@
+<script lang="ts">
+	/** What a row of the trail shows: its cords, and a chain's head, a step or a bud on the last of them. */
+	import { MessageSquare, Plus } from '@lucide/svelte';
+	import { isExpression } from '$core/steps/definition';
+	import { definitionOf } from '$core/steps/catalogue';
+	import { inputsOf, routinesOf } from '$core/plan/variables';
+	import { t } from '$lib/i18n';
+	import { preferences } from '$lib/preferences.svelte';
+	import { showValue } from '$lib/values/format';
+	import type { Workbench } from '$lib/workbench/workbench.svelte';
+	import ChainHead from './ChainHead.svelte';
+	import type { TagDragging } from './drag';
+	import ProblemLine from './ProblemLine.svelte';
+	import { indent, type Row } from './rows';
+	import type { Opening } from './Sheet.svelte';
+	import StepTag from './StepTag.svelte';
+
+	let {
+		bench,
+		row,
+		isCurrent,
+		canTieToLit,
+		dragging,
+		onopen,
+		onbud
+	}: {
+		bench: Workbench;
+		row: Row;
+		isCurrent: boolean;
+		canTieToLit: boolean;
+		dragging: TagDragging;
+		onopen: (opening: Opening) => void;
+		/** The shelf is wanted after this row. */
+		onbud: (anchor: HTMLElement) => void;
+	} = $props();
+
+	const editing = $derived(bench.editing);
+	const progress = $derived(bench.player.progress);
+	const tabindex = $derived(isCurrent ? 0 : -1);
+	const left = (depth: number) => `${14 + depth * indent}px`;
+	const comment = $derived(
+		row.type === 'step' ? row.step.comment : row.type === 'head' ? row.trigger?.comment : undefined
+	);
+	const problem = $derived(row.type === 'bud' ? undefined : row.problem);
+
+	const inputs = $derived.by(() => {
+		if (row.type !== 'step' || row.step.kind !== 'call') return [];
+		const chain = routinesOf(bench.plan).get(String(row.step.values.routine));
+		return chain ? inputsOf(chain) : [];
+	});
+
+	/** Behind the branches of a choice its cord goes on. */
+	const isChoiceBud = $derived(
+		row.type === 'bud' && row.owner !== null && definitionOf(row.owner.kind).branches !== undefined
+	);
+	/** One of the steps on a chain's own cord is in progress. */
+	const isChainRunning = $derived(
+		row.type === 'head' &&
+			bench.plan.chains
+				.find(({ id }) => id === row.chain)
+				?.steps.some(({ id }) => progress.active.has(id)) === true
+	);
+
+	const openValue = (step: string) => (name: string, anchor: HTMLElement) =>
+		onopen({ type: 'value', step, name, anchor });
+
+	function budWords(): string {
+		if (row.type !== 'bud' || !row.owner) return t('trail.bud');
+		const { branches, isBranch } = definitionOf(row.owner.kind);
+		if (branches) return t('trail.budBranch');
+		return t(isBranch ? 'trail.budInBranch' : 'trail.budIn');
+	}
+
+	/** What closes a loop: how often, or until when. */
+	function knot(): string {
+		if (row.type !== 'bud' || !row.owner) return '';
+		const { kind, values } = row.owner;
+		if (kind === 'forever') return '∞';
+		if (kind === 'repeat') {
+			const { times } = values;
+			const definition = definitionOf(kind).values.times!;
+			if (isExpression(times)) return `× ${showValue(kind, 'times', definition, times)}`;
+			return t('trail.knot', { times: Number(times) });
+		}
+		return kind === 'until' ? t('trail.knotUntil') : '';
+	}
+</script>
+
+{#each { length: row.depth + 1 }, depth (depth)}
+	<span
+		class="cord"
+		class:inner={depth > 0}
+		class:last={row.type === 'bud' && depth === row.depth && !isChoiceBud}
+		class:first={row.type === 'head'}
+		class:unlit={!row.isLit}
+		style:left="calc({left(depth)} + 0.8rem)"
+	></span>
+{/each}
+{#if row.type === 'head'}
+	<div class="line">
+		<ChainHead
+			{row}
+			{isCurrent}
+			isRunning={isChainRunning}
+			{canTieToLit}
+			ontie={() => (canTieToLit ? editing.tieToLit(row.chain) : editing.tie(row.chain))}
+			onvalue={(name, anchor) => row.trigger && openValue(row.trigger.id)(name, anchor)}
+			onmenu={(anchor) => onopen({ type: 'actions', row, anchor })}
+		/>
+	</div>
+{:else if row.type === 'step'}
+	{#if row.step.body && row.folded === 0 && !definitionOf(row.step.kind).branches}
+		<span class="coil" class:unlit={!row.isLit} style:left="calc({left(row.depth)} + 0.8rem)"
+		></span>
+	{/if}
+	<div class="line holder" use:dragging.tag={row.key}>
+		<StepTag
+			{row}
+			{inputs}
+			{isCurrent}
+			isSelected={editing.isSelected(row.step.id)}
+			isRunning={progress.active.has(row.step.id)}
+			passed={progress.passed.get(row.step.id)}
+			isPickedUp={editing.pickedUp?.step.id === row.step.id}
+			onvalue={openValue(row.step.id)}
+			onmenu={(anchor) => onopen({ type: 'actions', row, anchor })}
+			onfold={() => editing.fold(row.step.id)}
+			{onbud}
+		/>
+	</div>
+{:else}
+	<div class="line bud-line" class:first={preferences.level === 'first'}>
+		<span class="bud-mark" aria-hidden="true"><Plus size={16} /></span>
+		{#if preferences.level !== 'first'}<span class="bud-words">{budWords()}</span>{/if}
+		{#if knot()}<span class="knot" aria-hidden="true">{knot()}</span>{/if}
+	</div>
+{/if}
+{#if comment}
+	<p class="comment" title={comment}><MessageSquare size={13} aria-hidden="true" />{comment}</p>
+{/if}
+{#if problem}
+	<div class="problem-line">
+		<ProblemLine
+			{problem}
+			id="problem-{row.key}"
+			{tabindex}
+			onrepair={(repair) => editing.repair(repair)}
+		/>
+	</div>
+{/if}
+
+<style>
+	.line {
+		position: relative;
+		display: flex;
+		flex: 1;
+		align-items: center;
+		gap: 0.6rem;
+		min-height: 0;
+	}
+	.holder {
+		width: fit-content;
+		cursor: grab;
+		touch-action: pan-y;
+		user-select: none;
+	}
+	.cord {
+		position: absolute;
+		top: 0;
+		bottom: 0;
+		width: 2px;
+		background: var(--ink-soft);
+		pointer-events: none;
+	}
+	.cord.inner {
+		background: repeating-linear-gradient(var(--ink-soft) 0 7px, transparent 7px 10px);
+	}
+	/* From the cord to the inner one that a loop's steps hang on. */
+	.coil {
+		position: absolute;
+		bottom: 0;
+		width: 28px;
+		height: 14px;
+		border-bottom: 2px solid var(--ink-soft);
+		border-left: 2px solid var(--ink-soft);
+		border-bottom-left-radius: 12px;
+	}
+	.coil.unlit {
+		border-style: dashed;
+		border-color: var(--mist);
+	}
+	.cord.first {
+		top: 50%;
+	}
+	.cord.last {
+		bottom: 50%;
+	}
+	.cord.unlit {
+		background: repeating-linear-gradient(var(--mist) 0 4px, transparent 4px 9px);
+	}
+	.bud-line {
+		cursor: pointer;
+		color: var(--ink-soft);
+	}
+	.bud-line:hover {
+		color: var(--verdigris);
+	}
+	.bud-mark {
+		position: relative;
+		z-index: 1;
+		flex: none;
+		display: grid;
+		place-items: center;
+		width: 1.75rem;
+		height: 1.75rem;
+		border: 2px dashed var(--verdigris);
+		border-radius: 50%;
+		background: var(--paper);
+		color: var(--verdigris);
+	}
+	.bud-words {
+		white-space: nowrap;
+		font-size: 0.95rem;
+	}
+	.knot {
+		padding: 0.05rem 0.55rem;
+		border: 1.5px solid var(--ink-soft);
+		border-radius: 1rem;
+		font-size: 0.82rem;
+		font-weight: 650;
+		font-variant-numeric: tabular-nums;
+		white-space: nowrap;
+	}
+	.bud-line.first .knot {
+		padding: 0.1rem 0.9rem;
+		font-size: 1.15rem;
+	}
+	.comment,
+	.problem-line {
+		padding-left: 2.5rem;
+	}
+	.comment {
+		display: flex;
+		align-items: center;
+		gap: 0.35rem;
+		height: 22px;
+		overflow: hidden;
+		color: var(--ink-soft);
+		font-size: 0.86rem;
+		font-style: italic;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+	}
+	.problem-line {
+		height: 34px;
+	}
+</style>

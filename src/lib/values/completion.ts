@@ -1,0 +1,99 @@
+/** What can stand in an expression, as the person reads it: for completing and for tapping. */
+import { constants, functions, readings, type Reading } from '$core/expressions/vocabulary';
+import type { Level } from '$core/steps/definition';
+import { t } from '$lib/i18n';
+
+export interface Piece {
+	readonly word: string;
+	/** What tapping puts in; functions come with their bracket. */
+	readonly inserted: string;
+	/** How it is used, where the word alone does not say. */
+	readonly use?: string;
+}
+
+export interface Group {
+	readonly name: string;
+	readonly pieces: readonly Piece[];
+}
+
+/** What a person at the level Further meets. */
+const simpleReadings: readonly Reading[] = [
+	'distanceAhead',
+	'brightness',
+	'floorColour',
+	'bumped',
+	'touched',
+	'edgeAhead',
+	'heading',
+	'travelled',
+	'time'
+];
+
+const piece = (word: string): Piece => ({ word, inserted: word });
+
+/** @param variables names of variables and inputs */
+export function groupsFor(level: Level, variables: readonly string[]): Group[] {
+	const isFull = level === 'full';
+	const sensed = isFull ? Object.keys(readings) : simpleReadings;
+	const signs = isFull ? allSigns : fewSigns;
+	return [
+		{ name: 'variables', pieces: variables.map(piece) },
+		{ name: 'readings', pieces: sensed.map((reading) => piece(t(`reading.${reading}`))) },
+		{ name: 'signs', pieces: signs.map((sign) => piece(t(`operator.${sign}`))).concat(brackets) },
+		{ name: 'words', pieces: Object.keys(constants).map((name) => piece(t(`constant.${name}`))) },
+		{ name: 'functions', pieces: isFull ? Object.keys(functions).map(functionPiece) : [] }
+	].filter(({ pieces }) => pieces.length > 0);
+}
+
+const fewSigns = ['<', '>', '==', 'and', 'or', 'not', '+', '-', '*', '/'];
+const allSigns = [
+	'+',
+	'-',
+	'*',
+	'/',
+	'mod',
+	'^',
+	'<',
+	'<=',
+	'>',
+	'>=',
+	'==',
+	'!=',
+	'and',
+	'or',
+	'not'
+];
+const brackets = ['(', ')'].map(piece);
+
+function functionPiece(name: string): Piece {
+	const word = t(`function.${name}`);
+	return { word, inserted: `${word}(`, use: t(`function.${name}.use`) };
+}
+
+/** The part of a text before the cursor that may be the beginning of a word. */
+export const wordBefore = (text: string, cursor: number): string =>
+	/[\p{L}][\p{L}\p{N}_ ]*$/u.exec(text.slice(0, cursor))?.[0] ?? '';
+
+/** Pieces that a word begun before the cursor may become, and how much of the text they replace. */
+export function completionsFor(
+	groups: readonly Group[],
+	text: string,
+	cursor: number
+): { readonly pieces: readonly Piece[]; readonly replaced: number } {
+	let begun = wordBefore(text, cursor);
+	while (begun.trim()) {
+		const start = begun.trimStart().toLowerCase();
+		const pieces = groups
+			.flatMap(({ pieces }) => pieces)
+			.filter(({ word }) => {
+				const known = word.toLowerCase();
+				return (
+					known !== start.trim() &&
+					known.split(' ').some((_, index, parts) => parts.slice(index).join(' ').startsWith(start))
+				);
+			});
+		if (pieces.length > 0) return { pieces: pieces.slice(0, 6), replaced: start.length };
+		begun = begun.includes(' ') ? begun.slice(begun.indexOf(' ') + 1) : '';
+	}
+	return { pieces: [], replaced: 0 };
+}

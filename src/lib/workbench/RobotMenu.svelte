@@ -1,0 +1,176 @@
+<script lang="ts">
+	/** The robot that the plan is for: its state, and its settings. */
+	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { BatteryMedium } from '@lucide/svelte';
+	import type { PlanRobot } from '$core/plan/plan';
+	import { robotKinds } from '$core/robots/kinds';
+	import { ports, usualPorts, type Port } from '$core/robots/ports';
+	import { t } from '$lib/i18n';
+	import type { Workbench } from './workbench.svelte';
+
+	let { bench }: { bench: Workbench } = $props();
+
+	const robot = $derived(bench.robot);
+	const sample = $derived(bench.player.sample);
+	const battery = $derived(sample ? Math.round(sample.battery * 100) : null);
+	const glow = (lamp: number) => `#${lamp.toString(16).padStart(6, '0')}`;
+	const lamps = $derived([sample?.leftLamp ?? 0, sample?.rightLamp ?? 0]);
+	const kindWord = $derived(t(`bench.kind.${robot.kind}`));
+	const plugged = $derived(robot.ports ?? usualPorts);
+
+	function change(changes: Partial<PlanRobot>) {
+		const next = { ...robot, ...changes };
+		if (next.name.trim()) bench.chooseRobot(next);
+	}
+
+	/** The other wheel takes the port that this one had, so that the two never share one. */
+	function plug(side: 'left' | 'right', port: Port) {
+		const other = side === 'left' ? 'right' : 'left';
+		const swapped = plugged[other] === port ? plugged[side] : plugged[other];
+		change({ ports: { ...plugged, [side]: port, [other]: swapped } });
+	}
+</script>
+
+<Popover positioning={{ placement: 'bottom', gutter: 6, overflowPadding: 8 }}>
+	<Popover.Trigger
+		class="button button-plain robot"
+		aria-label={t('bench.robotMenu', { name: robot.name, kind: kindWord })}
+	>
+		<span class="lamps" aria-hidden="true">
+			{#each lamps as lamp, index (index)}
+				<span class="lamp" class:lit={lamp !== 0} style:--glow={glow(lamp)}></span>
+			{/each}
+		</span>
+		<span class="robot-name">{t('bench.robot', { name: robot.name, kind: kindWord })}</span>
+		{#if battery !== null}
+			<span
+				class="battery"
+				title="{t('bench.battery', { percent: battery })}, {t('bench.modelled')}"
+				><BatteryMedium size={18} aria-hidden="true" /><span class="sr-only-live"
+					>{t('bench.battery', { percent: battery })}, {t('bench.modelled')}</span
+				><span aria-hidden="true">{battery} %</span></span
+			>
+		{/if}
+	</Popover.Trigger>
+	<Portal>
+		<Popover.Positioner>
+			<Popover.Content class="panel robot-panel">
+				<label>
+					{t('bench.robotName')}
+					<input
+						class="field"
+						value={robot.name}
+						maxlength="80"
+						onchange={(event) => change({ name: event.currentTarget.value })}
+					/>
+				</label>
+				<fieldset>
+					<legend>{t('bench.robotKind')}</legend>
+					{#each robotKinds as { kind } (kind)}
+						<label class="kind">
+							<input
+								type="radio"
+								name="robot-kind"
+								value={kind}
+								checked={robot.kind === kind}
+								onchange={() => change({ kind })}
+							/>
+							<span
+								><strong>{t(`bench.kind.${kind}`)}</strong>
+								{t(`bench.kind.${kind}.explain`)}</span
+							>
+						</label>
+					{/each}
+				</fieldset>
+				<fieldset>
+					<legend>{t('bench.ports')}</legend>
+					<div class="ports">
+						{#each ['left', 'right'] as const as side (side)}
+							<label>
+								{t(side === 'left' ? 'bench.portLeft' : 'bench.portRight')}
+								<select
+									class="field"
+									value={plugged[side]}
+									onchange={(event) => plug(side, event.currentTarget.value as Port)}
+								>
+									{#each ports as port (port)}<option>{port}</option>{/each}
+								</select>
+							</label>
+						{/each}
+					</div>
+				</fieldset>
+			</Popover.Content>
+		</Popover.Positioner>
+	</Portal>
+</Popover>
+
+<style>
+	:global(.robot) {
+		gap: 0.4rem;
+		padding: 0 0.4rem;
+		font-size: 0.88rem;
+		font-weight: 450;
+		white-space: nowrap;
+	}
+	.lamps {
+		display: inline-flex;
+		gap: 2px;
+	}
+	.lamp {
+		width: 0.7rem;
+		height: 0.7rem;
+		border: 1.5px solid var(--mist);
+		border-radius: 50%;
+	}
+	.lamp.lit {
+		background: var(--glow);
+		box-shadow: 0 0 8px 2px color-mix(in oklch, var(--glow) 70%, transparent);
+	}
+	.battery {
+		display: inline-flex;
+		align-items: center;
+		gap: 0.15rem;
+		min-width: 4.1rem;
+		color: var(--ink-soft);
+		font-variant-numeric: tabular-nums;
+	}
+	:global(.robot-panel) {
+		z-index: 40;
+		width: min(21rem, calc(100vw - 1rem));
+		padding: 0.9rem;
+	}
+	label {
+		display: block;
+	}
+	.field {
+		width: 100%;
+		margin-top: 0.2rem;
+	}
+	fieldset {
+		margin-top: 0.8rem;
+	}
+	legend {
+		font-weight: 600;
+	}
+	.kind {
+		display: flex;
+		align-items: flex-start;
+		gap: 0.5rem;
+		min-height: 2.75rem;
+		padding: 0.35rem 0;
+	}
+	.kind input {
+		margin-top: 0.3rem;
+	}
+	.ports {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 0.6rem;
+		margin-top: 0.3rem;
+	}
+	@media (max-width: 1180px) {
+		.robot-name {
+			display: none;
+		}
+	}
+</style>
