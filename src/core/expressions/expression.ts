@@ -118,7 +118,7 @@ function takeOver(tree: jsep.Expression, depth: number): Result<Node> {
 			const known = Object.hasOwn(functions, String(name)) ? functions[name] : undefined;
 			if (!known) return failure('expression.unknownFunction', { name: String(name ?? '') });
 			if (given.length < known.least || given.length > known.most) {
-				return failure('expression.inputs', { name, count: known.least });
+				return failure('expression.inputs', { name: `@function.${name}`, count: known.least });
 			}
 			const inputs: Node[] = [];
 			for (const input of given) {

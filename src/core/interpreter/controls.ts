@@ -27,7 +27,7 @@ export interface Controls {
 	/**
 	 * Rolls each wheel so far by its counter and ends still; the wheel with the shorter way runs
 	 * slower, so that both arrive together.
-	 * @param speed of the wheel with the longer way, 0 to 1
+	 * @param speed of the wheel with the longer way, -1 to 1; less than 0 goes the other way
 	 */
 	travel(left: number, right: number, speed: number): Wait;
 	/** Turns on the spot and ends still. @param angle counter-clockwise (left) is positive */

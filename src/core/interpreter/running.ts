@@ -26,8 +26,8 @@ export interface Running {
 	readonly loop: (rounds: Rounds) => void;
 	/** Runs the first branch whose condition holds. */
 	readonly choose: () => void;
-	/** Runs all branches at the same time. @returns until the last one has ended */
-	readonly sideBySide: () => Wait;
+	/** Runs all branches at the same time. @returns a wait until the last one has ended */
+	readonly sideBySide: () => Wait | undefined;
 	/** Runs a routine with the step's other values as its inputs. */
 	readonly call: (name: string) => void;
 	readonly leaveLoop: () => void;

@@ -230,20 +230,15 @@ export class Thread implements Running, Environment {
 		this.current = undefined;
 	}
 
-	sideBySide = (): Wait => {
+	sideBySide = (): Wait | undefined => {
 		const { locals } = this;
 		const sides = this.current!.body.map(({ body }) => new Thread(body, this.shared, locals));
 		this.sides = sides;
-		return {
-			isOver(time) {
-				let areOver = true;
-				for (const side of sides) {
-					if (!side.isOver) side.tick(time);
-					areOver &&= side.isOver;
-				}
-				return areOver;
-			}
+		const isOver = (time: number): boolean => {
+			for (const side of sides) if (!side.isOver) side.tick(time);
+			return sides.every((side) => side.isOver);
 		};
+		return isOver(this.time) ? undefined : { isOver };
 	};
 
 	call = (name: string): void => {

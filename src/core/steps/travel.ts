@@ -4,7 +4,7 @@ import { radians } from '../units/angles';
 import type { Running } from '../interpreter/running';
 import type { Wait } from '../interpreter/controls';
 import type { StepDefinition } from './definition';
-import { angle, choice, duration, length, plain, power, speed } from './values';
+import { angle, choice, duration, length, plain, power } from './values';
 
 const ending = choice('brake', 'coast');
 const then = choice('waitStill', 'goOn');
@@ -41,7 +41,11 @@ export const go: StepDefinition = {
 	family: 'travel',
 	level: 'first',
 	glyph: 'M12 20V5M6.5 10.5 12 5l5.5 5.5',
-	values: { direction: choice('forward', 'back'), distance: length(0.3), speed: speed(0.4) },
+	values: {
+		direction: choice('forward', 'back'),
+		distance: length(0.3, { minimum: -10 }),
+		speed: power(0.4)
+	},
 	firstValue: 'distance',
 	needs: ['wheels', 'counters'],
 	takesTime: true,
@@ -58,7 +62,7 @@ export const turn: StepDefinition = {
 	family: 'travel',
 	level: 'first',
 	glyph: 'M7 20v-8a5 5 0 0 1 5-5h6M14 3l4 4-4 4',
-	values: { direction: choice('right', 'left'), angle: angle(90) },
+	values: { direction: choice('right', 'left'), angle: angle(90, { minimum: -3600 }) },
 	firstValue: 'angle',
 	needs: ['wheels', 'gyro'],
 	takesTime: true,
@@ -87,7 +91,7 @@ export const goTurns: StepDefinition = {
 	family: 'travel',
 	level: 'full',
 	glyph: 'M12 4a8 8 0 1 1-5.700 2.400M12 4 8.500 1.500M12 4 8.500 7M12 12v-4',
-	values: { turns: plain(2, { minimum: -100, maximum: 100, increment: 0.5 }), speed: speed(0.4) },
+	values: { turns: plain(2, { minimum: -100, maximum: 100, increment: 0.5 }), speed: power(0.4) },
 	needs: ['wheels', 'counters'],
 	takesTime: true,
 	run({ robot, number }) {
@@ -103,7 +107,7 @@ export const goDegrees: StepDefinition = {
 	glyph: 'M12 4a8 8 0 1 0 8 8M12 4v8h8M17 3.500a1.500 1.500 0 1 0 .1 0',
 	values: {
 		angle: angle(360, { minimum: -36_000, maximum: 36_000, increment: 15 }),
-		speed: speed(0.4)
+		speed: power(0.4)
 	},
 	needs: ['wheels', 'counters'],
 	takesTime: true,
@@ -145,7 +149,7 @@ export const turnFor: StepDefinition = {
 	values: {
 		direction: choice('right', 'left'),
 		duration: duration(1),
-		speed: speed(0.3),
+		speed: power(0.3),
 		ending,
 		then
 	},
@@ -180,7 +184,7 @@ export const arc: StepDefinition = {
 		direction: choice('right', 'left'),
 		radius: length(0.3, { minimum: 0 }),
 		angle: angle(90, { minimum: -3600 }),
-		speed: speed(0.4)
+		speed: power(0.4)
 	},
 	needs: ['wheels', 'counters'],
 	takesTime: true,
@@ -231,7 +235,7 @@ export const wheelsTurns: StepDefinition = {
 	level: 'full',
 	glyph:
 		'M6 8v12M18 8v12M3.500 11h5M3.500 17h5M15.500 11h5M15.500 17h5M8 4.500a5 5 0 0 1 8 0M16 2v2.500h-2.500',
-	values: { left: wheelTurns, right: { ...wheelTurns, initial: 2 }, speed: speed(0.4) },
+	values: { left: wheelTurns, right: { ...wheelTurns, initial: 2 }, speed: power(0.4) },
 	needs: ['wheels', 'counters'],
 	takesTime: true,
 	run: ({ robot, number }) =>
@@ -289,7 +293,7 @@ export const cruise: StepDefinition = {
 	family: 'travel',
 	level: 'full',
 	glyph: 'M4 17a8 8 0 1 1 16 0M12 17l4-6M4 20h16',
-	values: { speed: speed(0.4) },
+	values: { speed: power(0.4) },
 	needs: ['wheels'],
 	run({ robot, number }) {
 		robot.setCruise(number('speed'));

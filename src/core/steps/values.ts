@@ -29,8 +29,6 @@ export const angle = number('angle', 1, 3600, 1);
 export const duration = number('duration', 0.01, 600, 0.1);
 /** 0 to 1. */
 export const ratio = number('ratio', 0, 1, 0.05);
-/** Part of the top speed, always ahead. */
-export const speed = number('power', 0.05, 1, 0.05);
 /** Part of the top speed; negative is backwards. */
 export const power = number('power', -1, 1, 0.05);
 export const count = number('count', 1, 1000, 1);

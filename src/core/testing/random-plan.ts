@@ -72,7 +72,8 @@ export function planFrom(numbers: readonly number[]): Plan {
 	const stepsIn = (holder: string | null, depth: number): Step[] =>
 		Array.from({ length: 1 + (next() % 4) }, () => {
 			const kinds = catalogue.filter(
-				({ kind, hasBody }) => mayHang(kind, holder) && (depth < 4 || !hasBody)
+				({ kind, hasBody, isBranch }) =>
+					mayHang(kind, holder) && (depth < 4 || !hasBody || isBranch)
 			);
 			const { kind, hasBody } = kinds[next() % kinds.length]!;
 			const step = { id: id(), kind, values: valuesOf(kind) };

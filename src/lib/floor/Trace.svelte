@@ -51,7 +51,12 @@
 		y: number;
 		numbers: number[];
 		stepId: string;
+		/** Its numbers would lie on those of another one. */
+		isCrowded: boolean;
 	}
+
+	/** Pixels between labels whose numbers are both shown. */
+	const roomy = 46;
 
 	/** Ends of legs; those at the same spot share a label. */
 	const labels = $derived.by(() => {
@@ -60,8 +65,13 @@
 		for (const leg of movingLegs(attempt)) {
 			if (leg.end > time) continue;
 			const near = groups.find(({ x, y }) => Math.hypot(leg.to.x - x, leg.to.y - y) < 14 / scale);
-			if (!near) groups.push({ ...leg.to, numbers: [leg.number], stepId: leg.stepId });
-			else if (!near.numbers.includes(leg.number)) near.numbers.push(leg.number);
+			if (!near) {
+				const { x, y } = leg.to;
+				const isCrowded = groups.some(
+					(other) => !other.isCrowded && Math.hypot(other.x - x, other.y - y) < roomy / scale
+				);
+				groups.push({ x, y, numbers: [leg.number], stepId: leg.stepId, isCrowded });
+			} else if (!near.numbers.includes(leg.number)) near.numbers.push(leg.number);
 		}
 		return groups;
 	});
@@ -83,7 +93,7 @@
 	</g>
 {/each}
 
-{#each labels as { x, y, numbers, stepId } (stepId + x + y)}
+{#each labels as { x, y, numbers, stepId, isCrowded } (stepId + x + y)}
 	{@const text = numbers.join(' · ')}
 	<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
 	<g
@@ -92,10 +102,18 @@
 		onclick={() => onleg?.(stepId)}
 	>
 		<circle class="dot" r="4" />
-		<g transform="translate(14,-14)">
-			<rect x={-6 - text.length * 3.6} y="-10" width={12 + text.length * 7.2} height="20" rx="10" />
-			<text y="4.500">{text}</text>
-		</g>
+		{#if !isCrowded}
+			<g transform="translate(14,-14)">
+				<rect
+					x={-6 - text.length * 3.6}
+					y="-10"
+					width={12 + text.length * 7.2}
+					height="20"
+					rx="10"
+				/>
+				<text y="4.500">{text}</text>
+			</g>
+		{/if}
 	</g>
 {/each}
 

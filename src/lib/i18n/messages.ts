@@ -5,9 +5,10 @@
 import { IntlMessageFormat } from 'intl-messageformat';
 import type { Sentence } from '../../core/sentence';
 import core from './core.en.json';
+import expressions from './expressions.en.json';
 
 const language = 'en';
-const texts = new Map<string, string>(Object.entries(core));
+const texts = new Map<string, string>(Object.entries({ ...core, ...expressions }));
 const formats = new Map<string, IntlMessageFormat>();
 
 type Fill = Readonly<Record<string, unknown>>;

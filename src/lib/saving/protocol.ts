@@ -72,3 +72,11 @@ export interface Listed {
 	readonly owner: { readonly id: string; readonly name: string } | null;
 	readonly updatedAt: string;
 }
+
+/** A plan that can be taken into another. */
+export const listedPlanSchema = z.strictObject({
+	id: idSchema,
+	name: z.string(),
+	owner: z.string().nullable()
+});
+export type ListedPlan = z.infer<typeof listedPlanSchema>;

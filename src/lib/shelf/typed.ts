@@ -89,8 +89,10 @@ function matchStep(
 		else if (names.includes(word)) score += 3;
 		else if (names.some((name) => name.startsWith(word))) score += 2;
 		else if (setByWord(definition, values, word, score > 0)) score += 2;
-		else if (!isNamed && score > 0 && setName(definition, values, word)) isNamed = true;
+		else if (score > 0 && isNamedFirst(definition, isNamed) && setName(definition, values, word))
+			isNamed = true;
 		else if (score > 0 && variables.has(word)) numbers.push({ expression: word });
+		else if (score > 0 && !isNamed && setName(definition, values, word)) isNamed = true;
 		else if (!units.has(word)) return null;
 	}
 	return setNumbers(definition, values, numbers) ? { score, values } : null;
@@ -125,6 +127,10 @@ function setByWord(
 	}
 	return false;
 }
+
+/** "set n 5": the first word is the name, even one that is a variable already. */
+const isNamedFirst = (definition: StepDefinition, isNamed: boolean): boolean =>
+	!isNamed && 'variable' in definition.values;
 
 /** "set n 5", "send ready": the word is the name. */
 function setName(definition: StepDefinition, values: Record<string, Value>, word: string): boolean {

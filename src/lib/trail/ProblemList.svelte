@@ -21,7 +21,8 @@
 		const number = numbers.get(id);
 		const step = findStep(bench.plan, id);
 		if (number && step) return `${t('trail.number', { number })}: ${wordsOf(step)}`;
-		return step ? wordsOf(step) : t('problems.plan');
+		if (step) return wordsOf(step);
+		return t(id ? 'problems.chain' : 'problems.plan');
 	}
 </script>
 

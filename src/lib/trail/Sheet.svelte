@@ -12,10 +12,13 @@
 		| { type: 'comment'; step: string }
 		| { type: 'help'; kind: string }
 		| { type: 'problems' }
+		/** Saved plans, to take one in as a routine. */
+		| { type: 'plans' }
 	);
 </script>
 
 <script lang="ts">
+	import { FolderInput } from '@lucide/svelte';
 	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { findStep } from '$core/plan/places';
 	import type { Values } from '$core/steps/definition';
@@ -28,6 +31,7 @@
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import Actions from './Actions.svelte';
 	import CommentEditor from './CommentEditor.svelte';
+	import PlanList from './PlanList.svelte';
 	import ProblemList from './ProblemList.svelte';
 
 	let {
@@ -59,6 +63,7 @@
 		if (opening?.type === 'triggers') return t('family.triggers');
 		if (opening?.type === 'value' && step) return valueName(step.kind, opening.name);
 		if (opening?.type === 'help') return t('trail.help');
+		if (opening?.type === 'plans') return t('trail.takeIn');
 		if (opening?.type === 'problems') return t('problems.title');
 		return t('trail.chainMenu');
 	});
@@ -124,6 +129,13 @@
 						onseveral={() => {}}
 						onhelp={({ definition }) => help(definition.kind)}
 					/>
+					{#if chain === null && preferences.level === 'full'}
+						<button
+							class="button button-plain take-in"
+							onclick={() => lead((anchor) => ({ type: 'plans', anchor }))}
+							><FolderInput size={17} />{t('trail.takeIn')}</button
+						>
+					{/if}
 				{:else if opening?.type === 'value' && step}
 					<ValueEditor
 						{bench}
@@ -142,6 +154,14 @@
 					/>
 				{:else if opening?.type === 'help'}
 					<HelpCard kind={opening.kind} />
+				{:else if opening?.type === 'plans'}
+					<PlanList
+						onchoose={(plan) => {
+							const id = bench.editing.takeIn(plan);
+							if (id) onadded(id);
+							else onclose();
+						}}
+					/>
 				{:else if opening?.type === 'problems'}
 					<ProblemList {bench} onjump={onclose} />
 				{/if}
@@ -151,6 +171,12 @@
 </Popover>
 
 <style>
+	.take-in {
+		width: 100%;
+		border-top: 1px solid var(--line);
+		border-radius: 0;
+		font-weight: 450;
+	}
 	:global(.at-tag) {
 		z-index: 40;
 		max-width: calc(100vw - 1rem);

@@ -44,7 +44,13 @@
 	const current = $derived(indexOf.has(currentKey) ? currentKey : usualKey());
 	const hasLit = $derived(bench.plan.chains.some((chain) => chain.trigger));
 	/** Room for the longest tags at the deepest place; beyond the pane's width the trail scrolls. */
-	const widest = $derived((Math.max(0, ...rows.map((row) => row.depth)) * indent + 375) * zoom);
+	const widest = $derived(Math.max(...rows.map(widthOf), 375) * zoom);
+
+	/** About as wide as its tag, pixels; a letter is about 8 wide, and chips have margins. */
+	function widthOf(row: Row): number {
+		const letters = row.type === 'step' && !isFirst ? wordsOf(row.step).length : 22;
+		return row.depth * indent + 190 + letters * 8.2;
+	}
 
 	/** Where the shelf beside the trail adds while nothing is chosen: at the end of the first chain. */
 	function usualKey(): string {
@@ -74,6 +80,7 @@
 		const space = scroller.clientHeight - 70;
 		const height = visible.total / zoom;
 		zoom = Math.max(0.5, Math.min(1, space / height, (scroller.clientWidth * zoom) / widest));
+		scroller.scrollTop = 0;
 	}
 	const zoomBy = (factor: number) => (zoom = Math.max(0.5, Math.min(1.5, zoom * factor)));
 

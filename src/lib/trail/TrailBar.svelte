@@ -13,6 +13,7 @@
 	import { levels, type Level } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
+	import UnitsMenu from './UnitsMenu.svelte';
 
 	let {
 		problemCount,
@@ -77,6 +78,7 @@
 			title="{t('search.open')} (/)"
 			onclick={onsearch}><Search size={17} /></button
 		>
+		<UnitsMenu />
 		<button
 			class="button button-plain tool"
 			aria-pressed={preferences.isShelfPinned}
@@ -132,11 +134,11 @@
 	.level {
 		display: flex;
 		align-items: center;
-		gap: 0.35rem;
+		gap: 0.3rem;
 		min-height: 2.1rem;
-		padding: 0 0.6rem;
+		padding: 0 0.5rem;
 		color: var(--ink-soft);
-		font-size: 0.88rem;
+		font-size: 0.86rem;
 		cursor: pointer;
 	}
 	.level[aria-checked='true'] {
@@ -152,8 +154,8 @@
 		gap: 2px;
 	}
 	.lamps i {
-		width: 5px;
-		height: 5px;
+		width: 4px;
+		height: 4px;
 		border: 1px solid var(--lamp-text);
 		border-radius: 50%;
 		background: var(--lamp);
@@ -163,13 +165,12 @@
 	}
 	.problems {
 		gap: 0.3rem;
-		min-width: 2.4rem;
 		min-height: 2.2rem;
-		padding: 0 0.5rem;
+		padding: 0 0.35rem;
 		color: var(--signal);
 	}
 	.tool {
-		min-width: 2.15rem;
+		min-width: 1.85rem;
 		min-height: 2.2rem;
 		padding: 0;
 	}

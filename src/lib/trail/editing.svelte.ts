@@ -5,7 +5,9 @@
 import type { Edit } from '$core/plan/edits';
 import { perform, type History } from '$core/plan/history';
 import { findStep, locateSteps, placesInOrder, stepsIn, type Place } from '$core/plan/places';
-import { numberSteps, type Chain, type Step } from '$core/plan/plan';
+import { numberSteps, type Chain, type Plan, type Step } from '$core/plan/plan';
+import { takeIn } from '$core/plan/take-in';
+import { routinesOf } from '$core/plan/variables';
 import { readSteps, withNewIds, writeSteps } from '$core/plan/snippet';
 import { tieEdit } from '$core/plan/checks/chains';
 import type { Repair } from '$core/plan/checks';
@@ -164,6 +166,18 @@ export class Editing {
 		if (chain.trigger) edits.unshift({ type: 'untie', chain: chain.id });
 		const news = t('say.trigger', { trigger: wordsOf(trigger) });
 		this.bench.edit({ type: 'together', edits }, news);
+	}
+
+	/** Takes a saved plan in as a routine. @returns the id of its chain */
+	takeIn(saved: Plan): string | null {
+		const taken = takeIn(this.plan, saved, newId);
+		if (!taken.ok) {
+			this.bench.refuse(say(taken.failure));
+			return null;
+		}
+		const { edit, name, leftOut } = taken.value;
+		if (!this.bench.edit(edit, t('say.takenIn', { name, leftOut }))) return null;
+		return routinesOf(this.plan).get(name)?.id ?? null;
 	}
 
 	// --- moving ---

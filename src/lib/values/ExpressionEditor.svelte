@@ -198,7 +198,7 @@
 		font-weight: 600;
 	}
 	.pieces {
-		max-height: 15rem;
+		max-height: clamp(5rem, calc(var(--available-height, 100vh) - 15rem), 15rem);
 		overflow: auto;
 	}
 	.group {

@@ -128,7 +128,8 @@
 </div>
 
 {#if quantity === 'angle'}
-	<AngleDial angle={shown} isTurn={definition.minimum > 0} onset={take} />
+	<!-- A turn begins with more than nothing, a bearing with north. -->
+	<AngleDial angle={shown} isTurn={definition.initial !== 0} onset={take} />
 {:else}
 	<div class="slider">
 		<Slider

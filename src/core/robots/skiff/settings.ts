@@ -18,6 +18,8 @@ export const inertia = mass * (axle / 2) ** 2;
 /** m/s² of sideways push before the tyres slide: friction 0.8 on a classroom floor. */
 export const grip = 0.8 * 9.81;
 
+/** Part of the top speed at which a counted move creeps, if it is told to go slower. */
+export const slowest = 0.01;
 /** Speeding up and slowing down of a counted move, m/s²: gentle enough not to spin the wheels. */
 export const acceleration = 0.8;
 /** rad/s and rad/s² of a counted turn: a quarter turn in about 1.1 s. */

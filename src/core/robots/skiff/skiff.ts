@@ -119,7 +119,9 @@ export class Skiff implements Robot, Firmware {
 	// --- moves ---
 
 	travel(left: number, right: number, speed: number): Wait {
-		return this.begin(new Travel(this, left, right, speed * settings.topSpeed));
+		const sign = speed < 0 ? -1 : 1;
+		const pace = Math.max(settings.slowest, Math.abs(speed)) * settings.topSpeed;
+		return this.begin(new Travel(this, left * sign, right * sign, pace));
 	}
 
 	turn(angle: number): Wait {

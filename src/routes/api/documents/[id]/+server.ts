@@ -1,9 +1,16 @@
 import { error, json } from '@sveltejs/kit';
 import { t } from '$lib/i18n';
 import { changeSchema, idSchema, saveSchema } from '$lib/saving/protocol';
-import { renameDocument, saveDocument, setDeleted } from '$lib/server/documents';
+import { openPlan, renameDocument, saveDocument, setDeleted } from '$lib/server/documents';
 import { bodyOf } from '$lib/server/request';
 import type { RequestHandler } from './$types';
+
+/** The plan with this id. */
+export const GET: RequestHandler = async ({ params }) => {
+	const opened = await openPlan(params.id);
+	if (!opened) error(404, t('request.noDocument'));
+	return json(opened.plan);
+};
 
 /** Saves a document; see $lib/server/documents for what a conflict does. */
 export const PUT: RequestHandler = async ({ params, request, locals }) => {

@@ -1,0 +1,155 @@
+import { describe, expect, it } from 'vitest';
+import { planSchema } from '../plan/plan';
+import type { Attempt } from '../simulation/attempt';
+import { simulate } from '../simulation/simulate';
+import { degrees } from '../units/angles';
+import { catalogue } from './catalogue';
+import { exampleOf } from './examples';
+
+const rehearse = (kind: string, touches: number[] = []): Attempt =>
+	simulate({ ...exampleOf(kind), variation: 'ideal', seed: 1, limit: 12, touches });
+
+/** How far it came along its way, and how far it turned, metres and degrees. */
+const way = ({ trace }: Attempt) => ({
+	ahead: trace.x.at(-1)! - trace.x[0]!,
+	north: trace.y.at(-1)! - trace.y[0]!,
+	turned: degrees(trace.heading.at(-1)! - trace.heading[0]!)
+});
+const near = (value: number, wanted: number, within = 0.006) =>
+	expect(Math.abs(value - wanted)).toBeLessThan(within);
+const span = (attempt: Attempt, kind: string) => attempt.spans.find((one) => one.kind === kind)!;
+const lampAt = ({ trace }: Attempt, time: number) =>
+	trace.leftLamp[trace.time.findIndex((moment) => moment >= time - 1e-9)];
+const timesOf = (attempt: Attempt, kind: string) =>
+	attempt.spans.filter((one) => one.kind === kind).length;
+const circumference = 0.056 * Math.PI;
+
+/** For every step and trigger: what its example must show in the recording. */
+const effects: Record<string, (attempt: Attempt) => void> = {
+	go: (a) => near(way(a).ahead, 0.3),
+	turn: (a) => near(way(a).turned, -90, 0.5),
+	start: (a) => near(way(a).ahead, 0.4 * 0.5 * 1.5, 0.01),
+	stop: (a) => {
+		expect(span(a, 'stop').speedAtStart).toBeGreaterThan(0.15);
+		expect(span(a, 'stop').speedAtEnd).toBeLessThan(0.005);
+	},
+	goFor: (a) => near(way(a).ahead, 0.4, 0.01),
+	arc: (a) => {
+		near(way(a).turned, -90, 0.5);
+		near(way(a).ahead, 0.2);
+		near(way(a).north, -0.2);
+	},
+	turnTo: (a) => near(way(a).turned, -90, 0.5),
+	turnFor: (a) => near(way(a).turned, -degrees((2 * 0.15) / 0.112), 3),
+	goTurns: (a) => near(way(a).ahead, 2 * circumference),
+	goDegrees: (a) => near(way(a).ahead, circumference),
+	steer: (a) => expect(way(a).turned).toBeLessThan(-20),
+	wheels: (a) => near(way(a).turned, -degrees((0.1 * 1.5) / 0.112), 8),
+	wheelsFor: (a) => near(way(a).turned, -degrees(0.05 / 0.112), 2),
+	wheelsTurns: (a) => near(way(a).turned, degrees(circumference / 0.112), 1),
+	motor: (a) => {
+		expect(Math.max(...a.trace.leftWheel)).toBeGreaterThan(0.19);
+		expect(Math.max(...a.trace.rightWheel)).toBeLessThan(0.001);
+	},
+	cruise: (a) => near(Math.max(...a.trace.speed), 0.35, 0.02),
+	drivePorts: (a) => expect(way(a).turned).toBeGreaterThan(20),
+	lamp: (a) => expect(a.trace.leftLamp[1]).toBe(0xffb020),
+	blink: (a) => {
+		expect(lampAt(a, 0.2)).toBe(0xffb020);
+		expect(lampAt(a, 0.3)).toBe(0);
+		expect(lampAt(a, 0.7)).toBe(0xffb020);
+	},
+	lampOff: (a) => {
+		expect(a.trace.leftLamp[1]).toBe(0xffb020);
+		expect(a.trace.rightLamp.at(-1)).toBe(0);
+	},
+	tone: (a) => expect(a.tones).toEqual([{ time: 0, pitch: 440, length: 0.5, volume: 0.6 }]),
+	melody: (a) => {
+		expect(a.tones.map(({ time }) => time)).toEqual([0, 0.5, 1, 1.5]);
+		expect(a.tones[0]!.pitch).toBeCloseTo(261.63, 1);
+		expect(a.tones[3]!.length).toBe(1);
+	},
+	volume: (a) => expect(a.tones[0]!.volume).toBe(0.6),
+	silence: (a) => expect(a.tones[0]!.length).toBeCloseTo(1, 2),
+	wait: (a) => near(span(a, 'wait').end - span(a, 'wait').start, 1, 0.01),
+	repeat: (a) => {
+		expect(timesOf(a, 'go')).toBe(4);
+		near(way(a).ahead, 0);
+	},
+	waitUntil: (a) => near(0.805 - (a.trace.x.at(-1)! + 0.08), 0.18, 0.02),
+	forever: (a) => {
+		expect(a.outcome.kind).toBe('timeout');
+		expect(timesOf(a, 'lamp')).toBeGreaterThan(30);
+	},
+	until: (a) => near(0.805 - (a.trace.x.at(-1)! + 0.08), 0.19, 0.02),
+	choose: (a) => expect(a.trace.leftLamp.at(-1)).toBe(0x4aa8ff),
+	when: (a) => expect(a.trace.leftLamp.at(-1)).toBe(0x4aa8ff),
+	otherwise: (a) => expect(a.trace.leftLamp.at(-1)).toBe(0xffb020),
+	together: (a) => {
+		expect(span(a, 'melody').start).toBe(span(a, 'go').start);
+		expect(span(a, 'together').end).toBe(Math.max(span(a, 'go').end, span(a, 'melody').end));
+	},
+	side: (a) => expect(span(a, 'melody').start).toBe(0),
+	leave: (a) => {
+		expect(timesOf(a, 'go')).toBeGreaterThan(1);
+		expect(a.trace.leftLamp.at(-1)).toBe(0xff6b5c);
+	},
+	end: (a) => expect(timesOf(a, 'go')).toBe(1),
+	waitStill: (a) => {
+		expect(span(a, 'waitStill').speedAtStart).toBeGreaterThan(0.1);
+		expect(span(a, 'waitStill').speedAtEnd).toBeLessThan(0.005);
+	},
+	zero: (a) => near(Number(a.log[0]!.value), 0.1),
+	set: (a) => near(way(a).ahead, 0.4),
+	change: (a) => expect(a.log[0]!.value).toBe(3),
+	newList: (a) => near(way(a).ahead, 0.3),
+	addItem: (a) => near(way(a).ahead, 0.3),
+	setItem: (a) => near(way(a).ahead, 0.1),
+	log: (a) => near(Number(a.log[0]!.value), 0.3),
+	send: (a) => {
+		expect(a.tones).toHaveLength(1);
+		expect(timesOf(a, 'go')).toBe(2);
+	},
+	call: (a) => {
+		expect(timesOf(a, 'call')).toBe(4);
+		near(way(a).ahead, 0);
+	},
+	routine: (a) => expect(timesOf(a, 'turn')).toBe(4),
+	whenRunPressed: (a) => near(way(a).ahead, 0.4),
+	whenBump: (a) => {
+		expect(a.bumps).toHaveLength(1);
+		near(a.trace.x.at(-1)!, 0.805 - 0.08 - 0.15, 0.01);
+	},
+	whenTouched: (a) => {
+		expect(lampAt(a, 0.98)).toBe(0);
+		expect(lampAt(a, 1.02)).toBe(0xff6b5c);
+	},
+	whenReading: (a) => near(0.805 - (a.trace.x.at(-1)! + 0.08), 0.18, 0.02),
+	whenLampPost: (a) => expect(span(a, 'blink').start).toBeCloseTo(a.outcome.lampPosts[0]!.time, 1),
+	whenEdge: (a) => {
+		expect(a.outcome.kind).toBe('ended');
+		expect(Math.max(...a.trace.x)).toBeGreaterThan(0.65);
+		expect(Math.max(...a.trace.x)).toBeLessThan(0.7);
+	},
+	every: (a) => expect(a.tones.map(({ time }) => time).slice(0, 3)).toEqual([0.5, 1, 1.5]),
+	whenMessage: (a) => expect(a.tones).toHaveLength(1)
+};
+
+describe('every step and trigger', () => {
+	it('has an effect to be looked at', () => {
+		expect(Object.keys(effects).sort()).toEqual(catalogue.map(({ kind }) => kind).sort());
+	});
+
+	it.each(Object.keys(effects))('%s does in its example what it says', (kind) => {
+		expect(planSchema.safeParse(exampleOf(kind).plan).error).toBeUndefined();
+		effects[kind]!(rehearse(kind, kind === 'whenTouched' ? [1] : []));
+	});
+
+	it('is left out with a sentence where the robot has nothing for it', () => {
+		const { plan, course } = exampleOf('go');
+		const lite = { ...plan, robots: [{ kind: 'skiffLite', name: 'Wick' }] };
+		const attempt = simulate({ plan: lite, course, variation: 'ideal', seed: 1 });
+		expect(attempt.notes.map(({ sentence }) => sentence.key)).toEqual(['note.cannot.counters']);
+		expect(attempt.pathLength).toBe(0);
+	});
+});
