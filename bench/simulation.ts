@@ -2,15 +2,31 @@
  * Speed of the simulation, as ratios within one run:
  * - free: the car alone on a course of 60 walls, far from any of them;
  * - contact: the same car sliding along one of them;
- * - planck: the bare package stepping one body among the same walls, sliding along one.
- * Rates are simulation ticks a second, median of several rounds.
+ * - planck: the bare package stepping one body among the same walls, sliding along one;
+ * - chains: the free car, with 100 chains of 50 steps beside it in loops that never rest, for 60 s.
+ * Rates are simulation ticks a second, median of several rounds. Then, for each plan of the demo
+ * data, which part of its simulation's time the interpreter takes.
  */
+import { readFileSync } from 'node:fs';
 import { Polygon, Vec2, World } from 'planck';
-import { skiff } from '../src/core/robots/skiff/skiff';
+import index from '../samples/index.json';
+import { courseSchema } from '../src/core/course/course';
+import { Interpreter } from '../src/core/interpreter/interpreter';
+import { planSchema } from '../src/core/plan/plan';
+import { Skiff, skiff } from '../src/core/robots/skiff/skiff';
 import * as skiffSettings from '../src/core/robots/skiff/settings';
 import { tick } from '../src/core/simulation/settings';
 import { simulate } from '../src/core/simulation/simulate';
-import { courseOf, go, planOf, repeat, right, wall } from '../src/core/testing/sample';
+import {
+	courseOf,
+	go,
+	planOf,
+	repeat,
+	right,
+	step,
+	trigger,
+	wall
+} from '../src/core/testing/sample';
 import { cornersOf } from '../src/core/world/walls';
 
 const rounds = 7;
@@ -84,15 +100,115 @@ function barePlanck(): number {
 	return ticks;
 }
 
-const cases = { planck: barePlanck, free, contact };
-const rates: Record<string, number[]> = { planck: [], free: [], contact: [] };
+/** Each round of a chain reckons, compares, sets its lamp, and begins again in the next tick. */
+const busyChain = (number: number) => ({
+	id: `busy${number}`,
+	trigger: trigger(),
+	steps: [
+		step('forever', {}, [
+			step('set', { variable: `n${number}`, value: { expression: 'time * 2 / s' } }),
+			...Array.from({ length: 48 }, (_, i) =>
+				i % 2
+					? step('change', { variable: `n${number}`, by: i })
+					: step('set', {
+							variable: `m${number}`,
+							value: { expression: `n${number} * 0.5 + ${i}` }
+						})
+			)
+		])
+	]
+});
+const busyPlan = {
+	...squares,
+	chains: [...squares.chains, ...Array.from({ length: 100 }, (_, i) => busyChain(i))]
+};
+const chains = () =>
+	simulate({
+		plan: busyPlan,
+		course: course(0, -20, 0),
+		variation: 'classroom',
+		seed: 1,
+		limit: 60
+	}).ticks;
+
+const cases = { planck: barePlanck, free, contact, chains };
+const rates: Record<string, number[]> = { planck: [], free: [], contact: [], chains: [] };
 for (let round = 0; round < rounds; round++) {
 	for (const [name, run] of Object.entries(cases)) rates[name]!.push(ticksPerSecond(run));
 }
 
 const planck = median(rates.planck!);
 console.log(`planck   ${Math.round(planck)} ticks/s   1.00`);
-for (const name of ['free', 'contact']) {
+for (const name of ['free', 'contact', 'chains']) {
 	const rate = median(rates[name]!);
 	console.log(`${name.padEnd(8)} ${Math.round(rate)} ticks/s   ${(rate / planck).toFixed(2)}`);
+}
+const busyRate = median(rates.chains!);
+const stepsEach = 100 * 49;
+console.log(
+	`chains take ${(median(rates.free!) / busyRate).toFixed(0)} times the plain car's time, ` +
+		`${((busyRate * stepsEach) / 1e6).toFixed(1)} million steps a second`
+);
+
+/**
+ * ms between two looks at the clock, with the interpreter's tick between them, or with nothing.
+ * What its expressions read is the sensors' part of the simulation, and is taken off.
+ */
+let between = 0;
+let isInside = false;
+const plainTick = Interpreter.prototype.tick;
+type Tick = typeof plainTick;
+const plainRead = Skiff.prototype.read;
+type Read = typeof plainRead;
+
+const timedTick: Tick = function (this: Interpreter, signals) {
+	const began = performance.now();
+	isInside = true;
+	plainTick.call(this, signals);
+	isInside = false;
+	between += performance.now() - began;
+};
+/** Looks at the clock as often, so that what that costs can be taken off. */
+const emptyTick: Tick = function (this: Interpreter, signals) {
+	const began = performance.now();
+	between += performance.now() - began;
+	isInside = true;
+	plainTick.call(this, signals);
+	isInside = false;
+};
+const timedRead: Read = function (this: Skiff, reading) {
+	const began = performance.now();
+	const value = plainRead.call(this, reading);
+	if (isInside) between -= performance.now() - began;
+	return value;
+};
+const emptyRead: Read = function (this: Skiff, reading) {
+	const began = performance.now();
+	if (isInside) between -= performance.now() - began;
+	return plainRead.call(this, reading);
+};
+
+/** @returns ms: all of it, and between looks */
+function timeWith(tick: Tick, read: Read, run: () => void): { whole: number; looked: number } {
+	Interpreter.prototype.tick = tick;
+	Skiff.prototype.read = read;
+	between = 0;
+	const began = performance.now();
+	run();
+	return { whole: performance.now() - began, looked: between };
+}
+
+const read = (file: string): unknown => JSON.parse(readFileSync(`samples/${file}.json`, 'utf8'));
+console.log('\nInterpreter, part of the time of a rehearsal:');
+for (const { file, course: courseFile } of index.plans) {
+	const plan = planSchema.parse(read(`plans/${file}`));
+	const place = courseSchema.parse(read(`courses/${courseFile}`));
+	const part = (seed: number): number => {
+		const run = () => simulate({ plan, course: place, variation: 'classroom', seed });
+		const { whole } = timeWith(plainTick, plainRead, run);
+		const timed = timeWith(timedTick, timedRead, run).looked;
+		return (timed - timeWith(emptyTick, emptyRead, run).looked) / whole;
+	};
+	const parts = Array.from({ length: 3 * rounds }, (_, seed) => part(seed)).slice(rounds);
+	console.log(`${file.padEnd(22)} ${(median(parts) * 100).toFixed(1)} %`);
 }

@@ -58,8 +58,8 @@ describe('chains in virtual time', () => {
 			{ key: 'note.neverWaits', values: { number: 1 } }
 		]);
 		expect(attempt.tones).toEqual([{ time: 0.5, pitch: 440, length: 0.1, volume: 0.6 }]);
-		// 20,000 records, and after that only those of steps that took time.
-		expect(attempt.spans.length).toBeLessThan(21_000);
+		// 3,000 records, and after that only those of steps that took time.
+		expect(attempt.spans.length).toBeLessThan(4000);
 	});
 
 	it('goes through empty loops', () => {

@@ -5,9 +5,9 @@
 import type { Environment } from '../expressions/evaluate';
 import type { Datum } from '../expressions/types';
 import type { Reading } from '../expressions/vocabulary';
-import type { Ability, Watch } from '../steps/definition';
+import type { Watch } from '../steps/definition';
 import type { Controls } from './controls';
-import { workOut, type Instruction, type Program } from './program';
+import { withinRange, workOut, type Instruction, type Program } from './program';
 import { Thread, type Observer, type Shared } from './thread';
 import type { Signals } from './triggers';
 
@@ -22,7 +22,6 @@ interface Chain {
 export interface Setting {
 	readonly program: Program;
 	readonly robot: Controls;
-	readonly abilities: readonly Ability[];
 	readonly observer: Observer;
 	/** Uniform in [0, 1). */
 	readonly chance: () => number;
@@ -33,12 +32,13 @@ export class Interpreter {
 	private readonly shared: Shared;
 	private sent = new Set<string>();
 	private hasEnded = false;
+	/** Something else than Run can start a chain. */
+	private readonly hasTriggers: boolean;
 
-	constructor({ program, robot, abilities, observer, chance }: Setting) {
+	constructor({ program, robot, observer, chance }: Setting) {
 		this.shared = {
 			program,
 			robot,
-			abilities: new Set(abilities),
 			observer,
 			memory: new Map(),
 			chance,
@@ -54,15 +54,19 @@ export class Interpreter {
 			thread: null,
 			hasFired: false
 		}));
+		this.hasTriggers = this.chains.some(
+			({ trigger }) => trigger.definition.kind !== 'whenRunPressed'
+		);
 	}
 
 	/** @param signals what happened in the world; the messages are known here */
-	tick(signals: Omit<Signals, 'messages'>): void {
-		const messages = this.sent;
-		if (messages.size > 0) this.sent = new Set();
-		const seen: Signals = { ...signals, messages };
+	tick(signals: Signals): void {
+		if (this.sent.size > 0 || signals.messages.size > 0) {
+			signals.messages = this.sent;
+			this.sent = new Set();
+		}
 		for (const chain of this.chains) {
-			if (!chain.watch.hasFired(seen)) continue;
+			if (!chain.watch.hasFired(signals)) continue;
 			chain.hasFired = true;
 			chain.thread ??= new Thread(chain.steps, this.shared);
 		}
@@ -89,8 +93,7 @@ export class Interpreter {
 
 	/** A chain waits for something that a robot on its way could still meet. */
 	get isWaiting(): boolean {
-		if (this.hasEnded) return false;
-		return this.chains.some(({ trigger }) => trigger.definition.kind !== 'whenRunPressed');
+		return this.hasTriggers && !this.hasEnded;
 	}
 
 	/** Something will start by itself, even while the robot stands: a clock. */
@@ -113,7 +116,8 @@ function watchOf(trigger: Instruction, shared: Shared): Watch {
 	const datum = (name: string): Datum => {
 		const computed = trigger.computed.find((candidate) => candidate.name === name);
 		if (!computed) return trigger.values[name] ?? NaN;
-		return workOut(computed, environment, shared.robot.topSpeed)?.value ?? NaN;
+		const value = workOut(computed, environment, shared.robot.topSpeed) ?? NaN;
+		return withinRange(computed.definition, value);
 	};
 	return trigger.definition.watch!({
 		datum,

@@ -12,6 +12,7 @@ import { variableTypes } from '../plan/variables';
 import { definitionOf } from '../steps/catalogue';
 import {
 	isExpression,
+	type Ability,
 	type StepDefinition,
 	type Value,
 	type ValueDefinition,
@@ -32,14 +33,20 @@ export interface Instruction {
 	/** As on its tag; 0 for a trigger and for a branch. */
 	readonly number: number;
 	readonly definition: StepDefinition;
-	/** Values without expressions; the computed ones are added when the step runs. */
+	/** Values without expressions. */
 	readonly values: Worked;
+	/** All values: one object, in which the computed ones are filled in whenever the step runs. */
+	readonly worked: Record<string, Datum>;
 	readonly computed: readonly Computed[];
 	/** Conditions are asked anew each time. */
 	readonly conditions: Readonly<Record<string, Evaluate>>;
 	readonly body: readonly Instruction[];
 	/** What its own values sense. */
 	readonly readings: ReadonlySet<Reading>;
+	/** What the robot lacks for it. */
+	readonly missing: Ability | undefined;
+	/** It does one thing: it holds no steps, calls none, and does not steer its chain. */
+	readonly isSimple: boolean;
 }
 
 export interface Program {
@@ -57,12 +64,24 @@ export interface Program {
 	readonly readings: ReadonlySet<Reading>;
 }
 
-/** @param only the one chain to run, lit or not, as if Run had been pressed for it */
-export function compile(plan: Plan, only?: string): Program {
-	const numbers = numberSteps(plan);
-	const types = variableTypes(plan);
+/** What all instructions of a plan are made with. */
+interface Compiling {
+	readonly numbers: ReadonlyMap<string, number>;
+	readonly types: ReadonlyMap<string, Type>;
+	readonly abilities: readonly Ability[];
+	/** Filled with what the plan senses. */
+	readonly used: Set<Reading>;
+}
+
+/**
+ * @param abilities of the robot that will run it
+ * @param only the one chain to run, lit or not, as if Run had been pressed for it
+ */
+export function compile(plan: Plan, abilities: readonly Ability[], only?: string): Program {
 	const used = new Set<Reading>();
-	const instruct = (step: Step): Instruction => instructionOf(step, numbers, types, used);
+	const types = variableTypes(plan);
+	const compiling = { numbers: numberSteps(plan), types, abilities, used };
+	const instruct = (step: Step): Instruction => instructionOf(step, compiling);
 	const stepsOf = (chain: Chain) => withoutOff(chain.steps).map(instruct);
 
 	const chains = [];
@@ -88,20 +107,19 @@ const runPressed: Instruction = {
 	number: 0,
 	definition: definitionOf('whenRunPressed'),
 	values: {},
+	worked: {},
 	computed: [],
 	conditions: {},
 	body: [],
-	readings: new Set()
+	readings: new Set(),
+	missing: undefined,
+	isSimple: true
 };
 
 const withoutOff = (steps: readonly Step[]): readonly Step[] => steps.filter((step) => !step.off);
 
-function instructionOf(
-	step: Step,
-	numbers: ReadonlyMap<string, number>,
-	types: ReadonlyMap<string, Type>,
-	used: Set<Reading>
-): Instruction {
+function instructionOf(step: Step, compiling: Compiling): Instruction {
+	const { numbers, types, abilities, used } = compiling;
 	const definition = definitionOf(step.kind);
 	const values: Record<string, Datum> = {};
 	const computed: Computed[] = [];
@@ -123,10 +141,13 @@ function instructionOf(
 		number: numbers.get(step.id) ?? 0,
 		definition,
 		values,
+		worked: { ...values, ...Object.fromEntries(computed.map(({ name }) => [name, NaN])) },
 		computed,
 		conditions,
-		body: withoutOff(step.body ?? []).map((inner) => instructionOf(inner, numbers, types, used)),
-		readings
+		body: withoutOff(step.body ?? []).map((inner) => instructionOf(inner, compiling)),
+		readings,
+		missing: definition.needs.find((need) => !abilities.includes(need)),
+		isSimple: !definition.hasBody && !definition.hasInputs && !definition.isLast
 	};
 }
 
@@ -151,28 +172,25 @@ function compileValue(
 	return { evaluate: compileNode(tree.value), isSpeed };
 }
 
-/** A value worked out, kept within its range. */
-export interface WorkedOut {
-	readonly value: Datum;
-	/** What it came out as, when that was outside the range. */
-	readonly outside?: number;
-}
-
-/** @returns undefined when the expression gives nothing that can be used here */
+/**
+ * A value worked out, in the unit of its slot; not yet kept within its range.
+ * @returns undefined when the expression gives nothing that can be used here
+ */
 export function workOut(
 	{ definition, evaluate, isSpeed }: Computed,
 	environment: Environment,
 	topSpeed: number
-): WorkedOut | undefined {
+): Datum | undefined {
 	const given = evaluate(environment);
-	if (definition.type !== 'number') {
-		return typeof given === 'number' && Number.isNaN(given) ? undefined : { value: given };
-	}
-	if (typeof given !== 'number' || !Number.isFinite(given)) return undefined;
+	if (typeof given !== 'number') return definition.type === 'number' ? undefined : given;
+	if (definition.type !== 'number') return Number.isNaN(given) ? undefined : given;
+	if (!Number.isFinite(given)) return undefined;
 	const number = isSpeed ? given / topSpeed : given;
-	const { minimum, maximum, quantity } = definition;
-	const whole = quantity === 'count' ? Math.round(number) : number;
-	if (whole < minimum) return { value: minimum, outside: number };
-	if (whole > maximum) return { value: maximum, outside: number };
-	return { value: whole };
+	return definition.quantity === 'count' ? Math.round(number) : number;
+}
+
+/** The nearest value within the range of the slot: the same, when it is in it. */
+export function withinRange(definition: ValueDefinition, value: Datum): Datum {
+	if (definition.type !== 'number' || typeof value !== 'number') return value;
+	return Math.max(definition.minimum, Math.min(definition.maximum, value));
 }

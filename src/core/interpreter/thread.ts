@@ -8,9 +8,9 @@ import type { Environment } from '../expressions/evaluate';
 import type { Datum } from '../expressions/types';
 import type { Reading } from '../expressions/vocabulary';
 import type { Sentence } from '../sentence';
-import type { Ability, Worked } from '../steps/definition';
+import type { Worked } from '../steps/definition';
 import type { Controls, Wait } from './controls';
-import { workOut, type Instruction, type Program } from './program';
+import { withinRange, workOut, type Instruction, type Program } from './program';
 import type { Rounds, Running } from './running';
 
 /** Steps and rounds that one chain may begin in one tick: far more than a real plan needs. */
@@ -22,6 +22,8 @@ export const maximumCalls = 32;
 export interface Observer<Begun = unknown> {
 	started(instruction: Instruction, time: number, values: Worked): Begun;
 	ended(begun: Begun, time: number): void;
+	/** A step that took no time, and held no others. */
+	ran(instruction: Instruction, time: number, values: Worked): void;
 	/** A loop used up the budget of a tick without ever waiting. */
 	ranWithoutWaiting(loop: Instruction, time: number): void;
 	/** Something that a person should know, said once for each step and key. */
@@ -33,7 +35,6 @@ export interface Observer<Begun = unknown> {
 export interface Shared {
 	readonly program: Program;
 	readonly robot: Controls;
-	readonly abilities: ReadonlySet<Ability>;
 	readonly observer: Observer;
 	readonly memory: Map<string, Datum>;
 	readonly chance: () => number;
@@ -102,8 +103,12 @@ export class Thread implements Running, Environment {
 		if (loop) this.shared.observer.ranWithoutWaiting(loop, time);
 	}
 
+	private get top(): Frame | undefined {
+		return this.stack[this.stack.length - 1];
+	}
+
 	private goOn(): void {
-		const frame = this.stack.at(-1)!;
+		const frame = this.top!;
 		const next = frame.list[frame.index];
 		if (next) {
 			frame.index += 1;
@@ -140,41 +145,53 @@ export class Thread implements Running, Environment {
 	}
 
 	private begin(instruction: Instruction): void {
-		const { definition } = instruction;
-		if (!this.canDo(instruction) || !this.workOut(instruction)) return;
+		if (instruction.missing) {
+			return this.noteAt(instruction, `note.cannot.${instruction.missing}`);
+		}
+		if (!this.workOut(instruction)) return;
 		this.current = instruction;
+		if (instruction.isSimple) this.runSimple(instruction);
+		else this.runComposed(instruction);
+	}
+
+	private runSimple(instruction: Instruction): void {
+		const { observer } = this.shared;
+		this.wait = instruction.definition.run?.(this) ?? undefined;
+		if (this.wait) {
+			// Until it ends, the same step of another chain may fill in other values.
+			if (instruction.computed.length > 0) this.worked = { ...this.worked };
+			this.begun = observer.started(instruction, this.time, this.worked);
+		} else {
+			this.current = undefined;
+			observer.ran(instruction, this.time, this.worked);
+		}
+	}
+
+	private runComposed(instruction: Instruction): void {
+		this.worked = { ...this.worked };
 		this.begun = this.shared.observer.started(instruction, this.time, this.worked);
 		const depth = this.stack.length;
-		const wait = definition.run?.(this) ?? undefined;
+		const wait = instruction.definition.run?.(this) ?? undefined;
 		// A step that has put its body on the stack, or has taken the stack down, ends there.
 		if (this.isOver || this.stack.length !== depth || this.current !== instruction) return;
 		this.wait = wait;
 		if (!wait) this.end();
 	}
 
-	private canDo(instruction: Instruction): boolean {
-		const missing = instruction.definition.needs.find((need) => !this.shared.abilities.has(need));
-		if (missing) this.noteAt(instruction, `note.cannot.${missing}`);
-		return !missing;
-	}
-
 	/** Works out the step's expressions. @returns false when one gives nothing that can be used */
 	private workOut(instruction: Instruction): boolean {
-		if (instruction.computed.length === 0) {
-			this.worked = instruction.values;
-			return true;
-		}
-		const worked: Record<string, Datum> = { ...instruction.values };
-		for (const computed of instruction.computed) {
-			const result = workOut(computed, this, this.robot.topSpeed);
-			if (!result) {
+		const { computed, worked } = instruction;
+		this.worked = worked;
+		for (let i = 0; i < computed.length; i++) {
+			const { name, definition } = computed[i]!;
+			const value = workOut(computed[i]!, this, this.robot.topSpeed);
+			if (value === undefined) {
 				this.noteAt(instruction, 'note.noValue');
 				return false;
 			}
-			if (result.outside !== undefined) this.noteAt(instruction, 'note.outOfRange');
-			worked[computed.name] = result.value;
+			worked[name] = withinRange(definition, value);
+			if (worked[name] !== value) this.noteAt(instruction, 'note.outOfRange');
 		}
-		this.worked = worked;
 		return true;
 	}
 
@@ -193,8 +210,7 @@ export class Thread implements Running, Environment {
 
 	read = (reading: Reading): Datum => this.robot.read(reading);
 	variable = (name: string): Datum | undefined => {
-		const locals = this.stack.at(-1)?.locals;
-		return locals?.get(name) ?? this.memory.get(name);
+		return this.top?.locals?.get(name) ?? this.memory.get(name);
 	};
 	chance = (): number => this.shared.chance();
 
@@ -221,7 +237,7 @@ export class Thread implements Running, Environment {
 	};
 
 	private get locals(): Locals {
-		return this.stack.at(-1)!.locals;
+		return this.top!.locals;
 	}
 
 	/** Hangs a list of steps under the step in progress, which ends when the list does. */

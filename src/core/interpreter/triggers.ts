@@ -1,12 +1,12 @@
 /** What happens in the world that can start a chain; each number only grows. */
 export interface Signals {
 	/** Virtual seconds since Run. */
-	readonly time: number;
-	readonly bumps: number;
-	readonly touches: number;
-	readonly isEdgeAhead: boolean;
+	time: number;
+	bumps: number;
+	touches: number;
+	isEdgeAhead: boolean;
 	/** In the order in which they were reached. */
 	readonly lampPosts: readonly { readonly id: string }[];
-	/** Sent in the tick before. */
-	readonly messages: ReadonlySet<string>;
+	/** Sent in the tick before; the interpreter fills them in. */
+	messages: ReadonlySet<string>;
 }

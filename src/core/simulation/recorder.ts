@@ -9,7 +9,17 @@ import type { Sentence } from '../sentence';
 import type { Worked } from '../steps/definition';
 import type { Pose } from '../world/contact';
 import type { StandingCrate } from '../world/crates';
-import type { Bump, CrateTrace, Logged, Note, SensedColumns, Span, Tone, Trace } from './attempt';
+import type {
+	Bump,
+	CrateTrace,
+	Logged,
+	Note,
+	RecordedPose,
+	SensedColumns,
+	Span,
+	Tone,
+	Trace
+} from './attempt';
 import {
 	fullTraceSeconds,
 	maximumInstants,
@@ -59,15 +69,25 @@ export class Recorder implements Observer<Open> {
 	}
 
 	started(instruction: Instruction, start: number, values: Worked): Open {
-		const speedAtStart = Math.abs(this.robot.speed);
-		const open = { instruction, start, values, from: { ...this.pose }, speedAtStart };
+		const open = this.openOf(instruction, start, values);
 		this.running.add(open);
 		return open;
 	}
 
+	private openOf(instruction: Instruction, start: number, values: Worked): Open {
+		const speedAtStart = Math.abs(this.robot.speed);
+		return { instruction, start, values, from: { ...this.pose }, speedAtStart };
+	}
+
 	ended(open: Open, end: number): void {
 		this.running.delete(open);
-		this.close(open, end, true);
+		this.keepSpan(open, end, { ...this.pose }, true);
+	}
+
+	ran(instruction: Instruction, time: number, values: Worked): void {
+		if (this.spans.length >= maximumInstants) return;
+		const open = this.openOf(instruction, time, { ...values });
+		this.keepSpan(open, time, open.from, true);
 	}
 
 	ranWithoutWaiting(loop: Instruction): void {
@@ -106,7 +126,7 @@ export class Recorder implements Observer<Open> {
 
 	/** Ends the steps that are still in progress when the attempt ends. */
 	closeAll(end: number): void {
-		for (const open of this.running) this.close(open, end, false);
+		for (const open of this.running) this.keepSpan(open, end, { ...this.pose }, false);
 		this.running.clear();
 		this.tones = this.tones.filter(({ time }) => time < end);
 	}
@@ -162,10 +182,12 @@ export class Recorder implements Observer<Open> {
 		columns.battery[length] = robot.battery;
 		columns.leftLamp[length] = robot.leftLamp;
 		columns.rightLamp[length] = robot.rightLamp;
-		this.readings.forEach((reading, index) => {
-			this.sensedColumns[index]![length] = numberOf(robot.read(reading));
-		});
-		this.crates.forEach(({ pose }, index) => keepPose(this.crateMoments[index]!, time, pose));
+		for (let i = 0; i < this.readings.length; i++) {
+			this.sensedColumns[i]![length] = numberOf(robot.read(this.readings[i]!));
+		}
+		for (let i = 0; i < this.crates.length; i++) {
+			keepPose(this.crateMoments[i]!, time, this.crates[i]!.pose);
+		}
 		this.length += 1;
 	}
 
@@ -198,7 +220,7 @@ export class Recorder implements Observer<Open> {
 		return Object.fromEntries(columns) as Trace;
 	}
 
-	private close(open: Open, end: number, isComplete: boolean): void {
+	private keepSpan(open: Open, end: number, to: RecordedPose, isComplete: boolean): void {
 		const { instruction, start, from, values, speedAtStart } = open;
 		const most = end === start ? maximumInstants : maximumSpans;
 		if (this.spans.length >= most) return;
@@ -211,7 +233,7 @@ export class Recorder implements Observer<Open> {
 			start,
 			end,
 			from,
-			to: { ...this.pose },
+			to,
 			speedAtStart,
 			speedAtEnd: Math.abs(this.robot.speed),
 			isComplete

@@ -20,7 +20,7 @@ export const bumpPause = 0.25;
 export const bumpHold = 0.1;
 export const touchHold = 0.3;
 /** Records kept at most of steps that took no time, and of all: a loop could make millions. */
-export const maximumInstants = 20_000;
+export const maximumInstants = 3000;
 export const maximumSpans = 60_000;
 /** Touches that an attempt has at most. */
 export const maximumTouches = 200;

@@ -6,6 +6,7 @@
 import type { Course, LampPost } from '../course/course';
 import { Interpreter } from '../interpreter/interpreter';
 import { compile } from '../interpreter/program';
+import type { Signals } from '../interpreter/triggers';
 import { robotDocument, type RobotDocument } from '../robots/robot-document';
 import type { Plan } from '../plan/plan';
 import { Random } from '../random/random';
@@ -61,7 +62,18 @@ class Simulation {
 	private readonly interpreter: Interpreter;
 	private readonly limitTicks: number;
 	private readonly touches: readonly number[];
+	private touched = 0;
+	private readonly isOnTable: boolean;
 	private readonly reached: { id: string; time: number }[] = [];
+	/** One object for all ticks. */
+	private readonly signals: Signals = {
+		time: 0,
+		bumps: 0,
+		touches: 0,
+		isEdgeAhead: false,
+		lampPosts: this.reached,
+		messages: new Set()
+	};
 	private waitingPosts: readonly LampPost[];
 	private tickNumber = 0;
 	private pathLength = 0;
@@ -89,17 +101,17 @@ class Simulation {
 		setDown(this.pose, this.robot.placing);
 		this.floor = new Floor(course.walls, this.crates, this.robot, this.pose);
 		const dice = new Random(seed ^ diceSeed);
-		const program = compile(plan, only);
+		const program = compile(plan, abilities, only);
 		this.recorder = new Recorder(this.robot, this.pose, this.crates, [...program.readings]);
 		this.interpreter = new Interpreter({
 			program,
 			robot: this.robot,
-			abilities,
 			observer: this.recorder,
 			chance: () => dice.between(0, 1)
 		});
 		this.limitTicks = Math.round((limit ?? defaultLimit) * tickRate);
 		this.waitingPosts = course.lampPosts;
+		this.isOnTable = course.table !== null;
 		this.touches = (rehearsal.touches ?? []).toSorted((a, b) => a - b);
 		this.robot.onPlay = (notes, volume) => this.recorder.played(this.time, notes, volume);
 	}
@@ -146,24 +158,23 @@ class Simulation {
 			this.pathLength += Math.abs(robot.speed) * tick;
 			if (floor.touching) this.touch(floor.touching);
 			if (this.waitingPosts.length > 0) this.lightPosts();
-			if (!this.rehearsal.course.table) continue;
+			if (!this.isOnTable) continue;
 			this.dropCrates();
 			if (scene.ground.isBeyondEdge(pose.x, pose.y)) return this.fell();
 		}
 	}
 
 	private runChains(): void {
-		const { scene, touches, time, recorder, reached } = this;
-		const touched = touches.filter((touch) => touch <= time);
+		const { scene, touches, time, recorder, signals } = this;
+		while (this.touched < touches.length && touches[this.touched]! <= time) this.touched += 1;
+		const lastTouched = this.touched > 0 ? touches[this.touched - 1]! : -Infinity;
+		scene.isTouched = time - lastTouched <= touchHold;
 		scene.isBumped = time - this.lastTouch <= bumpHold;
-		scene.isTouched = touched.length > 0 && time - touched.at(-1)! <= touchHold;
-		this.interpreter.tick({
-			time,
-			bumps: recorder.bumps.length,
-			touches: touched.length,
-			isEdgeAhead: this.robot.seesEdge,
-			lampPosts: reached
-		});
+		signals.time = time;
+		signals.bumps = recorder.bumps.length;
+		signals.touches = this.touched;
+		signals.isEdgeAhead = this.isOnTable && this.robot.seesEdge;
+		this.interpreter.tick(signals);
 	}
 
 	/**
@@ -179,7 +190,7 @@ class Simulation {
 		}
 		if (!robot.isStill) return false;
 		if (!interpreter.isWaiting) return true;
-		const touchesToCome = this.touches.some((touch) => touch > this.time);
+		const touchesToCome = this.touched < this.touches.length;
 		return !interpreter.isTicking && !robot.isPlaying && !touchesToCome;
 	}
 

@@ -132,8 +132,15 @@ export const whenLampPost: StepDefinition = {
 	glyph: 'M12 21V9M9 21h6M12 9l-3-3 3-3 3 3zM5 6H3M21 6h-2',
 	values: { post: name('lampPost', '') },
 	watch: ({ text }) => {
-		const isMeant = ({ id }: { readonly id: string }) => text('post') === '' || id === text('post');
-		return whenMore(({ lampPosts }) => lampPosts.filter(isMeant).length);
+		let seen = 0;
+		return {
+			hasFired({ lampPosts }) {
+				if (lampPosts.length === seen) return false;
+				const reached = lampPosts.slice(seen);
+				seen = lampPosts.length;
+				return text('post') === '' || reached.some(({ id }) => id === text('post'));
+			}
+		};
 	}
 };
 

@@ -23,6 +23,9 @@ interface Layer {
 
 export class Ground {
 	private readonly layers: readonly Layer[];
+	private lastX = NaN;
+	private lastY = NaN;
+	private lastSeen: Seen = { colour: 'white', brightness: brightnessOf.white };
 	private readonly table: ((x: number, y: number) => number) | undefined;
 
 	constructor(course: Pick<Course, 'tapes' | 'patches' | 'table'>) {
@@ -40,8 +43,20 @@ export class Ground {
 		this.table = course.table ? depthInPolygon(course.table) : undefined;
 	}
 
-	/** Tape covers patches, patches cover paper; at an edge the spot sees some of both. */
+	/**
+	 * Tape covers patches, patches cover paper; at an edge the spot sees some of both. What is seen
+	 * at one place is remembered, since colour, brightness and recorder ask for it in the same tick.
+	 */
 	seenAt(x: number, y: number): Seen {
+		if (x !== this.lastX || y !== this.lastY) {
+			this.lastX = x;
+			this.lastY = y;
+			this.lastSeen = this.lookAt(x, y);
+		}
+		return this.lastSeen;
+	}
+
+	private lookAt(x: number, y: number): Seen {
 		let colour: FloorColour = 'white';
 		let brightness = brightnessOf.white;
 		for (const layer of this.layers) {
@@ -59,40 +74,66 @@ export class Ground {
 	}
 }
 
-/** Squared distance from a point to the piece of line from (x1, y1) to (x2, y2). */
-function squaredGap(x: number, y: number, x1: number, y1: number, x2: number, y2: number): number {
-	const dx = x2 - x1;
-	const dy = y2 - y1;
-	const squared = dx * dx + dy * dy;
-	const along = squared > 0 ? ((x - x1) * dx + (y - y1) * dy) / squared : 0;
-	const part = Math.max(0, Math.min(1, along));
-	const gapX = x - x1 - part * dx;
-	const gapY = y - y1 - part * dy;
-	return gapX * gapX + gapY * gapY;
+/** Side of the square cells that remember which pieces of a line can be nearest, metres. */
+const cell = 0.05;
+const halfDiagonal = (cell / 2) * Math.SQRT2;
+
+/** A piece of a line: where it begins, its way, and 1 / length². */
+type Piece = readonly [number, number, number, number, number];
+
+/** Distance to a line of many pieces. */
+function distanceToLine(line: readonly Point[]): (x: number, y: number) => number {
+	const pieces = line.slice(1).map(([x2, y2], index): Piece => {
+		const [x1, y1] = line[index]!;
+		const squared = (x2 - x1) ** 2 + (y2 - y1) ** 2;
+		return [x1, y1, x2 - x1, y2 - y1, squared > 0 ? 1 / squared : 0];
+	});
+	const cells = new Map<number, readonly Piece[]>();
+
+	/** Those that can be nearest from anywhere in this cell. */
+	function piecesFor(column: number, row: number): readonly Piece[] {
+		const key = column * 65_536 + row;
+		const known = cells.get(key);
+		if (known) return known;
+		const gaps = pieces.map((piece) => gapTo(piece, (column + 0.5) * cell, (row + 0.5) * cell));
+		const most = Math.min(...gaps) + 2 * halfDiagonal;
+		const near = pieces.filter((_, index) => gaps[index]! <= most);
+		cells.set(key, near);
+		return near;
+	}
+
+	return (x, y) => {
+		const near = piecesFor(Math.floor(x / cell), Math.floor(y / cell));
+		let nearest = Infinity;
+		for (let i = 0; i < near.length; i++) nearest = Math.min(nearest, gapTo(near[i]!, x, y));
+		return nearest;
+	};
 }
 
-function distanceToLine(line: readonly Point[]): (x: number, y: number) => number {
-	const numbers = Float64Array.from(line.flat());
-	return (x, y) => {
-		let nearest = Infinity;
-		for (let i = 0; i + 3 < numbers.length; i += 2) {
-			const [x1, y1, x2, y2] = [numbers[i]!, numbers[i + 1]!, numbers[i + 2]!, numbers[i + 3]!];
-			nearest = Math.min(nearest, squaredGap(x, y, x1, y1, x2, y2));
-		}
-		return Math.sqrt(nearest);
-	};
+function gapTo(piece: Piece, x: number, y: number): number {
+	const px = x - piece[0];
+	const py = y - piece[1];
+	const along = Math.max(0, Math.min(1, (px * piece[2] + py * piece[3]) * piece[4]));
+	const gapX = px - along * piece[2];
+	const gapY = py - along * piece[3];
+	return Math.sqrt(gapX * gapX + gapY * gapY);
 }
 
 /** Distance to the outline, positive inside. */
 function depthInPolygon(corners: readonly Point[]): (x: number, y: number) => number {
 	const toOutline = distanceToLine([...corners, corners[0]!]);
-	return (x, y) => {
-		let isInside = false;
-		corners.forEach(([x1, y1], index) => {
-			const [x2, y2] = corners[(index + 1) % corners.length]!;
-			const crosses = y1 > y !== y2 > y && x < ((x2 - x1) * (y - y1)) / (y2 - y1) + x1;
-			if (crosses) isInside = !isInside;
-		});
-		return isInside ? toOutline(x, y) : -toOutline(x, y);
-	};
+	return (x, y) => (isInside(corners, x, y) ? toOutline(x, y) : -toOutline(x, y));
+}
+
+/** A ray to the east crosses the outline of what it starts in an odd number of times. */
+function isInside(corners: readonly Point[], x: number, y: number): boolean {
+	let inside = false;
+	for (let i = 0, before = corners.length - 1; i < corners.length; before = i++) {
+		const x1 = corners[before]![0];
+		const y1 = corners[before]![1];
+		const x2 = corners[i]![0];
+		const y2 = corners[i]![1];
+		if (y1 > y !== y2 > y && x < ((x2 - x1) * (y - y1)) / (y2 - y1) + x1) inside = !inside;
+	}
+	return inside;
 }

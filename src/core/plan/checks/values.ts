@@ -4,7 +4,7 @@ import { eachName, parse, type Node } from '../../expressions/expression';
 import { fits, isPlain, nameOfType, type Type } from '../../expressions/types';
 import { typeOf, type Scope } from '../../expressions/typing';
 import { functions, isReading } from '../../expressions/vocabulary';
-import { workOut } from '../../interpreter/program';
+import { withinRange, workOut } from '../../interpreter/program';
 import { isExpression, type ValueDefinition } from '../../steps/definition';
 import { definitionOf } from '../../steps/catalogue';
 import { wantedType } from '../../steps/values';
@@ -108,10 +108,10 @@ function checkRange(
 	const nothing = { read: () => NaN, variable: () => undefined, chance: () => 0 };
 	const computed = { name, definition, evaluate: compileNode(tree), isSpeed };
 	const worked = workOut(computed, nothing, topSpeed);
-	if (!worked) return [problemAt(here, 'noNumber', {}, { value: name })];
-	if (worked.outside === undefined) return [];
-	const { quantity } = definition;
-	const values = { value: worked.outside, used: Number(worked.value), quantity };
+	if (typeof worked !== 'number') return [problemAt(here, 'noNumber', {}, { value: name })];
+	const used = Number(withinRange(definition, worked));
+	if (used === worked) return [];
+	const values = { value: worked, used, quantity: definition.quantity };
 	return [problemAt(here, 'outOfRange', values, { value: name })];
 }
 

@@ -110,7 +110,8 @@ export class Skiff implements Robot, Firmware {
 	get isStill(): boolean {
 		return (
 			!this.move &&
-			Object.values(this.commands).every((command) => command === 0) &&
+			this.commands[this.plugged.left] === 0 &&
+			this.commands[this.plugged.right] === 0 &&
 			Math.abs(this.leftWheel) < settings.arrivedSpeed &&
 			Math.abs(this.rightWheel) < settings.arrivedSpeed
 		);
