@@ -1,17 +1,13 @@
 /**
- * How fast the trail answers with a plan of 500 steps, in the production build: from the press of a
+ * How fast the trail answers with a plan of 1,000 steps nested ten deep, in the production build: from the press of a
  * key to a laid-out page. Run with `npm run bench:editor`; prints, and fails only when nothing happens.
  */
 import { expect, test } from '@playwright/test';
-import { go, lamp, repeat, right, wait } from '../src/core/testing/sample';
+import { deepPlan } from '../src/core/testing/sample';
 import { openPlan, tag } from './helpers';
 
-const steps = Array.from({ length: 100 }, () =>
-	repeat(2, [go(0.2), right(90), lamp('#38d39f'), wait(0.1)])
-);
-
-test('500 steps', async ({ page }) => {
-	await openPlan(page, steps);
+test('1,000 steps nested ten deep', async ({ page }) => {
+	await openPlan(page, deepPlan().chains[0]!.steps);
 	await expect(tag(page, 'Step 1: Repeat 2 times')).toBeVisible();
 	const times = await page.evaluate(async () => {
 		const frame = () => new Promise((done) => requestAnimationFrame(() => setTimeout(done)));

@@ -63,7 +63,9 @@ test('three steps, values, a move, a rehearsal and undo by keyboard alone', asyn
 	await expect(page.getByRole('textbox', { name: 'Angle' })).toBeFocused();
 	await keyboard.type('7200');
 	await keyboard.press('Enter');
-	await expect(page.getByRole('alert')).toContainText('7,200 does not fit: from -3,600 to 3,600 °.');
+	await expect(page.getByRole('alert')).toContainText(
+		'7,200 does not fit: from -3,600 to 3,600 °.'
+	);
 	await keyboard.press('Control+a');
 	await keyboard.type('45');
 	await keyboard.press('Enter');

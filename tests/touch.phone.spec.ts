@@ -55,3 +55,23 @@ test('nothing is wider than a phone', async ({ page }) => {
 		expect(width, path).toBeLessThanOrEqual(390);
 	}
 });
+
+for (const [width, height] of [
+	[390, 844],
+	[768, 1024]
+] as const) {
+	test(`four taps to a rehearsed plan of two steps, ${width}x${height}`, async ({ page }) => {
+		await page.addInitScript(() =>
+			localStorage.setItem('lantern-step.preferences', JSON.stringify({ level: 'first' }))
+		);
+		await page.setViewportSize({ width, height });
+		await page.goto('/');
+		await page.getByRole('button', { name: 'New plan on Open quay' }).tap();
+		await page.getByRole('option', { name: 'Go forward 30 cm at 40 %' }).tap();
+		await page.getByRole('option', { name: 'Turn right 90°' }).tap();
+		await page.getByRole('button', { name: 'Rehearse' }).tap();
+		await expect(page.getByTestId('outcome')).toContainText(/Ended \d+ cm from the finish ring/);
+		await page.getByRole('button', { name: 'Trail' }).tap();
+		expect(await stepsOf(page)).toHaveLength(2);
+	});
+}

@@ -50,3 +50,16 @@ export const courseOf = (changes: Partial<Course> = {}): Course =>
 		start: { at: [0.4, 0.4], bearing: 0 },
 		...changes
 	});
+
+/** A plan of 1,000 steps, in twenty loops that are nested ten deep. */
+export function deepPlan(): Plan {
+	const level = (depth: number): Step =>
+		repeat(2, [
+			go(0.2),
+			right(90),
+			lamp('#38d39f'),
+			wait(0.1),
+			...(depth < 10 ? [level(depth + 1)] : [])
+		]);
+	return planOf(Array.from({ length: 20 }, () => level(1)));
+}

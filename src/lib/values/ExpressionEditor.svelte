@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** An expression: typed with completion, or put together by tapping its pieces. */
-	import { onDestroy, tick, untrack } from 'svelte';
+	import { onDestroy, onMount, tick, untrack } from 'svelte';
 	import type { Scope } from '$core/expressions/typing';
 	import { isExpression, type Value, type ValueDefinition } from '$core/steps/definition';
 	import { say, t } from '$lib/i18n';
@@ -71,6 +71,7 @@
 		return true;
 	}
 
+	onMount(() => input.focus());
 	onDestroy(() => {
 		if (!isDone && !isEscaped() && text !== first) commit();
 	});

@@ -1,0 +1,306 @@
+import { expect, test, type Page } from '@playwright/test';
+import { definitionOf, stepKinds, triggerKinds } from '../src/core/steps/catalogue';
+import { isExpression } from '../src/core/steps/definition';
+import { go, lamp, repeat, right, wait } from '../src/core/testing/sample';
+import words from '../src/lib/i18n/steps.en.json' with { type: 'json' };
+import { isSaved, news, openPlan, rowsOf, stepsOf, tag } from './helpers';
+
+const atLevel = (page: Page, level: string, more = {}) =>
+	page.addInitScript(
+		(choices) => localStorage.setItem('lantern-step.preferences', JSON.stringify(choices)),
+		{ level, ...more }
+	);
+const wordOf = (key: string) => (words as Record<string, string>)[key]!;
+
+/** Opens the shelf at the end of the first chain and types. */
+async function typeAtBud(page: Page, text: string, bud = tag(page, 'Add a step').first()) {
+	await bud.click();
+	await page.getByRole('combobox', { name: 'Type' }).fill(text);
+}
+
+/** Changes the first value of the row under the keyboard, whatever its kind. */
+async function changeFirstValue(page: Page, kind: string) {
+	if (Object.keys(definitionOf(kind).values).length === 0) return;
+	const chip = page.locator('[role=treeitem]:focus-within [data-chip]').first();
+	const name = (await chip.getAttribute('data-chip'))!;
+	const slot = definitionOf(kind).values[name]!;
+	const before = await chip.innerText();
+	await page.keyboard.press('e');
+	const editor = page.locator('.at-tag');
+	await expect(editor).toBeVisible();
+	if (slot.type === 'choice') await editor.getByRole('button').nth(1).click();
+	else if (slot.type === 'colour') await editor.getByRole('button', { name: 'blue' }).click();
+	else {
+		const isName = slot.type === 'name';
+		const isPitch = slot.type === 'number' && slot.quantity === 'frequency';
+		const isAsked = slot.type === 'condition' || isExpression(slot.initial as never);
+		const typed =
+			slot.type === 'notes'
+				? 'D5:1/2'
+				: isName
+					? 'other'
+					: isAsked
+						? 'bumped'
+						: isPitch
+							? '660'
+							: '3';
+		const field = editor.getByRole('textbox').or(editor.getByRole('combobox')).first();
+		if (slot.type === 'name' && slot.of === 'lampPost') return page.keyboard.press('Escape');
+		await field.fill(typed);
+		await page.keyboard.press('Enter');
+	}
+	await expect(editor).toBeHidden();
+	expect(await chip.innerText(), kind).not.toBe(before);
+}
+
+test('every step is taken from the shelf, given a value, and rehearsed', async ({ page }) => {
+	test.setTimeout(120_000);
+	page.setDefaultTimeout(5000);
+	await atLevel(page, 'full');
+	await openPlan(page, []);
+	let last = tag(page, 'Add a step').first();
+	for (const { kind, isBranch } of stepKinds) {
+		if (isBranch || kind === 'call' || kind === 'end' || kind === 'leave') continue;
+		await last.focus();
+		await page.keyboard.press('Enter');
+		const name = wordOf(`step.${kind}.name`);
+		await page.getByRole('combobox', { name: 'Type' }).fill(wordOf(`step.${kind}.typed`));
+		await page.locator(`[id^="offer-${kind}-"]`).click();
+		await expect(news(page), kind).toContainText('Added');
+		if (definitionOf(kind).hasBody) {
+			// The keyboard goes on inside; the step itself is a row up, or two above its first branch.
+			await expect(page.locator('[role=treeitem]:focus')).toHaveCount(1);
+			await page.keyboard.press('ArrowUp');
+			if (definitionOf(kind).branches) await page.keyboard.press('ArrowUp');
+		}
+		await expect(
+			page.locator('[role=treeitem]:focus [data-chip], [role=treeitem]:focus .tag')
+		).not.toHaveCount(0);
+		await changeFirstValue(page, kind);
+		last = page.locator('[role=treeitem]:focus-within').first();
+		await expect(last, name).toBeVisible();
+	}
+	await page.getByRole('button', { name: 'Rehearse' }).click();
+	await expect(page.getByRole('button', { name: 'Halt' })).toBeVisible();
+	await isSaved(page);
+});
+
+test('every trigger starts a chain of its own', async ({ page }) => {
+	await atLevel(page, 'full');
+	await openPlan(page, [wait(0.2)]);
+	for (const { kind } of triggerKinds) {
+		await tag(page, 'When Run is pressed').first().focus();
+		await page.keyboard.press('n');
+		await page.getByRole('combobox', { name: 'Type' }).fill(wordOf(`step.${kind}.typed`));
+		await page.locator(`[id^="offer-${kind}-"]`).click();
+		await expect(page.getByRole('combobox', { name: 'Type' })).toHaveCount(0);
+		await page.keyboard.press('ArrowUp');
+		await changeFirstValue(page, kind);
+	}
+	await page.locator('[role=treeitem]:focus-within').focus();
+	await page.keyboard.press('r');
+	await expect(page.getByTestId('outcome')).toContainText(/ended|Ended|Nothing/);
+	await isSaved(page);
+});
+
+test('a polygon of any number of sides by keyboard alone, with a variable', async ({ page }) => {
+	await atLevel(page, 'full');
+	await openPlan(page, []);
+	const { keyboard } = page;
+	await tag(page, 'When Run is pressed').focus();
+	for (const typed of ['set sides 6', 'repeat 4', 'go 30', 'right 90']) {
+		await keyboard.press('Enter');
+		await expect(page.getByRole('combobox', { name: 'Type' })).toBeFocused();
+		await keyboard.type(typed);
+		await keyboard.press('Enter');
+		await expect(page.getByRole('combobox', { name: 'Type' })).toHaveCount(0);
+		await expect(page.locator('[role=treeitem]:focus')).toHaveCount(1);
+	}
+	const setExpression = async (chip: string, typed: string) => {
+		for (let i = 0; i < 6; i++) {
+			const at = await page.evaluate(() => (document.activeElement as HTMLElement).dataset.chip);
+			if (at === chip) break;
+			await keyboard.press('Tab');
+		}
+		await keyboard.press('Enter');
+		await expect(page.locator('.at-tag').getByRole('textbox')).toBeFocused();
+		await keyboard.type(typed);
+		await keyboard.press('Enter');
+		await expect(page.locator('.at-tag').getByRole('combobox')).toBeFocused();
+		await keyboard.press('Enter');
+		await expect(page.locator('.at-tag')).toBeHidden();
+	};
+	await setExpression('angle', '360 / sides');
+	await tag(page, /^Step 2: Repeat/).focus();
+	await setExpression('times', 'sides');
+	expect(await stepsOf(page)).toEqual([
+		'1 Step 1: Set sides to 6',
+		'1 Step 2: Repeat sides times',
+		'2 Step 3: Go forward 30 cm at 40 %',
+		'2 Step 4: Turn right (360 ÷ sides)°'
+	]);
+	await keyboard.press('Control+Enter');
+	await page.getByLabel('Speed', { exact: true }).selectOption({ label: '8 ×' });
+	await expect(tag(page, /^Step 3/)).toContainText('6 × ');
+});
+
+test('short-hand is tied in place, or changes nothing', async ({ page }) => {
+	await openPlan(page, []);
+	await typeAtBud(page, 'go 60; right 90; fly; x4');
+	await expect(page.getByRole('alert')).toHaveText(
+		'“fly” was not understood, so nothing was changed.'
+	);
+	await page.keyboard.press('Enter');
+	expect(await stepsOf(page)).toEqual([]);
+	await page.getByRole('combobox', { name: 'Type' }).fill('go 60; right 90; x4');
+	await page.keyboard.press('Enter');
+	await expect(tag(page, /^Step 1/)).toBeFocused();
+	expect(await stepsOf(page)).toEqual([
+		'1 Step 1: Repeat 4 times',
+		'2 Step 2: Go forward 60 cm at 40 %',
+		'2 Step 3: Turn right 90°'
+	]);
+});
+
+test('select, wrap, unwrap, duplicate, switch off, comment, fold, search, copy and paste', async ({
+	page,
+	context
+}) => {
+	await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+	await openPlan(page, [go(0.2), right(90), lamp('#ff6b5c'), repeat(2, [wait(0.5)])]);
+	const { keyboard } = page;
+	await tag(page, /^Step 1/).focus();
+	await keyboard.press('Shift+ArrowDown');
+	await expect(news(page)).toHaveText('2 steps selected.');
+	await keyboard.press('w');
+	await expect(tag(page, /^Step 1: Repeat 4 times/)).toBeFocused();
+	expect((await stepsOf(page)).slice(0, 4)).toEqual([
+		'1 Step 1: Repeat 4 times',
+		'2 Step 2: Go forward 20 cm at 40 %',
+		'2 Step 3: Turn right 90°',
+		'1 Step 4: Lamp coral'
+	]);
+	await keyboard.press('d');
+	expect(await stepsOf(page)).toHaveLength(9);
+	await keyboard.press('u');
+	expect(await stepsOf(page)).toHaveLength(8);
+	await keyboard.press('Control+z');
+	await keyboard.press('Control+z');
+
+	await tag(page, /^Step 4/).focus();
+	await keyboard.press('o');
+	await expect(tag(page, 'Step 4: Lamp coral, off')).toBeFocused();
+	await keyboard.press('c');
+	await page.getByLabel('Comment').fill('for the harbour');
+	await keyboard.press('Enter');
+	await expect(page.getByText('for the harbour')).toBeVisible();
+	await tag(page, /^Step 1/).focus();
+	await keyboard.press('f');
+	await expect(tag(page, /^Step 2/)).toHaveCount(0);
+	await keyboard.press('/');
+	await page.getByRole('searchbox').fill('turn');
+	await keyboard.press('Enter');
+	await expect(tag(page, /^Step 3: Turn/)).toBeVisible();
+	await keyboard.press('Escape');
+	await expect(tag(page, /^Step 3: Turn/)).toBeFocused();
+
+	await keyboard.press('Control+c');
+	await expect(news(page)).toHaveText('Copied: Turn right 90°.');
+	await openPlan(page, [lamp('#4aa8ff')]);
+	await tag(page, /^Step 1/).focus();
+	await keyboard.press('Control+v');
+	await expect(tag(page, 'Step 2: Turn right 90°')).toBeFocused();
+	await page.evaluate(() => navigator.clipboard.writeText('go 10; wait 2'));
+	await keyboard.press('Control+v');
+	expect((await stepsOf(page)).slice(2)).toEqual([
+		'1 Step 3: Go forward 10 cm at 40 %',
+		'1 Step 4: Wait 2 s'
+	]);
+	await isSaved(page);
+});
+
+test('problems are said on the tag and in one list, and mended by a tap', async ({ page }) => {
+	await atLevel(page, 'full');
+	await openPlan(page, []);
+	await typeAtBud(page, 'forever; go 20; log');
+	await page.keyboard.press('Enter');
+	const reached = page.getByText('This is never reached: the loop before it goes on forever.');
+	await expect(reached).toBeVisible();
+	await page.getByRole('button', { name: /problems?: show all/ }).click();
+	const list = page.getByTestId('problems');
+	await expect(list).toContainText('Step 1: Forever');
+	await list.getByRole('button', { name: 'Step 2: Go forward 20 cm at 40 %' }).click();
+	await expect(tag(page, /^Step 2/)).toBeFocused();
+	await page.getByRole('button', { name: 'Move it into the loop' }).first().click();
+	await expect(reached).toHaveCount(0);
+	expect((await stepsOf(page))[1]).toBe('2 Step 2: Go forward 20 cm at 40 %');
+	await page.getByRole('button', { name: 'Undo' }).click();
+	await expect(reached).toBeVisible();
+
+	// Another robot marks steps; it never deletes them.
+	await page.getByRole('button', { name: /^Robot:/ }).click();
+	await page.getByRole('radio', { name: /Skiff Lite/ }).check();
+	await page.keyboard.press('Escape');
+	await page.getByRole('button', { name: /problems: show all/ }).click();
+	await expect(list).toContainText('This robot cannot count its wheels');
+	expect(await stepsOf(page)).toHaveLength(3);
+});
+
+test('levels change the shelf, never the plan; a pinned shelf is dragged from; help shows', async ({
+	page
+}) => {
+	await openPlan(page, [repeat(2, [go(0.2)])]);
+	const before = await rowsOf(page);
+	await page.getByRole('radio', { name: 'First' }).click();
+	await expect(page.getByRole('option', { name: 'Turn left 90°' })).toBeVisible();
+	await expect(page.getByRole('combobox', { name: 'Type' })).toHaveCount(0);
+	await page.getByRole('radio', { name: 'Full' }).click();
+	await page.getByRole('radio', { name: 'Further' }).click();
+	expect(await rowsOf(page)).toEqual(before);
+
+	await page.getByRole('button', { name: 'Keep the shelf open' }).click();
+	const offer = (await page.getByRole('option', { name: /^Turn right/ }).boundingBox())!;
+	const row = (await tag(page, /^Step 2/).boundingBox())!;
+	await page.mouse.move(offer.x + 30, offer.y + 15);
+	await page.mouse.down();
+	await page.mouse.move(offer.x + 20, offer.y - 20, { steps: 3 });
+	await page.mouse.move(row.x + 100, row.y + 6, { steps: 6 });
+	await page.mouse.up();
+	expect(await stepsOf(page)).toEqual([
+		'1 Step 1: Repeat 2 times',
+		'2 Step 2: Turn right 90°',
+		'2 Step 3: Go forward 20 cm at 40 %'
+	]);
+	await tag(page, /^Step 2/).focus();
+	await page.keyboard.press('h');
+	await expect(page.getByTestId('help')).toContainText('Turns on the spot by the gyro');
+	await expect(page.getByTestId('help').locator('polyline.trace')).toHaveCount(1);
+	await page.keyboard.press('Escape');
+	await page.keyboard.press('?');
+	await expect(page.getByRole('dialog', { name: 'Shortcuts' })).toContainText('Wrap in a repeat');
+});
+
+test('a saved plan becomes a routine; a hand touches the robot while it runs', async ({ page }) => {
+	await atLevel(page, 'full');
+	await openPlan(page, [wait(3)]);
+	await tag(page, 'When Run is pressed').focus();
+	await page.keyboard.press('n');
+	await page.getByRole('button', { name: 'Take in a saved plan as a routine' }).click();
+	await page.getByRole('button', { name: /^Carry the first lamp/ }).click();
+	await expect(tag(page, 'Routine Carry the first lamp, inputs none')).toBeVisible();
+	await typeAtBud(page, 'carry');
+	await page.keyboard.press('Enter');
+	await expect(tag(page, 'Step 2: Carry the first lamp')).toBeVisible();
+
+	await page.keyboard.press('n');
+	await page.getByRole('combobox', { name: 'Type' }).fill('touch');
+	await page.keyboard.press('Enter');
+	await expect(page.locator('[role=treeitem]:focus')).toHaveCount(1);
+	await page.keyboard.press('Enter');
+	await page.getByRole('combobox', { name: 'Type' }).fill('log touched');
+	await page.keyboard.press('Enter');
+	await page.keyboard.press('Control+Enter');
+	await page.getByRole('button', { name: 'Touch the robot' }).click();
+	await expect(page.getByTestId('log')).toContainText('touched');
+	await expect(page.getByRole('button', { name: 'Halt' })).toBeVisible();
+});
