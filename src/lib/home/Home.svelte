@@ -222,11 +222,13 @@
 	</main>
 </div>
 
-<RenameDialog
-	document={renaming}
-	onclose={() => (renaming = null)}
-	onrename={(id, name) => act(() => request('PATCH', `/api/documents/${id}`, { name }))}
-/>
+{#if renaming}
+	<RenameDialog
+		document={renaming}
+		onclose={() => (renaming = null)}
+		onrename={(id, name) => act(() => request('PATCH', `/api/documents/${id}`, { name }))}
+	/>
+{/if}
 
 <style>
 	.home {

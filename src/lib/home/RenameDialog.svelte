@@ -8,21 +8,21 @@
 		onclose,
 		onrename
 	}: {
-		document: Listed | null;
+		document: Listed;
 		onclose: () => void;
 		onrename: (id: string, name: string) => Promise<unknown>;
 	} = $props();
 
-	let name = $derived(document?.name ?? '');
+	let name = $derived(document.name);
 
 	async function submit(event: SubmitEvent) {
 		event.preventDefault();
-		if (document && name.trim()) await onrename(document.id, name);
+		if (name.trim()) await onrename(document.id, name);
 		onclose();
 	}
 </script>
 
-<Dialog open={document !== null} onOpenChange={({ open }) => !open && onclose()}>
+<Dialog open onOpenChange={({ open }) => !open && onclose()}>
 	<Portal>
 		<Dialog.Positioner class="middle">
 			<Dialog.Content class="panel dialog">

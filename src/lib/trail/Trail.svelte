@@ -19,7 +19,7 @@
 	import TrailBar from './TrailBar.svelte';
 	import TrailRow from './TrailRow.svelte';
 	import { VisibleRows } from './visible-rows.svelte';
-	import { phrase, wordsOf } from './words';
+	import { budWords, phrase, wordsOf } from './words';
 
 	let { bench, onshortcuts }: { bench: Workbench; onshortcuts: () => void } = $props();
 
@@ -349,10 +349,7 @@
 			return row.number ? `${t('trail.number', { number: row.number })}: ${words}` : words;
 		}
 		if (row.type === 'head') return row.trigger ? wordsOf(row.trigger) : t('check.unlit');
-		if (!row.owner) return t('trail.bud');
-		const { branches, isBranch } = definitionOf(row.owner.kind);
-		if (branches) return t('trail.budBranch');
-		return t(isBranch ? 'trail.budInBranch' : 'trail.budIn');
+		return budWords(row.owner);
 	}
 
 	function onclick(event: MouseEvent & { currentTarget: HTMLElement }, row: Row) {

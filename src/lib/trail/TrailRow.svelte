@@ -14,6 +14,7 @@
 	import { indent, type Row } from './rows';
 	import type { Opening } from './Sheet.svelte';
 	import StepTag from './StepTag.svelte';
+	import { budWords } from './words';
 
 	let {
 		bench,
@@ -63,13 +64,6 @@
 
 	const openValue = (step: string) => (name: string, anchor: HTMLElement) =>
 		onopen({ type: 'value', step, name, anchor });
-
-	function budWords(): string {
-		if (row.type !== 'bud' || !row.owner) return t('trail.bud');
-		const { branches, isBranch } = definitionOf(row.owner.kind);
-		if (branches) return t('trail.budBranch');
-		return t(isBranch ? 'trail.budInBranch' : 'trail.budIn');
-	}
 
 	/** What closes a loop: how often, or until when. */
 	function knot(): string {
@@ -131,7 +125,7 @@
 {:else}
 	<div class="line bud-line" class:first={preferences.level === 'first'}>
 		<span class="bud-mark" aria-hidden="true"><Plus size={16} /></span>
-		{#if preferences.level !== 'first'}<span class="bud-words">{budWords()}</span>{/if}
+		{#if preferences.level !== 'first'}<span class="bud-words">{budWords(row.owner)}</span>{/if}
 		{#if knot()}<span class="knot" aria-hidden="true">{knot()}</span>{/if}
 	</div>
 {/if}

@@ -2,7 +2,7 @@
 import type { Step } from '$core/plan/plan';
 import { definitionOf } from '$core/steps/catalogue';
 import type { Level, ValueDefinition, Values } from '$core/steps/definition';
-import { hasMessage, partsOf, type Part } from '$lib/i18n';
+import { hasMessage, partsOf, t, type Part } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
 import { showValue } from '$lib/values/format';
 
@@ -72,4 +72,12 @@ export function wordsOf(step: Step): string {
 	const made = phrase(step.kind, step.values);
 	words.set(step, made);
 	return made;
+}
+
+/** What can be added at the end of what hangs in this step; null for a chain. */
+export function budWords(owner: Step | null): string {
+	if (!owner) return t('trail.bud');
+	const { branches, isBranch } = definitionOf(owner.kind);
+	if (branches) return t('trail.budBranch');
+	return t(isBranch ? 'trail.budInBranch' : 'trail.budIn');
 }
