@@ -72,6 +72,54 @@ for (const colorScheme of ['light', 'dark'] as const) {
 		await expect(page.getByRole('dialog')).toBeVisible();
 		expect(await violations(page)).toEqual([]);
 	});
+
+	test(`axe finds nothing at any level, in sheets and editors, ${colorScheme}`, async ({
+		page
+	}) => {
+		test.setTimeout(120_000);
+		await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+		await page.goto('/plans/colours-on-the-quay');
+		await page.getByRole('radio', { name: 'First' }).click();
+		expect(await violations(page), 'First').toEqual([]);
+		await page.getByRole('radio', { name: 'Full' }).click();
+		await page.getByRole('button', { name: 'Keep the shelf open' }).click();
+		expect(await violations(page), 'Full, shelf pinned').toEqual([]);
+		await page.getByRole('button', { name: 'Keep the shelf open' }).click();
+
+		const sheet = page.locator('.at-tag');
+		const look = async (name: string) => {
+			await expect(sheet).toBeVisible();
+			expect(await violations(page), name).toEqual([]);
+			await page.keyboard.press('Escape');
+			await expect(sheet).toBeHidden();
+		};
+		await page.getByRole('button', { name: /^Until: floor colour = red/ }).click();
+		await look('expression');
+		await tag(page, /^Step 1/).focus();
+		await page.keyboard.press('h');
+		await look('help');
+		await page.keyboard.press('n');
+		await look('triggers');
+		await page.keyboard.press('c');
+		await look('comment');
+		await tag(page, 'When Run is pressed').focus();
+		await page.keyboard.press('Enter');
+		await page.getByRole('combobox', { name: 'Type' }).fill('melody; forever; set n 3');
+		await page.keyboard.press('Enter');
+		for (const chip of ['notes', 'variable']) {
+			await page.locator(`[data-chip=${chip}]`).first().click();
+			await look(chip);
+		}
+		await page.getByRole('button', { name: /problems?: show all/ }).click();
+		await look('problems');
+		await page.getByRole('button', { name: /^Robot:/ }).click();
+		expect(await violations(page), 'robot').toEqual([]);
+		await page.keyboard.press('Escape');
+		await tag(page, 'When Run is pressed').focus();
+		await page.keyboard.press('?');
+		await expect(page.getByRole('dialog', { name: 'Shortcuts' })).toBeVisible();
+		expect(await violations(page), 'shortcuts').toEqual([]);
+	});
 }
 
 test('the first view of the workbench loads at most 250 kB of compressed script', async ({

@@ -123,7 +123,7 @@ test('tags are dragged into and out of a loop, aside, between chains, and away',
 		'2 Step 2: Go forward 20 cm at 40 %',
 		'2 Step 3: Lamp coral',
 		'2 Step 4: Turn right 90°',
-		'1 Step 5: Tone 440 Hz for 0.5 s'
+		'1 Step 5: Tone 440 Hz for 0.5 s, wait for it'
 	]);
 	await drag(page, /Go forward/, await above(page, /Repeat/));
 	expect((await stepsOf(page))[0]).toBe('1 Step 1: Go forward 20 cm at 40 %');
@@ -132,11 +132,11 @@ test('tags are dragged into and out of a loop, aside, between chains, and away',
 	await drag(page, /Tone/, { x: pane.x + pane.width / 2, y: pane.y + pane.height - 30 });
 	const rows = await rowsOf(page);
 	expect(rows).toContain('1 Not tied to a trigger, so it will not run.');
-	expect(rows.at(-2)).toBe('1 Step 5: Tone 440 Hz for 0.5 s');
+	expect(rows.at(-2)).toBe('1 Step 5: Tone 440 Hz for 0.5 s, wait for it');
 	await drag(page, /Go forward/, await above(page, /Tone/));
 	expect((await stepsOf(page)).slice(-2)).toEqual([
 		'1 Step 4: Go forward 20 cm at 40 %',
-		'1 Step 5: Tone 440 Hz for 0.5 s'
+		'1 Step 5: Tone 440 Hz for 0.5 s, wait for it'
 	]);
 	await page.getByRole('button', { name: 'Tie it to the lit chain' }).click();
 	expect(await rowsOf(page)).not.toContain('1 Not tied to a trigger, so it will not run.');

@@ -27,7 +27,7 @@ export const repeat = (times: number, body: Step[]): Step => step('repeat', { ti
 export const trigger = (): Step => step('whenRunPressed');
 
 /** A plan for the sample Skiff with one lit chain of these steps. */
-export const planOf = (steps: Step[], name = 'Quay there and back'): Plan => ({
+export const planOf = (steps: readonly Step[], name = 'Quay there and back'): Plan => ({
 	format: planFormat,
 	version: 1,
 	name,

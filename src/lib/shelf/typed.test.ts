@@ -10,6 +10,8 @@ it.each([
 	['left 45', 'turn', { direction: 'left', angle: 45 }],
 	['lamp blue', 'lamp', { colour: '#4aa8ff' }],
 	['tone 880 0,5', 'tone', { pitch: 880, length: 0.5 }],
+	['tone a4 2', 'tone', { pitch: 440, length: 2 }],
+	['set n 5', 'set', { variable: 'n', value: 5 }],
 	['repeat 3', 'repeat', { times: 3 }],
 	['wait', 'wait', { duration: 1 }]
 ])('"%s" means %s', (text, kind, values) => {

@@ -15,7 +15,14 @@ import {
 	type Values
 } from '$core/steps/definition';
 import { t } from '$lib/i18n';
-import { choiceWord, colourName, lampColours, readNumber, toStored } from '$lib/values/format';
+import {
+	choiceWord,
+	colourName,
+	lampColours,
+	readFor,
+	readNumber,
+	toStored
+} from '$lib/values/format';
 
 export interface Offer {
 	readonly definition: StepDefinition;
@@ -86,6 +93,7 @@ function matchStep(
 	for (const word of words) {
 		const number = readNumber(word);
 		if (!Number.isNaN(number)) numbers.push(number);
+		else if (score > 0 && isPitch(definition, word)) numbers.push(readFor('frequency', word));
 		else if (names.includes(word)) score += 3;
 		else if (names.some((name) => name.startsWith(word))) score += 2;
 		else if (setByWord(definition, values, word, score > 0)) score += 2;
@@ -97,6 +105,14 @@ function matchStep(
 	}
 	return setNumbers(definition, values, numbers) ? { score, values } : null;
 }
+
+/** "tone A4": the name of a note, where a pitch is wanted. */
+const isPitch = (definition: StepDefinition, word: string): boolean =>
+	/\d$/.test(word) &&
+	Object.values(definition.values).some(
+		(slot) => slot.type === 'number' && slot.quantity === 'frequency'
+	) &&
+	!Number.isNaN(readFor('frequency', word));
 
 const units = new Set(['cm', '%', '°', 's', 'hz', 'at', 'to', 'by', '×', 'x', 'times']);
 

@@ -5,7 +5,7 @@
 	import type { NumberDefinition } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
 	import AngleDial from './AngleDial.svelte';
-	import { readNumber, shownRange, toShown, toStored, unitOf } from './format';
+	import { readFor, shownRange, toShown, toStored, unitOf } from './format';
 
 	let {
 		definition,
@@ -51,7 +51,7 @@
 	const looksLikeExpression = (text: string) => /[\p{L}(*/×÷]|\d\s*[+-]/u.test(text);
 
 	function refusalOf(text: string): string {
-		const number = readNumber(text);
+		const number = readFor(quantity, text);
 		if (Number.isNaN(number)) {
 			if (onexpression && looksLikeExpression(text)) return '';
 			return t('value.notANumber', { example: shown });
@@ -71,7 +71,7 @@
 	function takeTyped(): boolean {
 		if (typed === null) return true;
 		if (refusal) return false;
-		const number = readNumber(typed);
+		const number = readFor(quantity, typed);
 		if (Number.isNaN(number)) {
 			onexpression?.(typed);
 			return false;
@@ -159,6 +159,7 @@
 	role={refusal ? 'alert' : undefined}
 >
 	{refusal || t('value.range', { ...range, unit })}
+	{#if quantity === 'frequency'}{t('value.orNote')}{/if}
 </p>
 
 <style>

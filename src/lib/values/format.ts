@@ -8,6 +8,7 @@ import {
 	type Value,
 	type ValueDefinition
 } from '$core/steps/definition';
+import { pitchOf, readNotes } from '$core/steps/notes';
 import { hasMessage, t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
 import { showExpression } from './expression-words';
@@ -132,6 +133,15 @@ export function choiceWord(kind: string, name: string, option: string): string {
 export function valueName(kind: string, name: string): string {
 	const key = `step.${kind}.${name}`;
 	return hasMessage(key) ? t(key) : name;
+}
+
+/** A number as `readNumber`; for a pitch, the name of a note does as well: "A4", "c#5", "G". */
+export function readFor(quantity: Quantity, text: string): number {
+	const number = readNumber(text);
+	if (quantity !== 'frequency' || !Number.isNaN(number)) return number;
+	const notes = readNotes(text);
+	const name = notes.ok && notes.value.length === 1 ? notes.value[0]!.name : null;
+	return name ? Number(pitchOf(name).toFixed(1)) : NaN;
 }
 
 /** Reads what a person typed, with a point or a comma. NaN when it is no number. */
