@@ -23,7 +23,6 @@
 	import { findStep } from '$core/plan/places';
 	import type { Values } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
-	import HelpCard from '$lib/help/HelpCard.svelte';
 	import { preferences } from '$lib/preferences.svelte';
 	import Shelf from '$lib/shelf/Shelf.svelte';
 	import { valueName } from '$lib/values/format';
@@ -153,7 +152,10 @@
 						onclose={() => onclose()}
 					/>
 				{:else if opening?.type === 'help'}
-					<HelpCard kind={opening.kind} />
+					{@const { kind } = opening}
+					{#await import('$lib/help/HelpCard.svelte') then { default: HelpCard }}
+						<HelpCard {kind} />
+					{/await}
 				{:else if opening?.type === 'plans'}
 					<PlanList
 						onchoose={(plan) => {

@@ -29,7 +29,7 @@
 	>
 	<Portal>
 		<Popover.Positioner>
-			<Popover.Content class="panel units-panel">
+			<Popover.Content class="panel units-panel" aria-label={t('units.label')}>
 				{#each choices as { name, options, current, choose } (name)}
 					<fieldset>
 						<legend>{t(`bench.${name}`)}</legend>

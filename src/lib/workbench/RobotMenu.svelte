@@ -54,7 +54,10 @@
 	</Popover.Trigger>
 	<Portal>
 		<Popover.Positioner>
-			<Popover.Content class="panel robot-panel">
+			<Popover.Content
+				class="panel robot-panel"
+				aria-label={t('bench.robot', { name: robot.name, kind: kindWord })}
+			>
 				<label>
 					{t('bench.robotName')}
 					<input
