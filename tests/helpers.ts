@@ -11,7 +11,11 @@ export const save = (plan: Plan, baseRevision = 0, saveId: string = randomUUID()
 });
 
 /** Puts a plan of these steps on the server and opens its workbench. @returns its id */
-export async function openPlan(page: Page, steps: readonly Step[], course = 'open-quay'): Promise<string> {
+export async function openPlan(
+	page: Page,
+	steps: readonly Step[],
+	course = 'open-quay'
+): Promise<string> {
 	const id = randomUUID();
 	const bench = { courseId: course, variation: 'classroom', attempts: [] };
 	const answer = await page.request.put(`/api/documents/${id}`, {

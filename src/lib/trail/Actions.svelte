@@ -8,6 +8,7 @@
 		Copy,
 		CopyPlus,
 		GitFork,
+		ListPlus,
 		Link2,
 		MessageSquare,
 		PanelRightOpen,
@@ -56,7 +57,7 @@
 	const { editing } = $derived(bench);
 	const isFirst = $derived(preferences.level === 'first');
 
-	function stepActions({ step, holder, index }: StepRow): (Action | false)[] {
+	function stepActions({ step, holder, index, size }: StepRow): (Action | false)[] {
 		const { id } = step;
 		const { isBranch, branches } = definitionOf(step.kind);
 		const { copied } = editing;
@@ -65,6 +66,13 @@
 			{ icon: ArrowUp, key: 'trail.moveUp', hint: 'Alt ↑', act: () => editing.nudge(id, -1) },
 			{ icon: ArrowDown, key: 'trail.moveDown', hint: 'Alt ↓', act: () => editing.nudge(id, 1) },
 			{ icon: CopyPlus, key: 'trail.duplicate', hint: 'D', act: () => editing.duplicate(id) },
+			!isFirst &&
+				index + 1 < size && {
+					icon: ListPlus,
+					key: 'trail.selectNext',
+					hint: 'Shift ↓',
+					act: () => editing.selectNext(id)
+				},
 			!isFirst && {
 				icon: Copy,
 				key: 'trail.copy',

@@ -93,6 +93,16 @@ export class Editing {
 		this.bench.focusOn(next.id);
 	}
 
+	/** As `extend` downwards, from any step of the selection: for fingers, which have no Shift. */
+	selectNext(id: string): void {
+		const last = this.isSelected(id) ? this.selected.at(-1)!.id : id;
+		const first = this.isSelected(id) ? this.selected[0]!.id : id;
+		const { place } = locateSteps(this.plan).get(last)!;
+		const list = stepsIn(this.plan, place.holder);
+		const next = list.ok ? list.value[place.index + 1] : undefined;
+		if (next) this.select(first, next.id);
+	}
+
 	clearSelection(): void {
 		this.selection = null;
 	}
