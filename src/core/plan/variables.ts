@@ -1,5 +1,5 @@
 /** The variables of a plan: which there are, and of what type each is, as far as its steps tell. */
-import { parse } from '../expressions/expression';
+import { eachName, parse } from '../expressions/expression';
 import { hasSameUnit, types, type Type } from '../expressions/types';
 import { typeOf, type Scope } from '../expressions/typing';
 import { isExpression, type Value } from '../steps/definition';
@@ -79,4 +79,12 @@ export function scopeIn(plan: Plan, chain: Chain | undefined): Scope {
 export function routinesOf(plan: Plan): ReadonlyMap<string, Chain> {
 	const routines = plan.chains.filter(({ trigger }) => trigger?.kind === 'routine');
 	return new Map(routines.map((chain) => [String(chain.trigger!.values.name), chain]));
+}
+
+/** Calls `visit` for each name in the expressions of a step. Those that make no sense have none. */
+export function eachNameIn(step: Step, visit: (name: string) => void): void {
+	for (const value of Object.values(step.values)) {
+		const tree = isExpression(value) ? parse(value.expression) : undefined;
+		if (tree?.ok) eachName(tree.value, visit);
+	}
 }

@@ -5,6 +5,7 @@
 	import { families } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
 	import type { TagDragging } from '$lib/trail/drag';
+	import { newStepKey } from '$lib/trail/dragged.svelte';
 	import Glyph from '$lib/trail/Glyph.svelte';
 	import { phrase } from '$lib/trail/words';
 	import { isSeveral, offersAt, offersFor, readTyped, type Offer, type ShelfPlace } from './typed';
@@ -83,7 +84,7 @@
 
 	function draggable(element: HTMLElement, offer: Offer) {
 		if (!dragging) return;
-		const key = (next: Offer) => `new:${JSON.stringify([next.definition.kind, next.values])}`;
+		const key = ({ definition, values }: Offer) => newStepKey(definition.kind, values);
 		const tag = dragging.tag(element, key(offer));
 		return { update: (next: Offer) => tag.update(key(next)), destroy: tag.destroy };
 	}

@@ -4,22 +4,20 @@
 	import { onDestroy, tick, untrack } from 'svelte';
 	import { findStep, locateSteps, type Place } from '$core/plan/places';
 	import { definitionOf } from '$core/steps/catalogue';
-	import type { Values } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import Shelf from '$lib/shelf/Shelf.svelte';
 	import { readTyped, type ShelfPlace } from '$lib/shelf/typed';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
-	import { TagDragging } from './drag';
+	import { Dragged } from './dragged.svelte';
 	import { onRowKey, type TrailHands } from './keys';
-	import { contains, landingAt, nowhere, type Landing } from './landing';
 	import { firstProblems, indent, rowsOf, type Row } from './rows';
 	import SearchBar from './SearchBar.svelte';
 	import Sheet, { type Opening } from './Sheet.svelte';
 	import TrailBar from './TrailBar.svelte';
 	import TrailRow from './TrailRow.svelte';
 	import { VisibleRows } from './visible-rows.svelte';
-	import { budWords, phrase, wordsOf } from './words';
+	import { budWords, wordsOf } from './words';
 
 	let { bench, onshortcuts }: { bench: Workbench; onshortcuts: () => void } = $props();
 
@@ -272,73 +270,31 @@
 
 	// --- dragging ---
 
-	interface Drag extends Landing {
-		readonly key: string;
-		readonly kind: string;
-		readonly words: string;
-		readonly x: number;
-		readonly y: number;
-	}
-	let drag = $state.raw<Drag | null>(null);
 	let asideZone = $state<HTMLElement>();
 
-	/** A tag by its step's id, or a new step from the shelf. */
-	function readKey(key: string): { kind: string; words: string; values?: Values } {
-		if (key.startsWith('new:')) {
-			const [kind, values] = JSON.parse(key.slice(4)) as [string, Values];
-			return { kind, values, words: phrase(kind, values) };
-		}
-		const step = findStep(bench.plan, key)!;
-		const count = editing.isSelected(key) ? editing.selected.length : 1;
-		return { kind: step.kind, words: count > 1 ? t('say.steps', { count }) : wordsOf(step) };
-	}
-
-	const dragging = new TagDragging({
+	const dragged = new Dragged({
+		get bench() {
+			return bench;
+		},
+		get rows() {
+			return rows;
+		},
+		visible,
+		get scroller() {
+			return scroller;
+		},
+		get asideZone() {
+			return asideZone;
+		},
 		began: (key) => {
 			opening = null;
-			const { kind, words } = readKey(key);
-			if (!key.startsWith('new:')) currentKey = key;
-			drag = { key, kind, words, x: 0, y: 0, ...nowhere };
+			if (key) currentKey = key;
 		},
-		moved: (x, y) => {
-			if (drag) drag = { ...drag, x, y, ...landingUnder(x, y, drag) };
-			scrollNearEdge(y);
-		},
-		ended: (isCancelled) => {
-			const dropped = drag;
-			drag = null;
-			if (!dropped || isCancelled) return;
-			drop(dropped);
-		}
+		added: (id) => void docked(id),
+		moved: (key) => void tick().then(() => focusRow(key))
 	});
-	onDestroy(() => dragging.destroy());
-
-	function drop({ key, target }: Drag) {
-		const { kind, values } = readKey(key);
-		if (values) {
-			if (target && target !== 'remove' && target !== 'aside')
-				void docked(editing.addStep(target, kind, values));
-		} else if (target === 'remove') editing.remove(key);
-		else if (target) {
-			editing.move(key, target === 'aside' ? null : target);
-			void tick().then(() => focusRow(key));
-		}
-	}
-
-	function landingUnder(x: number, y: number, { key, kind }: Drag): Landing {
-		if (contains(asideZone?.getBoundingClientRect(), x, y)) return { target: 'aside', line: null };
-		const box = scroller.getBoundingClientRect();
-		if (!contains(box, x, y)) {
-			return key.startsWith('new:') ? nowhere : { target: 'remove', line: null };
-		}
-		return landingAt(y - box.top + scroller.scrollTop, rows, visible, bench.plan, key, kind);
-	}
-
-	function scrollNearEdge(y: number) {
-		const box = scroller.getBoundingClientRect();
-		if (y < box.top + 40) scroller.scrollTop -= 14;
-		else if (y > box.bottom - 40) scroller.scrollTop += 14;
-	}
+	onDestroy(() => dragged.destroy());
+	const drag = $derived(dragged.now);
 
 	const left = (depth: number) => `${14 + depth * indent}px`;
 
@@ -449,7 +405,7 @@
 							{row}
 							{isCurrent}
 							canTieToLit={hasLit}
-							{dragging}
+							dragging={dragged.tags}
 							onopen={(next) => (opening = next)}
 							onbud={(anchor) => (opening = { type: 'shelf', place: afterRow(row), anchor })}
 						/>
@@ -475,7 +431,7 @@
 			{/if}
 		{/if}
 	</div>
-	{#if drag && !drag.key.startsWith('new:')}
+	{#if drag && !drag.values}
 		<div class="aside-zone" class:over={drag.target === 'aside'} bind:this={asideZone}>
 			{t('trail.dropAside')}
 		</div>
@@ -485,7 +441,7 @@
 		<div class="dock" class:first={isFirst}>
 			<Shelf
 				place={shelfPlace(place)}
-				{dragging}
+				dragging={dragged.tags}
 				isDocked
 				onchoose={({ definition, values }) =>
 					docked(editing.addStep(place, definition.kind, values))}

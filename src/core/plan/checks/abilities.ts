@@ -1,8 +1,7 @@
 /** Steps and readings that the plan's robot has nothing for. */
-import { eachName, parse } from '../../expressions/expression';
 import { isReading, type Reading } from '../../expressions/vocabulary';
-import { isExpression } from '../../steps/definition';
 import type { Step } from '../plan';
+import { eachNameIn } from '../variables';
 import { problemAt, type Context, type Problem, type Repair, type Visited } from './problem';
 
 export function checkAbilities({ steps, robot }: Context): Problem[] {
@@ -19,13 +18,9 @@ export function checkAbilities({ steps, robot }: Context): Problem[] {
 
 function readingIn(step: Step, isMeant: (reading: Reading) => boolean): Reading | undefined {
 	let found: Reading | undefined;
-	for (const value of Object.values(step.values)) {
-		const tree = isExpression(value) ? parse(value.expression) : undefined;
-		if (!tree?.ok) continue;
-		eachName(tree.value, (name) => {
-			if (isReading(name) && isMeant(name)) found ??= name;
-		});
-	}
+	eachNameIn(step, (name) => {
+		if (isReading(name) && isMeant(name)) found ??= name;
+	});
 	return found;
 }
 

@@ -1,9 +1,8 @@
 /** Loops that do nothing or never wait, and steps that are never reached. */
-import { eachName, parse } from '../../expressions/expression';
 import { isReading } from '../../expressions/vocabulary';
 import { definitionOf } from '../../steps/catalogue';
-import { isExpression } from '../../steps/definition';
 import { eachStep, type Step } from '../plan';
+import { eachNameIn } from '../variables';
 import { problemAt, type Context, type Problem, type Visited } from './problem';
 
 /** Seconds that the repair of a loop which never waits puts in. */
@@ -50,12 +49,7 @@ const takesTime = (step: Step): boolean =>
 
 function readsSensors(loop: Step): boolean {
 	let reads = false;
-	eachStep([loop], ({ values }) => {
-		for (const value of Object.values(values)) {
-			const tree = isExpression(value) ? parse(value.expression) : undefined;
-			if (tree?.ok) eachName(tree.value, (name) => (reads ||= isReading(name)));
-		}
-	});
+	eachStep([loop], (step) => eachNameIn(step, (name) => (reads ||= isReading(name))));
 	return reads;
 }
 

@@ -10,7 +10,7 @@ import { definitionOf } from '../../steps/catalogue';
 import { wantedType } from '../../steps/values';
 import { failure, success, type Result } from '../../sentence';
 import type { Chain, Step } from '../plan';
-import { inputsOf, routinesOf, scopeIn, variableTypes } from '../variables';
+import { eachNameIn, inputsOf, routinesOf, scopeIn, variableTypes } from '../variables';
 import { problemAt, type Context, type Problem } from './problem';
 
 /** Powers below this part of the top speed may not get past a motor's dead zone. */
@@ -148,10 +148,7 @@ function checkOrder({ plan, steps }: Context): Problem[] {
 			if (variables.has(name) && !inputsOf(chain).includes(name)) reads.add(name);
 		};
 		if (step.kind === 'change') note(String(step.values.variable));
-		for (const value of Object.values(step.values)) {
-			const tree = isExpression(value) ? parse(value.expression) : undefined;
-			if (tree?.ok) eachName(tree.value, note);
-		}
+		eachNameIn(step, note);
 		const early = [...reads].find((name) => {
 			const setters = setIn.get(name);
 			const isElsewhere = [...(setters ?? [])].some((id) => id !== chain.id);
