@@ -44,7 +44,9 @@
 		player.onPassed = (from, to) => {
 			if (isMuted) return;
 			const due = player.attempt?.tones.filter(({ time }) => time >= from && time < to) ?? [];
-			for (const tone of due) void playTone(tone, player.rate);
+			for (const tone of due) {
+				void playTone(tone, player.rate, (tone.time - from) / player.rate);
+			}
 		};
 	});
 

@@ -16,8 +16,14 @@ async function load(): Promise<Instrument> {
 /** Called from a press of a button, so that the browser lets it sound. */
 export const warmUpSound = (): Promise<Instrument> => (loading ??= load());
 
-export async function playTone(tone: Tone, rate: number): Promise<void> {
+/** One voice: a tone cannot begin at the very moment, or before, the last one did. Seconds. */
+const shortestGap = 0.01;
+let lastStart = 0;
+
+/** @param delay seconds until it begins */
+export async function playTone(tone: Tone, rate: number, delay = 0): Promise<void> {
 	const instrument = await warmUpSound();
 	const length = Math.max(0.03, tone.length / rate);
-	instrument.triggerAttackRelease(tone.pitch, length, undefined, tone.volume);
+	lastStart = Math.max(instrument.now() + delay, lastStart + shortestGap);
+	instrument.triggerAttackRelease(tone.pitch, length, lastStart, tone.volume);
 }

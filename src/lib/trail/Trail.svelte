@@ -519,6 +519,8 @@
 		margin-bottom: 1rem;
 	}
 	.new-chain {
+		display: flex;
+		align-items: center;
 		margin: 0 0 1.5rem 0.5rem;
 		color: var(--ink-soft);
 	}

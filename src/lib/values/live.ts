@@ -22,7 +22,9 @@ function showUnits({ metres, seconds, degrees, isPart }: NumberType, value: numb
 	if (metres === 1 && seconds === 0) return showNumber('length', value);
 	if (metres === 1 && seconds === -1) {
 		const isInch = preferences.lengths === 'inch';
-		return t(isInch ? 'value.inchps' : 'value.cmps', { value: value / (isInch ? 0.0254 : 0.01) });
+		const tenths = Math.round((value / (isInch ? 0.0254 : 0.01)) * 10);
+		// A tiny speed backwards is no speed, not minus nothing.
+		return t(isInch ? 'value.inchps' : 'value.cmps', { value: tenths === 0 ? 0 : tenths / 10 });
 	}
 	if (degrees === 1 && seconds === 0) return showNumber('angle', Math.round(value));
 	if (seconds === 1) return showNumber('duration', Math.round(value * 10) / 10);
