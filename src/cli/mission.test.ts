@@ -68,8 +68,20 @@ describe('bad input', () => {
 		['unknown step', good.replace('"go"', '"leap"'), /chains\[0\]\.steps\[0\]\.kind: one of go, /],
 		[
 			'range',
-			good.replace('0.3', '-4'),
-			/chains\[0\]\.steps\[0\]\.values\.distance: at least 0\.01/
+			good.replace('0.3', '-40'),
+			/chains\[0\]\.steps\[0\]\.values\.distance: at least -10 /
+		],
+		[
+			'branch',
+			good
+				.replace('"go"', '"otherwise"')
+				.replace(/"values": \{[^}]*"speed[^}]*\}/, '"values": {}, "body": []'),
+			/chains\[0\]\.steps\[0\]\.kind: a step of kind "otherwise" cannot hang here/
+		],
+		[
+			'expression',
+			good.replace('0.3', '{ "expression": 7 }'),
+			/chains\[0\]\.steps\[0\]\.values\.distance\.expression: string was expected/
 		],
 		['deep', writeDocument(planOf(deep as never)), /nested more than 32 levels deep/],
 		['large', `"${'x'.repeat(10 << 20)}"`, /larger than 2,097,152 bytes/],
