@@ -7,7 +7,7 @@ import type { Observer } from '../interpreter/thread';
 import type { Robot } from '../robots/robot';
 import type { Sentence } from '../sentence';
 import type { Worked } from '../steps/definition';
-import type { Pose } from '../world/contact';
+import type { Pose } from '../world/pose';
 import type { StandingCrate } from '../world/crates';
 import type {
 	Bump,

@@ -17,7 +17,7 @@ import { headingOfBearing } from '../units/angles';
 import { StandingCrate } from '../world/crates';
 import { Floor } from '../world/floor';
 import { Scene } from '../world/scene';
-import type { Pose } from '../world/contact';
+import type { Pose } from '../world/pose';
 import type { Attempt, Outcome, OutcomeKind } from './attempt';
 import { Recorder } from './recorder';
 import { bumpHold, bumpPause, defaultLimit, tick, tickRate, touchHold } from './settings';

@@ -8,6 +8,7 @@ import type { Wall } from '../course/course';
 import type { Outline } from '../robots/robot';
 import { tick } from '../simulation/settings';
 import type { StandingCrate } from './crates';
+import type { Pose } from './pose';
 import { cornersOf } from './walls';
 
 /** planck units in a metre. */
@@ -21,13 +22,6 @@ const crateRest = 0.002;
 /** As planck advises for a few bodies among walls. */
 const velocityIterations = 8;
 const positionIterations = 3;
-
-export interface Pose {
-	x: number;
-	y: number;
-	/** Radians, counter-clockwise from east; not wrapped. */
-	heading: number;
-}
 
 export interface Shape {
 	readonly outline: Outline;

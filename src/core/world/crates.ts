@@ -1,7 +1,7 @@
 /** Crates: things that stand on the floor and can be pushed. */
 import type { Crate, Point } from '../course/course';
 import { headingOfBearing } from '../units/angles';
-import type { Pose } from './contact';
+import type { Pose } from './pose';
 
 export class StandingCrate {
 	readonly id: string;

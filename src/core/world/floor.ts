@@ -5,7 +5,8 @@
 import type { Wall } from '../course/course';
 import type { Robot } from '../robots/robot';
 import { tick } from '../simulation/settings';
-import { Contact, type Pose } from './contact';
+import { Contact } from './contact';
+import type { Pose } from './pose';
 import type { StandingCrate } from './crates';
 import { Clearance } from './walls';
 

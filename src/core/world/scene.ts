@@ -1,7 +1,7 @@
 /** What a robot can find out about the place around it. Places are given as seen from the robot. */
 import type { Course, LampPost } from '../course/course';
 import type { Surroundings } from '../robots/robot';
-import type { Pose } from './contact';
+import type { Pose } from './pose';
 import type { StandingCrate } from './crates';
 import { Ground, type Seen } from './ground';
 import { rayLength, sidesOf } from './rays';
