@@ -50,6 +50,7 @@ async function changeFirstValue(page: Page, kind: string) {
 		await page.keyboard.press('Enter');
 	}
 	await expect(editor).toBeHidden();
+	await expect(chip).toBeFocused();
 	expect(await chip.innerText(), kind).not.toBe(before);
 }
 
@@ -88,16 +89,16 @@ test('every step is taken from the shelf, given a value, and rehearsed', async (
 test('every trigger starts a chain of its own', async ({ page }) => {
 	await atLevel(page, 'full');
 	await openPlan(page, [wait(0.2)]);
+	await tag(page, 'When Run is pressed').focus();
 	for (const { kind } of triggerKinds) {
-		await tag(page, 'When Run is pressed').first().focus();
 		await page.keyboard.press('n');
 		await page.getByRole('combobox', { name: 'Type' }).fill(wordOf(`step.${kind}.typed`));
 		await page.locator(`[id^="offer-${kind}-"]`).click();
 		await expect(page.getByRole('combobox', { name: 'Type' })).toHaveCount(0);
 		await page.keyboard.press('ArrowUp');
 		await changeFirstValue(page, kind);
+		await page.locator('[role=treeitem]:focus-within').focus();
 	}
-	await page.locator('[role=treeitem]:focus-within').focus();
 	await page.keyboard.press('r');
 	await expect(page.getByTestId('outcome')).toContainText(/ended|Ended|Nothing/);
 	await isSaved(page);

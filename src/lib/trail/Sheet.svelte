@@ -84,6 +84,7 @@
 	onOpenChange={({ open }) => {
 		if (!open && opening) onclose();
 	}}
+	restoreFocus={false}
 	onEscapeKeyDown={() => (isEscaped = true)}
 	autoFocus
 	initialFocusEl={() => document.querySelector<HTMLElement>('.at-tag [data-first-focus]')}
