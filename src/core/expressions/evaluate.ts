@@ -35,7 +35,34 @@ const areEqual = (a: Datum, b: Datum): boolean =>
 /** A value that is missing or of the wrong type counts as NaN; whoever uses it says so. */
 const toNumber = (value: Datum | undefined): number => (typeof value === 'number' ? value : NaN);
 
+/** What never changes, such as `40*percent`, is worked out once. */
 export function compileNode(node: Node): Evaluate {
+	const evaluate = compileParts(node);
+	if (!isFixed(node)) return evaluate;
+	const value = evaluate(nothing);
+	return () => value;
+}
+
+const nothing: Environment = { read: () => NaN, variable: () => undefined, chance: () => 0 };
+
+/** Whether a tree gives the same value each time: no readings, variables or chance in it. */
+export function isFixed(node: Node): boolean {
+	switch (node.type) {
+		case 'number':
+		case 'text':
+			return true;
+		case 'name':
+			return Object.hasOwn(units, node.name) || Object.hasOwn(constants, node.name);
+		case 'unary':
+			return isFixed(node.of);
+		case 'binary':
+			return isFixed(node.left) && isFixed(node.right);
+		case 'call':
+			return node.name !== 'random' && node.inputs.every(isFixed);
+	}
+}
+
+function compileParts(node: Node): Evaluate {
 	switch (node.type) {
 		case 'number':
 		case 'text': {

@@ -17,6 +17,8 @@ interface Chain {
 	readonly watch: Watch;
 	thread: Thread | null;
 	hasFired: boolean;
+	/** It can start no more. */
+	isSpent: boolean;
 }
 
 export interface Setting {
@@ -52,7 +54,8 @@ export class Interpreter {
 			steps,
 			watch: watchOf(trigger, this.shared),
 			thread: null,
-			hasFired: false
+			hasFired: false,
+			isSpent: false
 		}));
 		this.hasTriggers = this.chains.some(
 			({ trigger }) => trigger.definition.kind !== 'whenRunPressed'
@@ -66,8 +69,9 @@ export class Interpreter {
 			this.sent = new Set();
 		}
 		for (const chain of this.chains) {
-			if (!chain.watch.hasFired(signals)) continue;
+			if (chain.isSpent || !chain.watch.hasFired(signals)) continue;
 			chain.hasFired = true;
+			chain.isSpent = chain.trigger.definition.kind === 'whenRunPressed';
 			chain.thread ??= new Thread(chain.steps, this.shared);
 		}
 		for (const chain of this.chains) {

@@ -1,9 +1,8 @@
 /** Values: expressions that make no sense or go out of range, and variables read before they are set. */
-import { compileNode } from '../../expressions/evaluate';
-import { eachName, parse, type Node } from '../../expressions/expression';
+import { compileNode, isFixed } from '../../expressions/evaluate';
+import { parse, type Node } from '../../expressions/expression';
 import { fits, isPlain, nameOfType, type Type } from '../../expressions/types';
 import { typeOf, type Scope } from '../../expressions/typing';
-import { functions, isReading } from '../../expressions/vocabulary';
 import { withinRange, workOut } from '../../interpreter/program';
 import { isExpression, type ValueDefinition } from '../../steps/definition';
 import { definitionOf } from '../../steps/catalogue';
@@ -98,7 +97,7 @@ function checkRange(
 	tree: Node,
 	topSpeed: number
 ): Problem[] {
-	if (definition.type !== 'number' || !isConstant(tree)) return [];
+	if (definition.type !== 'number' || !isFixed(tree)) return [];
 	const type = typeOf(tree, () => undefined);
 	const isSpeed =
 		definition.quantity === 'power' &&
@@ -113,22 +112,6 @@ function checkRange(
 	if (used === worked) return [];
 	const values = { value: worked, used, quantity: definition.quantity };
 	return [problemAt(here, 'outOfRange', values, { value: name })];
-}
-
-function isConstant(tree: Node): boolean {
-	let isSame = true;
-	eachName(tree, (name) => {
-		if (isReading(name) || typeOf({ type: 'name', name }, () => undefined).ok === false)
-			isSame = false;
-	});
-	return isSame && !callsChance(tree);
-}
-
-function callsChance(tree: Node): boolean {
-	if (tree.type === 'call')
-		return functions[tree.name] === functions.random || tree.inputs.some(callsChance);
-	if (tree.type === 'unary') return callsChance(tree.of);
-	return tree.type === 'binary' && (callsChance(tree.left) || callsChance(tree.right));
 }
 
 /** In a chain: a variable that is read before the step that sets it, with nobody else setting it. */
