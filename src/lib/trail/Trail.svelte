@@ -3,6 +3,7 @@
 	import { Plus } from '@lucide/svelte';
 	import { onDestroy, tick, untrack } from 'svelte';
 	import { findStep, locateSteps, type Place } from '$core/plan/places';
+	import { isLit } from '$core/plan/plan';
 	import { definitionOf } from '$core/steps/catalogue';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
@@ -40,7 +41,7 @@
 	});
 	const indexOf = $derived(new Map(rows.map((row, index) => [row.key, index])));
 	const current = $derived(indexOf.has(currentKey) ? currentKey : usualKey());
-	const hasLit = $derived(bench.plan.chains.some((chain) => chain.trigger));
+	const hasLit = $derived(bench.plan.chains.some(isLit));
 	/** Room for the longest tags at the deepest place; beyond the pane's width the trail scrolls. */
 	const widest = $derived(Math.max(...rows.map(widthOf), 375) * zoom);
 

@@ -5,7 +5,7 @@
 import type { Edit } from '$core/plan/edits';
 import { perform, type History } from '$core/plan/history';
 import { findStep, locateSteps, placesInOrder, stepsIn, type Place } from '$core/plan/places';
-import { numberSteps, type Chain, type Plan, type Step } from '$core/plan/plan';
+import { isLit, numberSteps, type Chain, type Plan, type Step } from '$core/plan/plan';
 import { takeIn } from '$core/plan/take-in';
 import { routinesOf } from '$core/plan/variables';
 import { readSteps, withNewIds, writeSteps } from '$core/plan/snippet';
@@ -428,7 +428,7 @@ export class Editing {
 
 	/** Hangs the steps of an unlit chain at the end of the first lit one. */
 	tieToLit(chainId: string): void {
-		const lit = this.plan.chains.find((chain) => chain.trigger);
+		const lit = this.plan.chains.find(isLit);
 		const chain = this.plan.chains.find(({ id }) => id === chainId);
 		if (lit && chain) this.bench.edit(tieEdit(lit, chain), t('say.tied'));
 	}

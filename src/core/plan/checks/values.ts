@@ -52,7 +52,7 @@ function checkStep(here: Place, scope: Scope, context: Context): Problem[] {
 }
 
 /** The slots of a step; those of a call are the inputs of its routine, too. */
-export function slotsOf(
+function slotsOf(
 	step: Step,
 	{ plan }: Pick<Context, 'plan'>
 ): Readonly<Record<string, ValueDefinition>> {
