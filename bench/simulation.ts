@@ -5,16 +5,15 @@
  * - planck: the bare package stepping one body among the same walls, sliding along one;
  * - chains: the free car, with 100 chains of 50 steps beside it in loops that never rest, for 60 s.
  * Rates are simulation ticks a second, median of several rounds. Then, for each plan of the demo
- * data, which part of its simulation's time the interpreter takes.
+ * data, which part of a rehearsal's time the interpreter takes, as a person watches it.
  */
 import { readFileSync } from 'node:fs';
 import { Polygon, Vec2, World } from 'planck';
 import index from '../samples/index.json';
 import { courseSchema } from '../src/core/course/course';
-import { Interpreter } from '../src/core/interpreter/interpreter';
 import { checkPlan } from '../src/core/plan/checks';
 import { planSchema } from '../src/core/plan/plan';
-import { Skiff, skiff } from '../src/core/robots/skiff/skiff';
+import { skiff } from '../src/core/robots/skiff/skiff';
 import * as skiffSettings from '../src/core/robots/skiff/settings';
 import { tick } from '../src/core/simulation/settings';
 import { simulate } from '../src/core/simulation/simulate';
@@ -30,6 +29,7 @@ import {
 	wall
 } from '../src/core/testing/sample';
 import { cornersOf } from '../src/core/world/walls';
+import { interpreterPart } from './interpreter-part';
 
 const rounds = 7;
 const long = wall([-45, 1], [45, 1]);
@@ -152,67 +152,18 @@ console.log(
 		`${((busyRate * stepsEach) / 1e6).toFixed(1)} million steps a second`
 );
 
-/**
- * ms between two looks at the clock, with the interpreter's tick between them, or with nothing.
- * What its expressions read is the sensors' part of the simulation, and is taken off.
- */
-let between = 0;
-let isInside = false;
-const plainTick = Interpreter.prototype.tick;
-type Tick = typeof plainTick;
-const plainRead = Skiff.prototype.read;
-type Read = typeof plainRead;
-
-const timedTick: Tick = function (this: Interpreter, signals) {
-	const began = performance.now();
-	isInside = true;
-	plainTick.call(this, signals);
-	isInside = false;
-	between += performance.now() - began;
-};
-/** Looks at the clock as often, so that what that costs can be taken off. */
-const emptyTick: Tick = function (this: Interpreter, signals) {
-	const began = performance.now();
-	between += performance.now() - began;
-	isInside = true;
-	plainTick.call(this, signals);
-	isInside = false;
-};
-const timedRead: Read = function (this: Skiff, reading) {
-	const began = performance.now();
-	const value = plainRead.call(this, reading);
-	if (isInside) between -= performance.now() - began;
-	return value;
-};
-const emptyRead: Read = function (this: Skiff, reading) {
-	const began = performance.now();
-	if (isInside) between -= performance.now() - began;
-	return plainRead.call(this, reading);
-};
-
-/** @returns ms: all of it, and between looks */
-function timeWith(tick: Tick, read: Read, run: () => void): { whole: number; looked: number } {
-	Interpreter.prototype.tick = tick;
-	Skiff.prototype.read = read;
-	between = 0;
-	const began = performance.now();
-	run();
-	return { whole: performance.now() - began, looked: between };
-}
-
 const read = (file: string): unknown => JSON.parse(readFileSync(`samples/${file}.json`, 'utf8'));
 console.log('\nInterpreter, part of the time of a rehearsal:');
 for (const { file, course: courseFile } of index.plans) {
 	const plan = planSchema.parse(read(`plans/${file}`));
 	const place = courseSchema.parse(read(`courses/${courseFile}`));
-	const part = (seed: number): number => {
-		const run = () => simulate({ plan, course: place, variation: 'classroom', seed });
-		const { whole } = timeWith(plainTick, plainRead, run);
-		const timed = timeWith(timedTick, timedRead, run).looked;
-		return (timed - timeWith(emptyTick, emptyRead, run).looked) / whole;
+	let seed = 0;
+	const rehearse = () => {
+		seed = (seed + 1) % 50;
+		simulate({ plan, course: place, variation: 'classroom', seed, isWatched: true });
 	};
-	const parts = Array.from({ length: 3 * rounds }, (_, seed) => part(seed)).slice(rounds);
-	console.log(`${file.padEnd(22)} ${(median(parts) * 100).toFixed(1)} %`);
+	const { part, ms } = await interpreterPart(rehearse);
+	console.log(`${file.padEnd(22)} ${(part * 100).toFixed(1)} % of ${ms.toFixed(2)} ms`);
 }
 
 const deep = deepPlan();

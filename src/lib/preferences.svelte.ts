@@ -9,7 +9,9 @@ const schema = z.object({
 	lengths: z.enum(['cm', 'inch']).catch('cm'),
 	speeds: z.enum(['percent', 'perSecond']).catch('percent'),
 	/** The shelf stays open beside the trail. */
-	isShelfPinned: z.boolean().catch(false)
+	isShelfPinned: z.boolean().catch(false),
+	/** Figures of all sensors, not only of those that the plan reads. */
+	showsAllReadings: z.boolean().catch(false)
 });
 type Choices = z.infer<typeof schema>;
 
@@ -36,6 +38,9 @@ class Preferences {
 	}
 	get isShelfPinned() {
 		return this.choices.isShelfPinned;
+	}
+	get showsAllReadings() {
+		return this.choices.showsAllReadings;
 	}
 
 	choose(changes: Partial<Choices>): void {

@@ -15,14 +15,15 @@ const rehearsalSchema = z.strictObject({
 	seed: z.int(),
 	limit: z.number().positive().max(maximumLimit).optional(),
 	touches: z.array(z.number().min(0)).max(maximumTouches).optional(),
-	only: z.string().optional()
+	only: z.string().optional(),
+	isWatched: z.boolean().optional()
 });
 
 const service = {
 	rehearse(request: unknown): Attempt {
 		const attempt = simulate(rehearsalSchema.parse(request) as Rehearsal);
-		const { trace, sensed } = attempt;
-		const columns = [...Object.values(trace), ...Object.values(sensed)] as Float64Array[];
+		const { trace, sensed, unread } = attempt;
+		const columns = [trace, sensed, unread].flatMap((each): Float64Array[] => Object.values(each));
 		return transfer(
 			attempt,
 			columns.map((column) => column.buffer as ArrayBuffer)

@@ -5,25 +5,37 @@ import { constants, functions, isReading, units, type Reading } from './vocabula
 
 export interface Environment {
 	read(reading: Reading): Datum;
-	/** undefined when it was never set. */
-	variable(name: string): Datum | undefined;
+	/** Of the routine that is running, by its place. */
+	input(index: number): Datum | undefined;
 	/** Uniform in [0, 1). */
 	chance(): number;
 }
 
 export type Evaluate = (environment: Environment) => Datum;
 
-const arithmetic: Partial<Record<Operator, (a: number, b: number) => Datum>> = {
-	'<': (a, b) => a < b,
-	'<=': (a, b) => a <= b,
-	'>': (a, b) => a > b,
-	'>=': (a, b) => a >= b,
-	'+': (a, b) => a + b,
-	'-': (a, b) => a - b,
-	'*': (a, b) => a * b,
-	'/': (a, b) => a / b,
-	mod: (a, b) => a - b * Math.floor(a / b),
-	'^': (a, b) => a ** b
+/** Where the value of a variable or of an input comes from. */
+export type Find = (name: string) => Evaluate;
+
+const unknown: Find = () => () => NaN;
+
+const remainder = (a: number, b: number): number => a - b * Math.floor(a / b);
+
+/** One function for each operator, so that none has to be looked up while a plan runs. */
+const binary: Readonly<Record<Operator, (left: Evaluate, right: Evaluate) => Evaluate>> = {
+	and: (left, right) => (e) => left(e) === true && right(e) === true,
+	or: (left, right) => (e) => left(e) === true || right(e) === true,
+	'==': (left, right) => (e) => areEqual(left(e), right(e)),
+	'!=': (left, right) => (e) => !areEqual(left(e), right(e)),
+	'<': (left, right) => (e) => toNumber(left(e)) < toNumber(right(e)),
+	'<=': (left, right) => (e) => toNumber(left(e)) <= toNumber(right(e)),
+	'>': (left, right) => (e) => toNumber(left(e)) > toNumber(right(e)),
+	'>=': (left, right) => (e) => toNumber(left(e)) >= toNumber(right(e)),
+	'+': (left, right) => (e) => toNumber(left(e)) + toNumber(right(e)),
+	'-': (left, right) => (e) => toNumber(left(e)) - toNumber(right(e)),
+	'*': (left, right) => (e) => toNumber(left(e)) * toNumber(right(e)),
+	'/': (left, right) => (e) => toNumber(left(e)) / toNumber(right(e)),
+	mod: (left, right) => (e) => remainder(toNumber(left(e)), toNumber(right(e))),
+	'^': (left, right) => (e) => toNumber(left(e)) ** toNumber(right(e))
 };
 
 /** Half a millionth: numbers nearer than this are called equal, since sums of decimals are not exact. */
@@ -36,14 +48,14 @@ const areEqual = (a: Datum, b: Datum): boolean =>
 const toNumber = (value: Datum | undefined): number => (typeof value === 'number' ? value : NaN);
 
 /** What never changes, such as `40*percent`, is worked out once. */
-export function compileNode(node: Node): Evaluate {
-	const evaluate = compileParts(node);
+export function compileNode(node: Node, find: Find = unknown): Evaluate {
+	const evaluate = compileParts(node, find);
 	if (!isFixed(node)) return evaluate;
 	const value = evaluate(nothing);
 	return () => value;
 }
 
-const nothing: Environment = { read: () => NaN, variable: () => undefined, chance: () => 0 };
+export const nothing: Environment = { read: () => NaN, input: () => undefined, chance: () => 0 };
 
 /** Whether a tree gives the same value each time: no readings, variables or chance in it. */
 export function isFixed(node: Node): boolean {
@@ -62,7 +74,7 @@ export function isFixed(node: Node): boolean {
 	}
 }
 
-function compileParts(node: Node): Evaluate {
+function compileParts(node: Node, find: Find): Evaluate {
 	switch (node.type) {
 		case 'number':
 		case 'text': {
@@ -70,15 +82,15 @@ function compileParts(node: Node): Evaluate {
 			return () => value;
 		}
 		case 'name':
-			return compileName(node.name);
+			return compileName(node.name, find);
 		case 'unary': {
-			const of = compileNode(node.of);
+			const of = compileNode(node.of, find);
 			if (node.operator === 'not') return (environment) => of(environment) !== true;
 			return (environment) => -toNumber(of(environment));
 		}
 		case 'call': {
 			const { apply } = functions[node.name]!;
-			const inputs = node.inputs.map(compileNode);
+			const inputs = node.inputs.map((input) => compileNode(input, find));
 			return (environment) =>
 				apply(
 					inputs.map((input) => input(environment)),
@@ -86,22 +98,13 @@ function compileParts(node: Node): Evaluate {
 				);
 		}
 		case 'binary':
-			return compileBinary(node.operator, compileNode(node.left), compileNode(node.right));
+			return binary[node.operator](compileNode(node.left, find), compileNode(node.right, find));
 	}
 }
 
-function compileName(name: string): Evaluate {
+function compileName(name: string, find: Find): Evaluate {
 	if (isReading(name)) return (environment) => environment.read(name);
 	const known = Object.hasOwn(units, name) ? units[name]!.factor : constants[name]?.value;
 	if (known !== undefined) return () => known;
-	return (environment) => environment.variable(name) ?? NaN;
-}
-
-function compileBinary(operator: Operator, left: Evaluate, right: Evaluate): Evaluate {
-	if (operator === 'and') return (e) => left(e) === true && right(e) === true;
-	if (operator === 'or') return (e) => left(e) === true || right(e) === true;
-	if (operator === '==') return (e) => areEqual(left(e), right(e));
-	if (operator === '!=') return (e) => !areEqual(left(e), right(e));
-	const apply = arithmetic[operator]!;
-	return (e) => apply(toNumber(left(e)), toNumber(right(e)));
+	return find(name);
 }

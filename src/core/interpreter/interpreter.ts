@@ -7,7 +7,8 @@ import type { Datum } from '../expressions/types';
 import type { Reading } from '../expressions/vocabulary';
 import type { Watch } from '../steps/definition';
 import type { Controls } from './controls';
-import { withinRange, workOut, type Instruction, type Program } from './program';
+import { withinRange, workOut } from './computed';
+import type { Instruction, Program } from './program';
 import { Thread, type Observer, type Shared } from './thread';
 import type { Signals } from './triggers';
 
@@ -34,6 +35,10 @@ export class Interpreter {
 	private readonly shared: Shared;
 	private sent = new Set<string>();
 	private hasEnded = false;
+	/** Some chain can still start. */
+	private canStart = true;
+	/** No chain runs, and no message is on its way. */
+	isIdle = false;
 	/** Something else than Run can start a chain. */
 	private readonly hasTriggers: boolean;
 
@@ -42,7 +47,6 @@ export class Interpreter {
 			program,
 			robot,
 			observer,
-			memory: new Map(),
 			chance,
 			send: (message) => this.sent.add(message),
 			endAll: () => {
@@ -68,31 +72,32 @@ export class Interpreter {
 			signals.messages = this.sent;
 			this.sent = new Set();
 		}
+		if (this.canStart) this.start(signals);
+		let running = 0;
+		for (const chain of this.chains) {
+			if (!chain.thread) continue;
+			chain.thread.tick(signals.time);
+			if (this.hasEnded) return this.end();
+			if (chain.thread.isOver) chain.thread = null;
+			else running += 1;
+		}
+		this.isIdle = running === 0 && this.sent.size === 0;
+	}
+
+	private start(signals: Signals): void {
 		for (const chain of this.chains) {
 			if (chain.isSpent || !chain.watch.hasFired(signals)) continue;
 			chain.hasFired = true;
 			chain.isSpent = chain.trigger.definition.kind === 'whenRunPressed';
 			chain.thread ??= new Thread(chain.steps, this.shared);
 		}
-		for (const chain of this.chains) {
-			if (!chain.thread) continue;
-			chain.thread.tick(signals.time);
-			if (this.hasEnded) return this.end();
-			if (chain.thread.isOver) chain.thread = null;
-		}
+		this.canStart = this.chains.some(({ isSpent }) => !isSpent);
 	}
 
 	private end(): void {
 		for (const { thread } of this.chains) thread?.endChain();
 		for (const chain of this.chains) chain.thread = null;
-	}
-
-	/** No chain runs, and no message is on its way. */
-	get isIdle(): boolean {
-		if (this.hasEnded) return true;
-		if (this.sent.size > 0) return false;
-		for (const { thread } of this.chains) if (thread) return false;
-		return true;
+		this.isIdle = true;
 	}
 
 	/** A chain waits for something that a robot on its way could still meet. */
@@ -114,14 +119,13 @@ export class Interpreter {
 function watchOf(trigger: Instruction, shared: Shared): Watch {
 	const environment: Environment = {
 		read: (reading: Reading) => shared.robot.read(reading),
-		variable: (name) => shared.memory.get(name),
+		input: () => undefined,
 		chance: shared.chance
 	};
 	const datum = (name: string): Datum => {
 		const computed = trigger.computed.find((candidate) => candidate.name === name);
 		if (!computed) return trigger.values[name] ?? NaN;
-		const value = workOut(computed, environment, shared.robot.topSpeed) ?? NaN;
-		return withinRange(computed.definition, value);
+		return withinRange(computed, workOut(computed, environment) ?? NaN);
 	};
 	return trigger.definition.watch!({
 		datum,

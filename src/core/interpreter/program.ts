@@ -2,30 +2,30 @@
  * A plan made ready to run: each step with its definition and number, and its expressions as
  * functions. Steps that are switched off are left out.
  */
-import { compileNode, type Environment, type Evaluate } from '../expressions/evaluate';
-import { eachName, parse } from '../expressions/expression';
-import type { Datum, Type } from '../expressions/types';
-import { isReading, units, type Reading } from '../expressions/vocabulary';
-import { typeOf } from '../expressions/typing';
+import { compileNode, type Evaluate, type Find } from '../expressions/evaluate';
+import { eachName, parse, type Node } from '../expressions/expression';
+import type { Datum } from '../expressions/types';
+import { isReading, type Reading } from '../expressions/vocabulary';
 import { isLit, numberSteps, type Chain, type Plan, type Step } from '../plan/plan';
 import { variableTypes } from '../plan/variables';
+import type { RobotKind } from '../robots/robot';
 import { definitionOf } from '../steps/catalogue';
 import {
 	isExpression,
 	type Ability,
 	type StepDefinition,
-	type Value,
 	type ValueDefinition,
 	type Worked
 } from '../steps/definition';
 import { inputNames } from '../steps/own';
+import { computedOf, type Computed, type Naming } from './computed';
+import { Memory, type Cell } from './memory';
 
-export interface Computed {
+/** A value that is computed anew whenever the step runs. */
+interface ComputedValue extends Computed {
+	/** Its place in the list of values. */
+	readonly index: number;
 	readonly name: string;
-	readonly definition: ValueDefinition;
-	readonly evaluate: Evaluate;
-	/** It is in m/s, and has to be a part of the robot's top speed. */
-	readonly isSpeed: boolean;
 }
 
 export interface Instruction {
@@ -35,12 +35,15 @@ export interface Instruction {
 	readonly definition: StepDefinition;
 	/** Values without expressions. */
 	readonly values: Worked;
-	/** All values: one object, in which the computed ones are filled in whenever the step runs. */
-	readonly worked: Record<string, Datum>;
-	readonly computed: readonly Computed[];
+	/** Names of all values but conditions, and a list in which the computed ones are filled in. */
+	readonly names: readonly string[];
+	readonly filled: Datum[];
+	readonly computed: readonly ComputedValue[];
 	/** Conditions are asked anew each time. */
 	readonly conditions: Readonly<Record<string, Evaluate>>;
 	readonly body: readonly Instruction[];
+	/** The variable that it names, if it does. */
+	readonly variable: Cell;
 	/** What its own values sense. */
 	readonly readings: ReadonlySet<Reading>;
 	/** What the robot lacks for it. */
@@ -64,36 +67,56 @@ export interface Program {
 	readonly readings: ReadonlySet<Reading>;
 }
 
+/** What matters here of the robot that will run a plan. */
+type Capable = Pick<RobotKind, 'abilities' | 'topSpeed'>;
+
 /** What all instructions of a plan are made with. */
-interface Compiling {
+interface Compiling extends Naming {
 	readonly numbers: ReadonlyMap<string, number>;
-	readonly types: ReadonlyMap<string, Type>;
-	readonly abilities: readonly Ability[];
+	readonly robot: Capable;
+	readonly find: Find;
+	readonly memory: Memory;
 	/** Filled with what the plan senses. */
 	readonly used: Set<Reading>;
 }
 
-/**
- * @param abilities of the robot that will run it
- * @param only the one chain to run, lit or not, as if Run had been pressed for it
- */
-export function compile(plan: Plan, abilities: readonly Ability[], only?: string): Program {
+/** @param only the one chain to run, lit or not, as if Run had been pressed for it */
+export function compile(plan: Plan, robot: Capable, only?: string): Program {
 	const used = new Set<Reading>();
 	const types = variableTypes(plan);
-	const compiling = { numbers: numberSteps(plan), types, abilities, used };
+	const memory = new Memory();
+	const variable: Find = (name) => {
+		const cell = memory.cell(name);
+		return () => cell.value ?? NaN;
+	};
+	const compiling = {
+		numbers: numberSteps(plan),
+		robot,
+		topSpeed: robot.topSpeed,
+		scope: (name: string) => types.get(name),
+		find: variable,
+		memory,
+		used
+	};
 	const instruct = (step: Step): Instruction => instructionOf(step, compiling);
 	const stepsOf = (chain: Chain) => withoutOff(chain.steps).map(instruct);
+	/** A name of an input hides the variable of that name. */
+	const stepsOfRoutine = (chain: Chain, inputs: readonly string[]) => {
+		const find: Find = (name) => {
+			const index = inputs.indexOf(name);
+			return index < 0 ? variable(name) : (environment) => environment.input(index) ?? NaN;
+		};
+		return withoutOff(chain.steps).map((step) => instructionOf(step, { ...compiling, find }));
+	};
 
 	const chains = [];
 	const routines = new Map<string, { inputs: string[]; steps: Instruction[] }>();
 	for (const chain of plan.chains) {
 		const { trigger } = chain;
 		if (trigger?.kind === 'routine') {
-			const steps = stepsOf(chain);
-			routines.set(String(trigger.values.name), {
-				inputs: inputNames(trigger.values.inputs),
-				steps
-			});
+			const inputs = inputNames(trigger.values.inputs);
+			const steps = stepsOfRoutine(chain, inputs);
+			routines.set(String(trigger.values.name), { inputs, steps });
 		} else if (only === undefined && isLit(chain)) {
 			chains.push({ id: chain.id, trigger: instruct(trigger!), steps: stepsOf(chain) });
 		}
@@ -102,15 +125,19 @@ export function compile(plan: Plan, abilities: readonly Ability[], only?: string
 	return { chains, routines, readings: used };
 }
 
+const noVariable: Cell = { value: undefined };
+
 const runPressed: Instruction = {
 	id: 'run',
 	number: 0,
 	definition: definitionOf('whenRunPressed'),
 	values: {},
-	worked: {},
+	names: [],
+	filled: [],
 	computed: [],
 	conditions: {},
 	body: [],
+	variable: noVariable,
 	readings: new Set(),
 	missing: undefined,
 	isSimple: true
@@ -118,22 +145,38 @@ const runPressed: Instruction = {
 
 const withoutOff = (steps: readonly Step[]): readonly Step[] => steps.filter((step) => !step.off);
 
+/** An expression that cannot be read. */
+const senseless: Node = { type: 'number', value: NaN };
+
 function instructionOf(step: Step, compiling: Compiling): Instruction {
-	const { numbers, types, abilities, used } = compiling;
+	const { numbers, find, robot, memory, used } = compiling;
 	const definition = definitionOf(step.kind);
 	const values: Record<string, Datum> = {};
-	const computed: Computed[] = [];
+	const computed: ComputedValue[] = [];
 	const conditions: Record<string, Evaluate> = {};
 	const readings = new Set<Reading>();
+	const names: string[] = [];
+	const filled: Datum[] = [];
 	for (const [name, value] of Object.entries(step.values)) {
 		const slot: ValueDefinition = definition.values[name] ?? { type: 'anything', initial: 0 };
 		if (!isExpression(value)) {
 			values[name] = value;
+			names.push(name);
+			filled.push(value);
 			continue;
 		}
-		const { evaluate, isSpeed } = compileValue(value, slot, types, readings);
-		if (slot.type === 'condition') conditions[name] = evaluate;
-		else computed.push({ name, definition: slot, evaluate, isSpeed });
+		const parsed = parse(value.expression);
+		const tree = parsed.ok ? parsed.value : senseless;
+		eachName(tree, (name) => {
+			if (isReading(name)) readings.add(name);
+		});
+		if (slot.type === 'condition') {
+			conditions[name] = compileNode(tree, find);
+		} else {
+			computed.push({ index: names.length, name, ...computedOf(tree, slot, compiling) });
+			names.push(name);
+			filled.push(NaN);
+		}
 	}
 	for (const reading of readings) used.add(reading);
 	return {
@@ -141,56 +184,14 @@ function instructionOf(step: Step, compiling: Compiling): Instruction {
 		number: numbers.get(step.id) ?? 0,
 		definition,
 		values,
-		worked: { ...values, ...Object.fromEntries(computed.map(({ name }) => [name, NaN])) },
+		names,
+		filled,
 		computed,
 		conditions,
 		body: withoutOff(step.body ?? []).map((inner) => instructionOf(inner, compiling)),
+		variable: 'variable' in values ? memory.cell(String(values.variable)) : noVariable,
 		readings,
-		missing: definition.needs.find((need) => !abilities.includes(need)),
+		missing: definition.needs.find((need) => !robot.abilities.includes(need)),
 		isSimple: !definition.hasBody && !definition.hasInputs && !definition.isLast
 	};
-}
-
-function compileValue(
-	value: Exclude<Value, number | string>,
-	slot: ValueDefinition,
-	types: ReadonlyMap<string, Type>,
-	used: Set<Reading>
-): { evaluate: Evaluate; isSpeed: boolean } {
-	const tree = parse(value.expression);
-	if (!tree.ok) return { evaluate: () => NaN, isSpeed: false };
-	eachName(tree.value, (name) => {
-		if (isReading(name)) used.add(name);
-	});
-	const type = typeOf(tree.value, (name) => types.get(name));
-	const isPower = slot.type === 'number' && slot.quantity === 'power';
-	const isSpeed =
-		isPower &&
-		type.ok &&
-		type.value.kind === 'number' &&
-		type.value.metres === units.cmps!.type.metres;
-	return { evaluate: compileNode(tree.value), isSpeed };
-}
-
-/**
- * A value worked out, in the unit of its slot; not yet kept within its range.
- * @returns undefined when the expression gives nothing that can be used here
- */
-export function workOut(
-	{ definition, evaluate, isSpeed }: Computed,
-	environment: Environment,
-	topSpeed: number
-): Datum | undefined {
-	const given = evaluate(environment);
-	if (typeof given !== 'number') return definition.type === 'number' ? undefined : given;
-	if (definition.type !== 'number') return Number.isNaN(given) ? undefined : given;
-	if (!Number.isFinite(given)) return undefined;
-	const number = isSpeed ? given / topSpeed : given;
-	return definition.quantity === 'count' ? Math.round(number) : number;
-}
-
-/** The nearest value within the range of the slot: the same, when it is in it. */
-export function withinRange(definition: ValueDefinition, value: Datum): Datum {
-	if (definition.type !== 'number' || typeof value !== 'number') return value;
-	return Math.max(definition.minimum, Math.min(definition.maximum, value));
 }

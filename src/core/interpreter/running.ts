@@ -1,6 +1,7 @@
 import type { Datum } from '../expressions/types';
 import type { Sentence } from '../sentence';
 import type { Controls, Wait } from './controls';
+import type { Cell } from './memory';
 
 /** How a loop goes on: so many rounds, until a condition holds (by the name of its value), or for ever. */
 export interface Rounds {
@@ -11,8 +12,8 @@ export interface Rounds {
 /** What a step finds when it runs: its values worked out, the robot, and ways to steer its chain. */
 export interface Running {
 	readonly robot: Controls;
-	/** The variables of the plan; those of all chains are the same. */
-	readonly memory: Map<string, Datum>;
+	/** The variable that the step names in its value `variable`. */
+	readonly variable: Cell;
 
 	/** A number in the unit of documents, within the range of its definition. */
 	readonly number: (name: string) => number;

@@ -4,13 +4,14 @@
  * tick, so that a loop that never waits cannot stop the clock. A loop that watches the world (forever,
  * until) begins one round a tick at the most, since the sensors say nothing new before.
  */
-import type { Environment } from '../expressions/evaluate';
+import type { Environment, Evaluate } from '../expressions/evaluate';
 import type { Datum } from '../expressions/types';
 import type { Reading } from '../expressions/vocabulary';
 import type { Sentence } from '../sentence';
-import type { Worked } from '../steps/definition';
 import type { Controls, Wait } from './controls';
-import { withinRange, workOut, type Instruction, type Program } from './program';
+import type { Cell } from './memory';
+import { withinRange, workOut } from './computed';
+import type { Instruction, Program } from './program';
 import type { Rounds, Running } from './running';
 
 /** Steps and rounds that one chain may begin in one tick: far more than a real plan needs. */
@@ -20,10 +21,11 @@ export const maximumCalls = 32;
 
 /** Told what happens. @template Begun what it remembers of a step until that ends */
 export interface Observer<Begun = unknown> {
-	started(instruction: Instruction, time: number, values: Worked): Begun;
+	/** @param values in the order of the instruction's names; the list may be used again */
+	started(instruction: Instruction, time: number, values: readonly Datum[]): Begun;
 	ended(begun: Begun, time: number): void;
 	/** A step that took no time, and held no others. */
-	ran(instruction: Instruction, time: number, values: Worked): void;
+	ran(instruction: Instruction, time: number, values: readonly Datum[]): void;
 	/** A loop used up the budget of a tick without ever waiting. */
 	ranWithoutWaiting(loop: Instruction, time: number): void;
 	/** Something that a person should know, said once for each step and key. */
@@ -36,22 +38,24 @@ export interface Shared {
 	readonly program: Program;
 	readonly robot: Controls;
 	readonly observer: Observer;
-	readonly memory: Map<string, Datum>;
 	readonly chance: () => number;
 	readonly send: (message: string) => void;
 	readonly endAll: () => void;
 }
 
-type Locals = ReadonlyMap<string, Datum> | null;
+/** The inputs of the routine that is running, in order. */
+type Inputs = readonly Datum[];
+const noInputs: Inputs = [];
 
 interface Frame {
 	readonly list: readonly Instruction[];
 	readonly owner: Instruction | null;
 	/** What the observer remembers of the owner. */
 	readonly begun: unknown;
-	/** For a loop; undefined for a list that runs once. */
-	rounds: Rounds | undefined;
-	readonly locals: Locals;
+	readonly isLoop: boolean;
+	/** Asked before each round; undefined for a loop that counts or never ends. */
+	readonly until: Evaluate | undefined;
+	readonly inputs: Inputs;
 	readonly isCall: boolean;
 	roundsLeft: number;
 	index: number;
@@ -65,7 +69,9 @@ export class Thread implements Running, Environment {
 	/** The step in progress, until it has ended or its body hangs on the stack. */
 	private current: Instruction | undefined;
 	private begun: unknown;
-	private worked: Worked = {};
+	/** Values of the step in progress, and their names. */
+	private names: readonly string[] = [];
+	private values: readonly Datum[] = [];
 	private wait: Wait | undefined;
 	private sides: Thread[] = [];
 	private time = 0;
@@ -73,16 +79,14 @@ export class Thread implements Running, Environment {
 	private calls = 0;
 
 	readonly robot: Controls;
-	readonly memory: Map<string, Datum>;
 
 	constructor(
 		instructions: readonly Instruction[],
 		private readonly shared: Shared,
-		locals: Locals = null
+		inputs: Inputs = noInputs
 	) {
 		this.robot = shared.robot;
-		this.memory = shared.memory;
-		this.stack = [frameOf(instructions, null, null, locals)];
+		this.stack = [frameOf(instructions, null, null, inputs)];
 	}
 
 	/** Goes on until it waits again. @param time virtual seconds since Run */
@@ -93,13 +97,16 @@ export class Thread implements Running, Environment {
 			if (!this.wait.isOver(time)) return;
 			this.wait = undefined;
 			this.end();
+			if (this.isOver) return;
 		}
 		for (let budget = budgetPerTick; budget > 0; budget--) {
+			const frame = this.top!;
+			if (frame.index < frame.list.length) this.begin(frame.list[frame.index++]!);
+			else if (frame.isLoop) this.nextRound(frame);
+			else this.pop();
 			if (this.isOver || this.wait || this.isYielding) return;
-			this.goOn();
 		}
-		if (this.isOver || this.wait || this.isYielding) return;
-		const loop = this.stack.find((frame) => frame.rounds)?.owner;
+		const loop = this.stack.find(({ isLoop }) => isLoop)?.owner;
 		if (loop) this.shared.observer.ranWithoutWaiting(loop, time);
 	}
 
@@ -107,32 +114,17 @@ export class Thread implements Running, Environment {
 		return this.stack[this.stack.length - 1];
 	}
 
-	private goOn(): void {
-		const frame = this.top!;
-		const next = frame.list[frame.index];
-		if (next) {
-			frame.index += 1;
-			this.begin(next);
-		} else if (frame.rounds) {
-			this.nextRound(frame);
-		} else {
-			this.pop();
-		}
-	}
-
 	private nextRound(frame: Frame): void {
 		const isWatching = frame.owner!.definition.isLoop;
-		if (isWatching && frame.since === this.time && frame.index > -1) {
+		if (isWatching && frame.since === this.time) {
 			// The round took no time: the next one begins in the next tick.
 			this.isYielding = true;
 			frame.since = -1;
 			return;
 		}
 		frame.roundsLeft -= 1;
-		const isDone = frame.rounds!.until
-			? frame.owner!.conditions[frame.rounds!.until]!(this) === true
-			: frame.roundsLeft <= 0;
-		if (isDone) return this.pop();
+		const { until, roundsLeft } = frame;
+		if (until ? until(this) === true : roundsLeft <= 0) return this.pop();
 		frame.index = 0;
 		frame.since = this.time;
 	}
@@ -148,7 +140,9 @@ export class Thread implements Running, Environment {
 		if (instruction.missing) {
 			return this.noteAt(instruction, `note.cannot.${instruction.missing}`);
 		}
-		if (!this.workOut(instruction)) return;
+		this.names = instruction.names;
+		this.values = instruction.filled;
+		if (instruction.computed.length > 0 && !this.workOut(instruction)) return;
 		this.current = instruction;
 		if (instruction.isSimple) this.runSimple(instruction);
 		else this.runComposed(instruction);
@@ -159,17 +153,17 @@ export class Thread implements Running, Environment {
 		this.wait = instruction.definition.run?.(this) ?? undefined;
 		if (this.wait) {
 			// Until it ends, the same step of another chain may fill in other values.
-			if (instruction.computed.length > 0) this.worked = { ...this.worked };
-			this.begun = observer.started(instruction, this.time, this.worked);
+			if (instruction.computed.length > 0) this.values = [...this.values];
+			this.begun = observer.started(instruction, this.time, this.values);
 		} else {
 			this.current = undefined;
-			observer.ran(instruction, this.time, this.worked);
+			observer.ran(instruction, this.time, this.values);
 		}
 	}
 
 	private runComposed(instruction: Instruction): void {
-		this.worked = { ...this.worked };
-		this.begun = this.shared.observer.started(instruction, this.time, this.worked);
+		this.values = [...this.values];
+		this.begun = this.shared.observer.started(instruction, this.time, this.values);
 		const depth = this.stack.length;
 		const wait = instruction.definition.run?.(this) ?? undefined;
 		// A step that has put its body on the stack, or has taken the stack down, ends there.
@@ -180,17 +174,16 @@ export class Thread implements Running, Environment {
 
 	/** Works out the step's expressions. @returns false when one gives nothing that can be used */
 	private workOut(instruction: Instruction): boolean {
-		const { computed, worked } = instruction;
-		this.worked = worked;
-		for (let i = 0; i < computed.length; i++) {
-			const { name, definition } = computed[i]!;
-			const value = workOut(computed[i]!, this, this.robot.topSpeed);
+		const { computed, filled } = instruction;
+		for (const each of computed) {
+			const value = workOut(each, this);
 			if (value === undefined) {
 				this.noteAt(instruction, 'note.noValue');
 				return false;
 			}
-			worked[name] = withinRange(definition, value);
-			if (worked[name] !== value) this.noteAt(instruction, 'note.outOfRange');
+			const used = withinRange(each, value);
+			filled[each.index] = used;
+			if (used !== value) this.noteAt(instruction, 'note.outOfRange');
 		}
 		return true;
 	}
@@ -209,46 +202,52 @@ export class Thread implements Running, Environment {
 	// --- what expressions find ---
 
 	read = (reading: Reading): Datum => this.robot.read(reading);
-	variable = (name: string): Datum | undefined => {
-		return this.top?.locals?.get(name) ?? this.memory.get(name);
-	};
+	input = (index: number): Datum | undefined => this.inputs[index];
 	chance = (): number => this.shared.chance();
 
 	// --- what steps find ---
 
-	number = (name: string): number => Number(this.worked[name]);
-	text = (name: string): string => String(this.worked[name]);
-	datum = (name: string): Datum => this.worked[name] ?? NaN;
+	get variable(): Cell {
+		return this.current!.variable;
+	}
+	/** A step has so few values that looking through their names is fastest. */
+	datum = (name: string): Datum => {
+		for (let i = 0; i < this.names.length; i++) if (this.names[i] === name) return this.values[i]!;
+		return NaN;
+	};
+	number = (name: string): number => Number(this.datum(name));
+	text = (name: string): string => String(this.datum(name));
 	truth = (name: string): boolean => this.current?.conditions[name]?.(this) === true;
 
 	loop = (rounds: Rounds): void => {
 		const owner = this.current!;
-		this.push(owner.body, this.locals, {
-			rounds,
+		this.push(owner.body, this.inputs, {
+			isLoop: true,
+			until: rounds.until ? owner.conditions[rounds.until] : undefined,
 			roundsLeft: (rounds.times ?? Infinity) + 1,
-			index: Infinity
+			index: owner.body.length
 		});
 	};
 
 	choose = (): void => {
 		const { body } = this.current!;
 		const branch = body.find(({ conditions }) => conditions.condition?.(this) ?? true);
-		this.push(branch?.body ?? [], this.locals);
+		this.push(branch?.body ?? [], this.inputs);
 	};
 
-	private get locals(): Locals {
-		return this.top!.locals;
+	private get inputs(): Inputs {
+		return this.top!.inputs;
 	}
 
 	/** Hangs a list of steps under the step in progress, which ends when the list does. */
-	private push(list: readonly Instruction[], locals: Locals, more: Partial<Frame> = {}): void {
-		this.stack.push({ ...frameOf(list, this.current!, this.begun, locals), ...more });
+	private push(list: readonly Instruction[], inputs: Inputs, more: Partial<Frame> = {}): void {
+		this.stack.push(Object.assign(frameOf(list, this.current!, this.begun, inputs), more));
 		this.current = undefined;
 	}
 
 	sideBySide = (): Wait | undefined => {
-		const { locals } = this;
-		const sides = this.current!.body.map(({ body }) => new Thread(body, this.shared, locals));
+		const { inputs } = this;
+		const sides = this.current!.body.map(({ body }) => new Thread(body, this.shared, inputs));
 		this.sides = sides;
 		const isOver = (time: number): boolean => {
 			for (const side of sides) if (!side.isOver) side.tick(time);
@@ -265,13 +264,13 @@ export class Thread implements Running, Environment {
 			return this.noteAt(owner, 'note.tooManyCalls', { name, maximum: maximumCalls });
 		}
 		this.calls += 1;
-		const locals = new Map(routine.inputs.map((input) => [input, this.worked[input] ?? NaN]));
-		this.push(routine.steps, locals, { isCall: true });
+		const inputs = routine.inputs.map(this.datum);
+		this.push(routine.steps, inputs, { isCall: true });
 	};
 
 	leaveLoop = (): void => {
 		const call = this.stack.findLastIndex(({ isCall }) => isCall);
-		const loop = this.stack.findLastIndex(({ rounds }) => rounds);
+		const loop = this.stack.findLastIndex(({ isLoop }) => isLoop);
 		if (loop <= call) return this.note('note.noLoop');
 		this.end();
 		while (this.stack.length > loop) this.pop();
@@ -299,13 +298,14 @@ const frameOf = (
 	list: readonly Instruction[],
 	owner: Instruction | null,
 	begun: unknown,
-	locals: Locals
+	inputs: Inputs
 ): Frame => ({
 	list,
 	owner,
 	begun,
-	rounds: undefined,
-	locals,
+	isLoop: false,
+	until: undefined,
+	inputs,
 	isCall: false,
 	roundsLeft: 0,
 	index: 0,

@@ -1,4 +1,5 @@
 /** What the simulation needs of a robot, whatever its kind. */
+import type { Datum } from '../expressions/types';
 import type { Reading } from '../expressions/vocabulary';
 import type { Controls, PlayedNote } from '../interpreter/controls';
 import type { Random } from '../random/random';
@@ -34,6 +35,8 @@ export interface Making {
 	/** For the drive, and for the sensors: what a plan reads does not change how its robot drives. */
 	readonly chance: Random;
 	readonly sensorChance: Random;
+	/** For what a display shows: looking at it changes nothing. */
+	readonly displayChance: Random;
 	readonly surroundings: Surroundings;
 	/** Heading on the start mark, as it is told when lined up, radians. */
 	readonly heading: number;
@@ -81,6 +84,9 @@ export interface Robot extends Controls {
 	readonly isPlaying: boolean;
 	/** Its sensor sees the drop ahead. */
 	readonly seesEdge: boolean;
+
+	/** What a display beside the robot shows of a sensor: as `read`, with errors of its own. */
+	display(reading: Reading): Datum;
 
 	/** Moves the clock of its sensors, motors and moves on by one tick. */
 	advance(time: number): void;

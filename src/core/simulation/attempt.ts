@@ -25,7 +25,7 @@ export interface Trace {
 	readonly rightLamp: Float64Array;
 }
 
-/** What the sensors said that the plan reads; truths as 0 and 1, colours as 0xrrggbb. */
+/** What sensors said: truths as 0 and 1, colours as 0xrrggbb. */
 export type SensedColumns = Readonly<Partial<Record<Reading, Float64Array>>>;
 
 /** Where a crate was, whenever it had moved; the first entry is where it stood at Run. */
@@ -109,7 +109,10 @@ export interface Attempt {
 	readonly seed: number;
 	readonly outcome: Outcome;
 	readonly trace: Trace;
+	/** What the plan reads: one value for each sample of the trace. */
 	readonly sensed: SensedColumns;
+	/** What else the robot senses, if somebody watches: a value for each `displayTicks` from Run on. */
+	readonly unread: SensedColumns;
 	readonly crates: readonly CrateTrace[];
 	readonly log: readonly Logged[];
 	readonly spans: readonly Span[];

@@ -6,7 +6,6 @@ import type { Instruction } from '../interpreter/program';
 import type { Observer } from '../interpreter/thread';
 import type { Robot } from '../robots/robot';
 import type { Sentence } from '../sentence';
-import type { Worked } from '../steps/definition';
 import type { Pose } from '../world/pose';
 import type { StandingCrate } from '../world/crates';
 import type {
@@ -21,6 +20,7 @@ import type {
 	Trace
 } from './attempt';
 import {
+	displayTicks,
 	fullTraceSeconds,
 	maximumInstants,
 	maximumLogged,
@@ -50,10 +50,13 @@ export class Recorder implements Observer<Open> {
 	/** A loop went round without waiting. */
 	isBusy = false;
 	private readonly running = new Set<Open>();
+	/** Records of each step, by its number, that took no time. */
+	private readonly instants: number[] = [];
 	private readonly said = new Set<string>();
 	private readonly crateMoments: CrateMoment[][];
 	private readonly crateFalls = new Map<string, number>();
-	private sensedColumns: Float64Array[];
+	private readColumns: Float64Array[];
+	private readonly unreadColumns: number[][];
 	private length = 0;
 	private columns = makeColumns(firstRoom);
 
@@ -61,20 +64,25 @@ export class Recorder implements Observer<Open> {
 		private readonly robot: Robot,
 		private readonly pose: Pose,
 		private readonly crates: readonly StandingCrate[],
-		/** The readings to keep. */
-		private readonly readings: readonly Reading[]
+		/** Readings to keep: those of the plan, and those that only a display shows. */
+		private readonly readings: {
+			readonly read: readonly Reading[];
+			readonly unread: readonly Reading[];
+		}
 	) {
 		this.crateMoments = crates.map(({ pose }) => [{ time: 0, ...pose }]);
-		this.sensedColumns = readings.map(() => new Float64Array(firstRoom));
+		this.readColumns = readings.read.map(() => new Float64Array(firstRoom));
+		this.unreadColumns = readings.unread.map(() => []);
 	}
 
-	started(instruction: Instruction, start: number, values: Worked): Open {
+	started(instruction: Instruction, start: number, values: readonly Datum[]): Open {
 		const open = this.openOf(instruction, start, values);
 		this.running.add(open);
 		return open;
 	}
 
-	private openOf(instruction: Instruction, start: number, values: Worked): Open {
+	private openOf(instruction: Instruction, start: number, list: readonly Datum[]): Open {
+		const values = Object.fromEntries(instruction.names.map((name, i) => [name, list[i]!]));
 		const speedAtStart = Math.abs(this.robot.speed);
 		return { instruction, start, values, from: { ...this.pose }, speedAtStart };
 	}
@@ -84,9 +92,14 @@ export class Recorder implements Observer<Open> {
 		this.keepSpan(open, end, { ...this.pose }, true);
 	}
 
-	ran(instruction: Instruction, time: number, values: Worked): void {
-		if (this.spans.length >= maximumInstants) return;
-		const open = this.openOf(instruction, time, { ...values });
+	/** There is no room for another record of a step that took no time. */
+	private isFull({ number }: Instruction): boolean {
+		return this.instants[number]! >= maximumInstants || this.spans.length >= maximumSpans;
+	}
+
+	ran(instruction: Instruction, time: number, values: readonly Datum[]): void {
+		if (this.isFull(instruction)) return;
+		const open = this.openOf(instruction, time, values);
 		this.keepSpan(open, time, open.from, true);
 	}
 
@@ -162,8 +175,15 @@ export class Recorder implements Observer<Open> {
 
 	/** Keeps every tick at first, later only some. @param tick number of the tick, from 0 */
 	sample(tick: number): void {
+		if (this.readings.unread.length > 0 && tick % displayTicks === 0) this.display();
 		if (tick > fullTicks && tick % thinning !== 0) return;
 		this.keep(tick);
+	}
+
+	private display(): void {
+		this.readings.unread.forEach((reading, index) => {
+			this.unreadColumns[index]!.push(numberOf(this.robot.display(reading)));
+		});
 	}
 
 	/** Keeps this tick in any case. */
@@ -182,8 +202,9 @@ export class Recorder implements Observer<Open> {
 		columns.battery[length] = robot.battery;
 		columns.leftLamp[length] = robot.leftLamp;
 		columns.rightLamp[length] = robot.rightLamp;
-		for (let i = 0; i < this.readings.length; i++) {
-			this.sensedColumns[i]![length] = numberOf(robot.read(this.readings[i]!));
+		const { read } = this.readings;
+		for (let i = 0; i < read.length; i++) {
+			this.readColumns[i]![length] = numberOf(robot.read(read[i]!));
 		}
 		for (let i = 0; i < this.crates.length; i++) {
 			keepPose(this.crateMoments[i]!, time, this.crates[i]!.pose);
@@ -196,7 +217,7 @@ export class Recorder implements Observer<Open> {
 		const room = before.time.length * 2;
 		this.columns = makeColumns(room);
 		for (const name of Object.keys(before) as (keyof Trace)[]) this.columns[name].set(before[name]);
-		this.sensedColumns = this.sensedColumns.map((column) => {
+		this.readColumns = this.readColumns.map((column) => {
 			const larger = new Float64Array(room);
 			larger.set(column);
 			return larger;
@@ -204,12 +225,13 @@ export class Recorder implements Observer<Open> {
 	}
 
 	get sensed(): SensedColumns {
-		return Object.fromEntries(
-			this.readings.map((reading, index) => [
-				reading,
-				this.sensedColumns[index]!.slice(0, this.length)
-			])
-		);
+		const kept = this.readColumns.map((column) => column.slice(0, this.length));
+		return named(this.readings.read, kept);
+	}
+
+	get unread(): SensedColumns {
+		const kept = this.unreadColumns.map((column) => Float64Array.from(column));
+		return named(this.readings.unread, kept);
 	}
 
 	get trace(): Trace {
@@ -222,8 +244,10 @@ export class Recorder implements Observer<Open> {
 
 	private keepSpan(open: Open, end: number, to: RecordedPose, isComplete: boolean): void {
 		const { instruction, start, from, values, speedAtStart } = open;
-		const most = end === start ? maximumInstants : maximumSpans;
-		if (this.spans.length >= most) return;
+		const isInstant = end === start;
+		if (isInstant ? this.isFull(instruction) : this.spans.length >= maximumSpans) return;
+		const { number } = instruction;
+		if (isInstant) this.instants[number] = (this.instants[number] ?? 0) + 1;
 		this.spans.push({
 			stepId: instruction.id,
 			kind: instruction.definition.kind,
@@ -255,6 +279,9 @@ function makeColumns(room: number): Trace {
 		rightLamp: new Float64Array(room)
 	};
 }
+
+const named = (names: readonly Reading[], columns: readonly Float64Array[]): SensedColumns =>
+	Object.fromEntries(names.map((name, index) => [name, columns[index]!]));
 
 /** A truth as 0 or 1, a colour by its code; what is no number at all as NaN. */
 function numberOf(value: Datum): number {

@@ -9,6 +9,9 @@ export const fullTraceSeconds = 60;
 /** After that, one in so many ticks is kept: 10 samples a second. */
 export const thinning = 12;
 
+/** Ticks from one figure of a display to the next: 10 a second, as fast as a person reads. */
+export const displayTicks = 12;
+
 /** Seconds of virtual time after which a rehearsal ends, if nobody says otherwise. */
 export const defaultLimit = 120;
 /** The longest that may be asked for: an hour. */
@@ -19,8 +22,11 @@ export const bumpPause = 0.25;
 /** Seconds for which a bump, and a hand's touch, can be read after they began. */
 export const bumpHold = 0.1;
 export const touchHold = 0.3;
-/** Records kept at most of steps that took no time, and of all: a loop could make millions. */
-export const maximumInstants = 3000;
+/**
+ * Records kept at most: of one step's rounds that took no time, and of all steps. A loop could make
+ * millions, and one busy step shall not hide the others.
+ */
+export const maximumInstants = 100;
 export const maximumSpans = 60_000;
 /** Touches that an attempt has at most. */
 export const maximumTouches = 200;

@@ -9,6 +9,7 @@ import {
 	planOf,
 	repeat,
 	right,
+	step,
 	tone,
 	wait,
 	wall
@@ -16,6 +17,7 @@ import {
 import { degrees } from '../units/angles';
 import { cornersOf } from '../world/walls';
 import { legsOf, type Attempt } from './attempt';
+import { displayTicks, maximumInstants, tickRate } from './settings';
 import { simulate } from './simulate';
 
 const course = courseOf();
@@ -212,5 +214,42 @@ describe('an attempt', () => {
 		const { trace } = simulate({ plan: planOf([wait(90)]), course, variation: 'ideal', seed: 1 });
 		expect(trace.time.length).toBe(60 * 120 + 1 + 30 * 10);
 		expect(trace.time.at(-1)).toBe(90);
+	});
+});
+
+describe('what is recorded', () => {
+	const plan = planOf([
+		repeat(300, [step('set', { variable: 'n', value: { expression: 'brightness' } })]),
+		lamp('#38d39f'),
+		go(0.3)
+	]);
+	const input = { plan, course, variation: 'worn', seed: 5 } as const;
+	const attempt = simulate(input);
+
+	it('a busy step does not hide the others', () => {
+		const kinds = attempt.spans.map(({ kind }) => kind);
+		expect(kinds.filter((kind) => kind === 'set')).toHaveLength(maximumInstants);
+		expect(kinds).toContain('lamp');
+		expect(kinds).toContain('go');
+	});
+
+	it('somebody who watches changes nothing, and sees what the plan does not read', () => {
+		const { unread, ...watched } = simulate({ ...input, isWatched: true });
+		expect({ ...watched, unread: {} }).toEqual(attempt);
+		expect(Object.keys(attempt.sensed)).toEqual(['brightness']);
+		expect(Object.keys({ ...watched.sensed, ...unread }).toSorted()).toEqual(
+			[...skiff.senses].toSorted()
+		);
+		const { time, battery } = unread;
+		expect(time).toHaveLength(Math.floor(attempt.ticks / displayTicks) + 1);
+		expect(time![10]).toBeCloseTo((10 * displayTicks) / tickRate, 9);
+		expect(battery!.at(-1)).toBeLessThan(battery![0]!);
+	});
+
+	it('a robot without a gyro and counters shows none', () => {
+		const robots = [{ kind: 'skiffLite', name: 'Wick' }] as const;
+		const { unread } = simulate({ ...input, plan: { ...plan, robots }, isWatched: true });
+		expect(unread).not.toHaveProperty('heading');
+		expect(unread).toHaveProperty('tilt');
 	});
 });

@@ -35,6 +35,8 @@ export interface Rehearsal {
 	readonly touches?: readonly number[] | undefined;
 	/** The id of the one chain to run, as if Run were pressed for it. */
 	readonly only?: string | undefined;
+	/** Also records what those sensors say that the plan does not read, for a person who watches. */
+	readonly isWatched?: boolean | undefined;
 }
 
 export function simulate(rehearsal: Rehearsal): Attempt {
@@ -50,6 +52,7 @@ export function robotOf(plan: Plan): RobotDocument {
 /** Seeds of sensors, and of what a plan throws dice for, stand apart from that of the drive. */
 const sensorSeed = 0x5ea;
 const diceSeed = 0xd1ce;
+const displaySeed = 0xd15b;
 
 class Simulation {
 	private readonly robotDocument: RobotDocument;
@@ -84,25 +87,30 @@ class Simulation {
 		const { plan, course, variation, seed, limit, only } = rehearsal;
 		this.robotDocument = rehearsal.robot ?? robotOf(plan);
 		const { kind, name, ports } = this.robotDocument;
-		const { abilities, build } = robotKindOf(kind);
+		const robotKind = robotKindOf(kind);
 		const heading = headingOfBearing(course.start.bearing);
 		this.pose = { x: course.start.at[0], y: course.start.at[1], heading };
 		this.crates = course.crates.map((crate) => new StandingCrate(crate));
 		this.scene = new Scene(course, this.pose, this.crates);
-		this.robot = build({
+		this.robot = robotKind.build({
 			name,
 			ports,
 			variation,
 			heading,
 			chance: new Random(seed),
 			sensorChance: new Random(seed ^ sensorSeed),
+			displayChance: new Random(seed ^ displaySeed),
 			surroundings: this.scene
 		});
 		setDown(this.pose, this.robot.placing);
 		this.floor = new Floor(course.walls, this.crates, this.robot, this.pose);
 		const dice = new Random(seed ^ diceSeed);
-		const program = compile(plan, abilities, only);
-		this.recorder = new Recorder(this.robot, this.pose, this.crates, [...program.readings]);
+		const program = compile(plan, robotKind, only);
+		const unread = robotKind.senses.filter((reading) => !program.readings.has(reading));
+		this.recorder = new Recorder(this.robot, this.pose, this.crates, {
+			read: [...program.readings],
+			unread: rehearsal.isWatched ? unread : []
+		});
 		this.interpreter = new Interpreter({
 			program,
 			robot: this.robot,
@@ -132,6 +140,7 @@ class Simulation {
 			outcome: ending,
 			trace: recorder.trace,
 			sensed: recorder.sensed,
+			unread: recorder.unread,
 			crates: recorder.crateTraces,
 			log: recorder.log,
 			spans: recorder.spans,

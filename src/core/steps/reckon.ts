@@ -1,5 +1,6 @@
 /** Reckon: variables, lists, the log. Sense: what a reading counts from. */
 import type { Datum } from '../expressions/types';
+import type { Cell } from '../interpreter/memory';
 import type { StepDefinition, ValueDefinition } from './definition';
 import { choice, name, plain } from './values';
 
@@ -15,9 +16,9 @@ export const set: StepDefinition = {
 	glyph: 'M4 5h16v14H4zM8 10h8M8 14h8',
 	values: { variable: name('variable', 'n'), value: anything(0) },
 	needs: [],
-	run({ memory, text, datum }) {
+	run({ variable, datum }) {
 		const value = datum('value');
-		memory.set(text('variable'), Array.isArray(value) ? [...value] : value);
+		variable.value = Array.isArray(value) ? [...value] : value;
 	}
 };
 
@@ -28,19 +29,15 @@ export const change: StepDefinition = {
 	glyph: 'M4 5h16v14H4zM8 12h8M12 8v8',
 	values: { variable: name('variable', 'n'), by: anything(1) },
 	needs: [],
-	run({ memory, text, datum }) {
-		const before = memory.get(text('variable')) ?? 0;
-		memory.set(text('variable'), Number(before) + Number(datum('by')));
+	run({ variable, datum }) {
+		variable.value = Number(variable.value ?? 0) + Number(datum('by'));
 	}
 };
 
-/** The list of this name; a new one when there is none. */
-function listOf(memory: Map<string, Datum>, variable: string): Datum[] {
-	const known = memory.get(variable);
-	if (Array.isArray(known)) return known;
-	const made: Datum[] = [];
-	memory.set(variable, made);
-	return made;
+/** The list in a variable; a new one when there is none. */
+function listIn(variable: Cell): Datum[] {
+	if (!Array.isArray(variable.value)) variable.value = [];
+	return variable.value;
 }
 
 export const newList: StepDefinition = {
@@ -50,8 +47,8 @@ export const newList: StepDefinition = {
 	glyph: 'M9 6h11M9 12h11M9 18h11M4 6h1M4 12h1M4 18h1',
 	values: { variable: name('variable', 'turns') },
 	needs: [],
-	run({ memory, text }) {
-		memory.set(text('variable'), []);
+	run({ variable }) {
+		variable.value = [];
 	}
 };
 
@@ -62,8 +59,8 @@ export const addItem: StepDefinition = {
 	glyph: 'M9 6h11M9 12h6M4 6h1M4 12h1M4 18h1M18 14v7M14.500 17.500h7',
 	values: { value: anything(1), variable: name('variable', 'turns') },
 	needs: [],
-	run({ memory, text, datum, note }) {
-		const list = listOf(memory, text('variable'));
+	run({ variable, text, datum, note }) {
+		const list = listIn(variable);
 		const value = datum('value');
 		if (list.length < maximumItems) list.push(Array.isArray(value) ? value.length : value);
 		else note('note.listFull', { name: text('variable'), maximum: maximumItems });
@@ -81,8 +78,8 @@ export const setItem: StepDefinition = {
 		value: anything(0)
 	},
 	needs: [],
-	run({ memory, text, number, datum, note }) {
-		const list = listOf(memory, text('variable'));
+	run({ variable, text, number, datum, note }) {
+		const list = listIn(variable);
 		const index = number('index');
 		const value = datum('value');
 		if (index <= list.length) list[index - 1] = Array.isArray(value) ? value.length : value;

@@ -22,10 +22,12 @@
 
 	const course = $derived(bench.course);
 	const player = $derived(bench.player);
-	const base = $derived(fit(course, width, height));
+	/** Pixels that the figures of all sensors take up. */
+	let taken = $state.raw({ left: 0, top: 0 });
+	const base = $derived(fit(course, width - taken.left, height - taken.top));
 	const scale = $derived(base.scale * moved.k);
-	const x = $derived(base.x * moved.k + moved.x);
-	const y = $derived(base.y * moved.k + moved.y);
+	const x = $derived((base.x + taken.left) * moved.k + moved.x);
+	const y = $derived((base.y + taken.top) * moved.k + moved.y);
 	const bar = $derived(scaleBar(scale));
 	const pose = $derived(
 		player.sample ?? {
@@ -125,7 +127,7 @@
 		</svg>
 	</div>
 
-	<Readings {bench} />
+	<Readings {bench} bind:taken />
 	<div class="scale-bar" aria-hidden="true">
 		<span class="bar" style:width="{bar * scale}px"></span>
 		{t('floor.scale', { centimetres: bar * 100 })}

@@ -1,16 +1,29 @@
 <script lang="ts">
 	/** What the robot senses at the moment that is shown, and what the plan has written in the log. */
 	import { ChevronDown, ChevronRight } from '@lucide/svelte';
+	import { MediaQuery } from 'svelte/reactivity';
 	import { isReading, readings, type Reading } from '$core/expressions/vocabulary';
-	import { bearingOfHeading } from '$core/units/angles';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import { showDatum, showSensed } from '$lib/values/live';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 
-	let { bench }: { bench: Workbench } = $props();
+	let {
+		bench,
+		taken = $bindable()
+	}: {
+		bench: Workbench;
+		/** Pixels of the floor that are better left free, so that nothing is hidden. */
+		taken: { left: number; top: number };
+	} = $props();
 
 	let isOpen = $state(true);
+	let width = $state(0);
+	let height = $state(0);
+	/** Pixels beside it; and above it on a phone, where the outcome stands. */
+	const gap = 16;
+	const phoneTop = 56;
+	const isNarrow = new MediaQuery('max-width: 560px');
 	const player = $derived(bench.player);
 
 	interface Figure {
@@ -18,27 +31,38 @@
 		readonly shown: string;
 	}
 
-	/** Those that the plan reads, then what the trace knows anyway. */
+	/** Shown although the plan does not read them. */
+	const usual: readonly string[] = ['heading', 'speed'] satisfies Reading[];
+	const showsAll = $derived(preferences.showsAllReadings);
+
+	/** Those that the plan reads, then the others. */
 	const figures = $derived.by((): Figure[] => {
-		const { attempt, index, sample } = player;
-		if (!attempt || !sample) return [];
-		const sensed = Object.entries(attempt.sensed).flatMap(([name, column]) =>
-			isReading(name) ? [{ reading: name, value: column[index]! }] : []
+		const others = Object.entries(player.unread).filter(
+			([name]) => showsAll || usual.includes(name)
 		);
-		const usual = [
-			{ reading: 'heading' as const, value: bearingOfHeading(sample.heading) },
-			{ reading: 'speed' as const, value: sample.speed }
-		].filter(({ reading }) => !sensed.some((known) => known.reading === reading));
-		return [...sensed, ...usual].map(({ reading, value }) => ({
-			reading,
-			shown: showSensed(readings[reading], value)
-		}));
+		return [...Object.entries(player.sensed), ...others].flatMap(([name, value]) =>
+			isReading(name) ? [{ reading: name, shown: showSensed(readings[name], value) }] : []
+		);
+	});
+	$effect(() => {
+		const isLarge = isOpen && showsAll && figures.length > 0;
+		taken = {
+			left: isLarge && !isNarrow.current ? width + gap : 0,
+			top: isLarge && isNarrow.current ? height + phoneTop : 0
+		};
 	});
 	const lines = $derived(player.attempt?.log.filter(({ time }) => time <= player.time) ?? []);
 </script>
 
 {#if figures.length > 0 && preferences.level !== 'first'}
-	<aside class="readings" aria-label={t('readings.label')}>
+	<aside
+		class="readings"
+		class:all={showsAll}
+		aria-label={t('readings.label')}
+		style:--phone-top="{phoneTop}px"
+		bind:offsetWidth={width}
+		bind:offsetHeight={height}
+	>
 		<button class="title" aria-expanded={isOpen} onclick={() => (isOpen = !isOpen)}>
 			{#if isOpen}<ChevronDown size={16} />{:else}<ChevronRight size={16} />{/if}
 			{t('readings.label')}
@@ -50,6 +74,13 @@
 					<dd data-reading={reading}>{shown}</dd>
 				{/each}
 			</dl>
+			<button
+				class="more"
+				aria-pressed={showsAll}
+				onclick={() => preferences.choose({ showsAllReadings: !showsAll })}
+			>
+				{t(showsAll ? 'readings.fewer' : 'readings.all')}
+			</button>
 			{#if lines.length > 0}
 				<p class="log-title">{t('readings.log')}</p>
 				<ol class="log" data-testid="log">
@@ -72,6 +103,8 @@
 		bottom: 2.6rem;
 		min-width: 10rem;
 		max-width: 15rem;
+		max-height: calc(100% - 7rem);
+		overflow: auto;
 		padding: 0.15rem 0.7rem 0.4rem 0.4rem;
 		border: 1px solid var(--line);
 		border-radius: 0.5rem;
@@ -101,6 +134,14 @@
 		text-align: right;
 		font-variant-numeric: tabular-nums;
 	}
+	.more {
+		min-height: 1.75rem;
+		padding-left: 0.35rem;
+		color: var(--ink-soft);
+		text-decoration: underline;
+		text-underline-offset: 0.15em;
+		cursor: pointer;
+	}
 	.log-title {
 		margin: 0.35rem 0 0 0.35rem;
 		color: var(--ink-soft);
@@ -118,7 +159,11 @@
 	@media (max-width: 560px) {
 		.readings {
 			bottom: auto;
-			top: 3.5rem;
+			top: var(--phone-top);
+			max-width: calc(100% - 1.5rem);
+		}
+		.all dl {
+			grid-template-columns: 1fr auto 1fr auto;
 		}
 	}
 </style>

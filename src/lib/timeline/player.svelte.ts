@@ -1,5 +1,7 @@
 /** Plays an attempt back: a clock over its virtual time. It shows the attempt, it never drives it. */
-import type { Attempt } from '$core/simulation/attempt';
+import type { Reading } from '$core/expressions/vocabulary';
+import type { Attempt, SensedColumns } from '$core/simulation/attempt';
+import { displayTicks, tickRate } from '$core/simulation/settings';
 import { indexAt, progressAt } from './progress';
 
 export const speeds = [0.25, 0.5, 1, 2, 4, 8] as const;
@@ -14,6 +16,17 @@ export interface Sample {
 	readonly leftLamp: number;
 	readonly rightLamp: number;
 }
+
+/** The number of a sensor: truths as 0 and 1, colours as 0xrrggbb. */
+export type Figures = Readonly<Partial<Record<Reading, number>>>;
+
+const figuresAt = (columns: SensedColumns = {}, index: number): Figures =>
+	Object.fromEntries(
+		Object.entries(columns).map(([reading, column]) => [
+			reading,
+			column[Math.min(index, column.length - 1)]!
+		])
+	);
 
 export class Player {
 	attempt = $state.raw<Attempt | null>(null);
@@ -59,6 +72,14 @@ export class Player {
 			rightLamp: trace.rightLamp[i]!
 		};
 	});
+
+	/** What each sensor says at the moment that is shown. */
+	readonly sensed = $derived(figuresAt(this.attempt?.sensed, this.index));
+	private readonly displayIndex = $derived(
+		Math.floor((this.time * tickRate) / displayTicks + 1e-6)
+	);
+	/** Those that the plan does not read. */
+	readonly unread = $derived(figuresAt(this.attempt?.unread, this.displayIndex));
 
 	show(attempt: Attempt | null, atEnd = false): void {
 		this.pause();

@@ -5,6 +5,7 @@
 	import { isExpression, type Value, type ValueDefinition } from '$core/steps/definition';
 	import { say, t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
+	import type { Figures } from '$lib/timeline/player.svelte';
 	import { completionsFor, groupsFor, type Piece } from './completion';
 	import { documentText, readExpression, showExpression } from './expression-words';
 	import { readNumber, toShown, toStored } from './format';
@@ -14,6 +15,7 @@
 		value,
 		scope,
 		variables,
+		figures,
 		draft,
 		isEscaped,
 		onset,
@@ -24,6 +26,8 @@
 		scope: Scope;
 		/** Names of variables and inputs that can stand here. */
 		variables: readonly string[];
+		/** What the sensors say at the moment that is shown. */
+		figures: Figures;
 		/** What the person has typed already. */
 		draft?: string | undefined;
 		/** The person left by Escape: what was typed is not kept. */
@@ -46,7 +50,7 @@
 	let input: HTMLInputElement;
 	let isDone = false;
 
-	const groups = $derived(groupsFor(preferences.level, variables));
+	const groups = $derived(groupsFor(preferences.level, variables, figures));
 	const completions = $derived(completionsFor(groups, text, cursor));
 	const read = $derived(readExpression(text, definition, scope));
 	const problem = $derived(read.ok || text.trim() === '' ? '' : say(read.failure));
@@ -145,6 +149,7 @@
 			onclick={() => put(piece, completions.replaced)}
 		>
 			{piece.use ?? piece.word}
+			{#if piece.figure}<span class="figure">{piece.figure}</span>{/if}
 		</li>
 	{/each}
 </ul>
@@ -156,7 +161,10 @@
 		<div class="group" role="group" aria-label={t(`value.group.${group.name}`)}>
 			<span class="group-name" aria-hidden="true">{t(`value.group.${group.name}`)}</span>
 			{#each group.pieces as piece (piece.word)}
-				<button class="piece" title={piece.use} onclick={() => put(piece, 0)}>{piece.word}</button>
+				<button class="piece" title={piece.use} onclick={() => put(piece, 0)}>
+					{piece.word}
+					{#if piece.figure}<span class="figure">{piece.figure}</span>{/if}
+				</button>
 			{/each}
 		</div>
 	{/each}
@@ -228,6 +236,12 @@
 			min-width: 2.75rem;
 			min-height: 2.75rem;
 		}
+	}
+	.figure {
+		margin-left: 0.25rem;
+		color: var(--ink-soft);
+		font-size: 0.82rem;
+		font-variant-numeric: tabular-nums;
 	}
 	.piece:hover {
 		border-color: var(--verdigris);

@@ -108,6 +108,7 @@
 			{value}
 			{scope}
 			{variables}
+			figures={{ ...bench.player.sensed, ...bench.player.unread }}
 			{draft}
 			{isEscaped}
 			onset={set}

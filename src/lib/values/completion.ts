@@ -2,6 +2,8 @@
 import { constants, functions, readings, type Reading } from '$core/expressions/vocabulary';
 import type { Level } from '$core/steps/definition';
 import { t } from '$lib/i18n';
+import type { Figures } from '$lib/timeline/player.svelte';
+import { showSensed } from './live';
 
 export interface Piece {
 	readonly word: string;
@@ -9,6 +11,8 @@ export interface Piece {
 	readonly inserted: string;
 	/** How it is used, where the word alone does not say. */
 	readonly use?: string;
+	/** What the sensor says at the moment that is shown. */
+	readonly figure?: string | undefined;
 }
 
 export interface Group {
@@ -31,14 +35,22 @@ const simpleReadings: readonly Reading[] = [
 
 const piece = (word: string): Piece => ({ word, inserted: word });
 
-/** @param variables names of variables and inputs */
-export function groupsFor(level: Level, variables: readonly string[]): Group[] {
+/**
+ * @param variables names of variables and inputs
+ * @param figures what the sensors say
+ */
+export function groupsFor(level: Level, variables: readonly string[], figures: Figures): Group[] {
 	const isFull = level === 'full';
-	const sensed = isFull ? Object.keys(readings) : simpleReadings;
+	const sensed = isFull ? (Object.keys(readings) as Reading[]) : simpleReadings;
+	const readingPiece = (reading: Reading): Piece => {
+		const figure = figures[reading];
+		const shown = figure === undefined ? undefined : showSensed(readings[reading], figure);
+		return { ...piece(t(`reading.${reading}`)), figure: shown };
+	};
 	const signs = isFull ? allSigns : fewSigns;
 	return [
 		{ name: 'variables', pieces: variables.map(piece) },
-		{ name: 'readings', pieces: sensed.map((reading) => piece(t(`reading.${reading}`))) },
+		{ name: 'readings', pieces: sensed.map(readingPiece) },
 		{ name: 'signs', pieces: signs.map((sign) => piece(t(`operator.${sign}`))).concat(brackets) },
 		{ name: 'words', pieces: Object.keys(constants).map((name) => piece(t(`constant.${name}`))) },
 		{ name: 'functions', pieces: isFull ? Object.keys(functions).map(functionPiece) : [] }

@@ -1,9 +1,9 @@
 /** Values: expressions that make no sense or go out of range, and variables read before they are set. */
-import { compileNode, isFixed } from '../../expressions/evaluate';
+import { isFixed, nothing } from '../../expressions/evaluate';
 import { parse, type Node } from '../../expressions/expression';
 import { fits, isPlain, nameOfType, type Type } from '../../expressions/types';
 import { typeOf, type Scope } from '../../expressions/typing';
-import { withinRange, workOut } from '../../interpreter/program';
+import { computedOf, withinRange, workOut } from '../../interpreter/computed';
 import { isExpression, type ValueDefinition } from '../../steps/definition';
 import { definitionOf } from '../../steps/catalogue';
 import { wantedType } from '../../steps/values';
@@ -98,17 +98,10 @@ function checkRange(
 	topSpeed: number
 ): Problem[] {
 	if (definition.type !== 'number' || !isFixed(tree)) return [];
-	const type = typeOf(tree, () => undefined);
-	const isSpeed =
-		definition.quantity === 'power' &&
-		type.ok &&
-		type.value.kind === 'number' &&
-		type.value.metres === 1;
-	const nothing = { read: () => NaN, variable: () => undefined, chance: () => 0 };
-	const computed = { name, definition, evaluate: compileNode(tree), isSpeed };
-	const worked = workOut(computed, nothing, topSpeed);
+	const computed = computedOf(tree, definition, { scope: () => undefined, topSpeed });
+	const worked = workOut(computed, nothing);
 	if (typeof worked !== 'number') return [problemAt(here, 'noNumber', {}, { value: name })];
-	const used = Number(withinRange(definition, worked));
+	const used = Number(withinRange(computed, worked));
 	if (used === worked) return [];
 	const values = { value: worked, used, quantity: definition.quantity };
 	return [problemAt(here, 'outOfRange', values, { value: name })];

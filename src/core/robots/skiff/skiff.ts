@@ -63,13 +63,15 @@ export class Skiff implements Robot, Firmware {
 	private readonly lamps = { left: new Lamp(), right: new Lamp() };
 	private readonly speaker = new Speaker();
 	private readonly senses: Senses;
+	private readonly displayed: Senses;
 	/** Heading that it was told when it was lined up. */
 	private readonly startHeading: number;
 
 	constructor(
-		{ name, ports, variation, chance, sensorChance, surroundings, heading }: Making,
+		making: Making,
 		private readonly canSense: ReadonlySet<Reading>
 	) {
+		const { name, ports, variation, chance, surroundings, heading } = making;
 		const day = dayOf(variation, chance);
 		this.character = characterOf(name, variation);
 		this.battery = day.battery;
@@ -79,7 +81,8 @@ export class Skiff implements Robot, Firmware {
 		this.plugged = ports;
 		this.driving = ports;
 		this.startHeading = heading;
-		this.senses = new Senses(variation, sensorChance, surroundings);
+		this.senses = new Senses(variation, making.sensorChance, surroundings);
+		this.displayed = new Senses(variation, making.displayChance, surroundings);
 	}
 
 	// --- what moves read and command ---
@@ -224,6 +227,14 @@ export class Skiff implements Robot, Firmware {
 	}
 
 	read(reading: Reading): Datum {
+		return this.sensed(reading, this.senses);
+	}
+
+	display(reading: Reading): Datum {
+		return this.sensed(reading, this.displayed);
+	}
+
+	private sensed(reading: Reading, senses: Senses): Datum {
 		if (!this.canSense.has(reading)) return NaN;
 		const { zeroes, leftWay, rightWay } = this;
 		switch (reading) {
@@ -247,7 +258,7 @@ export class Skiff implements Robot, Firmware {
 			case 'cruise':
 				return this.cruise;
 			default:
-				return this.senses.read(reading, this.time, this.speaker.loudnessAt(this.time)) ?? NaN;
+				return senses.read(reading, this.time, this.speaker.loudnessAt(this.time)) ?? NaN;
 		}
 	}
 
