@@ -69,8 +69,7 @@ export class Thread implements Running, Environment {
 	/** The step in progress, until it has ended or its body hangs on the stack. */
 	private current: Instruction | undefined;
 	private begun: unknown;
-	/** Values of the step in progress, and their names. */
-	private names: readonly string[] = [];
+	/** Values of the step in progress, in the order of its names. */
 	private values: readonly Datum[] = [];
 	private wait: Wait | undefined;
 	private sides: Thread[] = [];
@@ -140,7 +139,6 @@ export class Thread implements Running, Environment {
 		if (instruction.missing) {
 			return this.noteAt(instruction, `note.cannot.${instruction.missing}`);
 		}
-		this.names = instruction.names;
 		this.values = instruction.filled;
 		if (instruction.computed.length > 0 && !this.workOut(instruction)) return;
 		this.current = instruction;
@@ -150,15 +148,15 @@ export class Thread implements Running, Environment {
 
 	private runSimple(instruction: Instruction): void {
 		const { observer } = this.shared;
-		this.wait = instruction.definition.run?.(this) ?? undefined;
-		if (this.wait) {
-			// Until it ends, the same step of another chain may fill in other values.
-			if (instruction.computed.length > 0) this.values = [...this.values];
-			this.begun = observer.started(instruction, this.time, this.values);
-		} else {
+		const wait = instruction.definition.run?.(this);
+		if (!wait) {
 			this.current = undefined;
-			observer.ran(instruction, this.time, this.values);
+			return observer.ran(instruction, this.time, this.values);
 		}
+		this.wait = wait;
+		// Until it ends, the same step of another chain may fill in other values.
+		if (instruction.computed.length > 0) this.values = [...this.values];
+		this.begun = observer.started(instruction, this.time, this.values);
 	}
 
 	private runComposed(instruction: Instruction): void {
@@ -201,9 +199,15 @@ export class Thread implements Running, Environment {
 
 	// --- what expressions find ---
 
-	read = (reading: Reading): Datum => this.robot.read(reading);
-	input = (index: number): Datum | undefined => this.inputs[index];
-	chance = (): number => this.shared.chance();
+	read(reading: Reading): Datum {
+		return this.robot.read(reading);
+	}
+	input(index: number): Datum | undefined {
+		return this.inputs[index];
+	}
+	chance(): number {
+		return this.shared.chance();
+	}
 
 	// --- what steps find ---
 
@@ -212,7 +216,8 @@ export class Thread implements Running, Environment {
 	}
 	/** A step has so few values that looking through their names is fastest. */
 	datum = (name: string): Datum => {
-		for (let i = 0; i < this.names.length; i++) if (this.names[i] === name) return this.values[i]!;
+		const { names } = this.current!;
+		for (let i = 0; i < names.length; i++) if (names[i] === name) return this.values[i]!;
 		return NaN;
 	};
 	number = (name: string): number => Number(this.datum(name));
