@@ -14,9 +14,20 @@ export interface Draft {
 	readonly save: Save;
 }
 
-interface Shape extends DBSchema {
-	drafts: { key: [string, string]; value: Draft };
+/** A long save is kept as text: the browser copies that several times faster than its objects. */
+interface Kept {
+	readonly id: string;
+	readonly tab: string;
+	readonly text: string;
 }
+
+/** Devices may still hold what an earlier version of the app has kept, which was the draft itself. */
+interface Shape extends DBSchema {
+	drafts: { key: [string, string]; value: Kept | Draft };
+}
+
+const draftOf = (kept: Kept | Draft): Draft =>
+	'save' in kept ? kept : { ...kept, save: JSON.parse(kept.text) as Save };
 
 const open = () =>
 	openDB<Shape>('lantern-step', 1, {
@@ -28,8 +39,8 @@ let opened: Promise<IDBPDatabase<Shape> | null> | undefined;
 /** Null where a browser offers no storage, as some do in private windows: the server still saves. */
 const device = () => (opened ??= open().catch(() => null));
 
-export async function keepDraft(draft: Draft): Promise<void> {
-	await (await device())?.put('drafts', draft);
+export async function keepDraft({ id, tab, save }: Draft): Promise<void> {
+	await (await device())?.put('drafts', { id, tab, text: JSON.stringify(save) });
 }
 
 /** Drops a draft that the server has, unless a newer one took its place meanwhile. */
@@ -37,12 +48,13 @@ export async function dropDraft(id: string, tab: string, saveId: string): Promis
 	const transaction = (await device())?.transaction('drafts', 'readwrite');
 	if (!transaction) return;
 	const draft = await transaction.store.get([id, tab]);
-	if (draft?.save.saveId === saveId) await transaction.store.delete([id, tab]);
+	if (draft && draftOf(draft).save.saveId === saveId) await transaction.store.delete([id, tab]);
 	await transaction.done;
 }
 
 export async function findDraft(id: string, tab: string): Promise<Draft | undefined> {
-	return (await device())?.get('drafts', [id, tab]);
+	const kept = await (await device())?.get('drafts', [id, tab]);
+	return kept && draftOf(kept);
 }
 
 /**
@@ -50,7 +62,7 @@ export async function findDraft(id: string, tab: string): Promise<Draft | undefi
  * one that its tab sends as well is recognised by the server.
  */
 export async function orphans(): Promise<Draft[]> {
-	const drafts = (await (await device())?.getAll('drafts')) ?? [];
+	const drafts = ((await (await device())?.getAll('drafts')) ?? []).map(draftOf);
 	if (!navigator.locks) return drafts;
 	const { held = [] } = await navigator.locks.query();
 	const alive = new Set(held.map((lock) => lock.name));

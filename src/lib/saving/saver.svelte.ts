@@ -28,7 +28,8 @@ export class Saver {
 	private isSending = false;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 	private retry = firstRetry;
-	private keepTimer: ReturnType<typeof setTimeout> | undefined;
+	/** The newest draft is about to be kept on the device. */
+	private isKeeping = false;
 	private keeping: Promise<void> = Promise.resolve();
 
 	constructor(
@@ -68,20 +69,24 @@ export class Saver {
 
 	/** The document is closed: what is left is sent without waiting for a pause. */
 	dispose(): void {
-		if (this.keepTimer) this.keepNow();
+		this.keepNow();
 		this.hurry();
 	}
 
-	/** After the frame that shows the change; changes that come together are kept together. */
+	/**
+	 * After the frame that shows the change; changes that come together are kept together. A page that
+	 * is hidden shows no frames: there the next try to send keeps it.
+	 */
 	private keep(): void {
-		this.keepTimer ??= setTimeout(() => this.keepNow(), 0);
+		if (this.isKeeping) return;
+		this.isKeeping = true;
+		requestAnimationFrame(() => setTimeout(() => this.keepNow()));
 	}
 
 	private keepNow(): void {
-		clearTimeout(this.keepTimer);
-		this.keepTimer = undefined;
-		const { id, draft: save } = this;
-		if (!save) return;
+		const { id, draft: save, isKeeping } = this;
+		this.isKeeping = false;
+		if (!save || !isKeeping) return;
 		const keep = async () => keepDraft({ id, tab: await this.tab, save });
 		this.keeping = this.keeping.then(keep, keep);
 	}
@@ -97,7 +102,7 @@ export class Saver {
 		const save = { ...this.draft, baseRevision: this.revision };
 		const { id } = this;
 		try {
-			if (this.keepTimer) this.keepNow();
+			this.keepNow();
 			// A device that is full must not keep the server from saving.
 			await this.keeping.catch((error) => console.warn(error));
 			const saved = await sendSave(id, save);

@@ -57,6 +57,9 @@
 	const step = $derived(
 		opening && 'step' in opening ? findStep(bench.plan, opening.step) : undefined
 	);
+	/** Where the shelf adds; the sheet closes while the plan changes, so it may be gone by then. */
+	const place = $derived(opening?.type === 'shelf' ? opening.place : null);
+	const holder = $derived(place && findStep(bench.plan, place.holder));
 	const label = $derived.by(() => {
 		if (opening?.type === 'shelf') return t('shelf.label');
 		if (opening?.type === 'triggers') return t('family.triggers');
@@ -98,13 +101,12 @@
 	<Portal>
 		<Popover.Positioner>
 			<Popover.Content class="panel at-tag" aria-label={label}>
-				{#if opening?.type === 'shelf'}
-					{@const { place } = opening}
+				{#if place}
 					<Shelf
 						place={{
 							plan: bench.plan,
 							level: preferences.level,
-							holder: findStep(bench.plan, place.holder)?.kind ?? null
+							holder: holder?.kind ?? null
 						}}
 						onchoose={({ definition, values }) => {
 							const id = bench.editing.addStep(place, definition.kind, values);

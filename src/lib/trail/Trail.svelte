@@ -3,7 +3,7 @@
 	import { Plus } from '@lucide/svelte';
 	import { onDestroy, tick, untrack } from 'svelte';
 	import { findStep, locateSteps, type Place } from '$core/plan/places';
-	import { isLit } from '$core/plan/plan';
+	import { isLit, type Step } from '$core/plan/plan';
 	import { definitionOf } from '$core/steps/catalogue';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
@@ -43,13 +43,28 @@
 	const current = $derived(indexOf.has(currentKey) ? currentKey : usualKey());
 	const hasLit = $derived(bench.plan.chains.some(isLit));
 	/** Room for the longest tags at the deepest place; beyond the pane's width the trail scrolls. */
-	const widest = $derived(Math.max(...rows.map(widthOf), 375) * zoom);
-
-	/** About as wide as its tag, pixels; a letter is about 8 wide, and chips have margins. */
-	function widthOf(row: Row): number {
-		const letters = row.type === 'step' && !isFirst ? wordsOf(row.step).length : 22;
-		return row.depth * indent + 190 + letters * 8.2;
-	}
+	const widest = $derived.by(() => {
+		const lengths = lettersOf;
+		let most = 375;
+		for (const row of rows) {
+			const letters = row.type === 'step' && !isFirst ? lengths(row.step) : 22;
+			// A letter is about 8 pixels wide, and chips have margins.
+			most = Math.max(most, row.depth * indent + 190 + letters * 8.2);
+		}
+		return most * zoom;
+	});
+	/** Of the words of a step: kept, since a step stays the same; units and level change them all. */
+	const lettersOf = $derived.by(() => {
+		void [preferences.level, preferences.lengths, preferences.speeds];
+		const known = new WeakMap<Step, number>();
+		return (step: Step): number => {
+			const before = known.get(step);
+			if (before !== undefined) return before;
+			const made = untrack(() => wordsOf(step).length);
+			known.set(step, made);
+			return made;
+		};
+	});
 
 	/** Where the shelf beside the trail adds while nothing is chosen: at the end of the first chain. */
 	function usualKey(): string {
@@ -63,7 +78,11 @@
 	$effect(() => untrack(() => visible.mount()));
 	$effect.pre(() => {
 		const shown = rows;
-		untrack(() => visible.show(shown));
+		untrack(() => {
+			const focused = document.activeElement;
+			if (isTag(focused) && !indexOf.has(focused.id.slice('row-'.length))) letGoOfFocus();
+			visible.show(shown);
+		});
 	});
 
 	/** Items in view, and the one being dragged or under the keyboard, so that it never goes away. */
@@ -121,8 +140,9 @@
 		if (row.isConnected && event.relatedTarget) hasFocus = false;
 	}
 
-	const isTag = (target: EventTarget | null) =>
-		target instanceof HTMLElement && target.role === 'treeitem';
+	function isTag(target: EventTarget | null): target is HTMLElement {
+		return target instanceof HTMLElement && target.role === 'treeitem';
+	}
 
 	const openAt = (row: Row, make: (anchor: HTMLElement) => Opening | null) => {
 		const anchor = elementOf(row.key);
@@ -242,9 +262,17 @@
 		return body.length === 0 ? `${id}-bud` : id;
 	}
 
-	async function added(id: string) {
-		await tick();
+	function added(id: string) {
+		letGoOfFocus();
 		void closeSheet(keyAfter(id));
+	}
+
+	/**
+	 * Before what has the focus goes away and another row takes it. The browser would look for a place
+	 * for it at once, and for that lay out a page that is still changing.
+	 */
+	function letGoOfFocus() {
+		if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
 	}
 
 	async function docked(id: string | null) {
