@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { readings, type Reading } from '../src/core/expressions/vocabulary';
 import { definitionOf, stepKinds, triggerKinds } from '../src/core/steps/catalogue';
 import { isExpression } from '../src/core/steps/definition';
 import { go, lamp, repeat, right, wait } from '../src/core/testing/sample';
@@ -304,4 +305,27 @@ test('a saved plan becomes a routine; a hand touches the robot while it runs', a
 	await page.getByRole('button', { name: 'Touch the robot' }).click();
 	await expect(page.getByTestId('log')).toContainText('touched');
 	await expect(page.getByRole('button', { name: 'Halt' })).toBeVisible();
+});
+
+test('every sensor has a figure while the robot runs, by the floor and in an expression', async ({
+	page
+}) => {
+	await atLevel(page, 'full');
+	await openPlan(page, [go(0.9, 0.4)]);
+	await page.keyboard.press('Control+Enter');
+	const figure = (reading: Reading) => page.locator(`dd[data-reading=${reading}]`);
+	await expect(page.locator('dd[data-reading]')).toHaveCount(2);
+	await page.getByRole('button', { name: 'All sensors' }).click();
+	await expect(page.locator('dd[data-reading]')).toHaveCount(Object.keys(readings).length);
+	const early = Number.parseFloat(await figure('travelled').innerText());
+	await expect
+		.poll(async () => Number.parseFloat(await figure('travelled').innerText()))
+		.toBeGreaterThan(early + 5);
+	await expect(figure('distanceAhead')).toHaveText(/cm$/);
+
+	await page.getByRole('button', { name: 'Halt' }).click();
+	const shown = await figure('travelled').innerText();
+	await page.getByRole('button', { name: /^Distance: 90 cm/ }).click();
+	await page.getByRole('button', { name: 'Expression' }).click();
+	await expect(page.getByRole('button', { name: `distance travelled ${shown}` })).toBeVisible();
 });

@@ -63,15 +63,25 @@
 		const { copied } = editing;
 		const paste = () => copied && editing.paste({ holder, index: index + 1 }, copied);
 		return [
-			{ icon: ArrowUp, key: 'trail.moveUp', hint: 'Alt ↑', act: () => editing.nudge(id, -1) },
-			{ icon: ArrowDown, key: 'trail.moveDown', hint: 'Alt ↓', act: () => editing.nudge(id, 1) },
+			{
+				icon: ArrowUp,
+				key: 'trail.moveUp',
+				hint: 'Alt ↑',
+				act: () => editing.moving.nudge(id, -1)
+			},
+			{
+				icon: ArrowDown,
+				key: 'trail.moveDown',
+				hint: 'Alt ↓',
+				act: () => editing.moving.nudge(id, 1)
+			},
 			{ icon: CopyPlus, key: 'trail.duplicate', hint: 'D', act: () => editing.duplicate(id) },
 			!isFirst &&
 				index + 1 < size && {
 					icon: ListPlus,
 					key: 'trail.selectNext',
 					hint: 'Shift ↓',
-					act: () => editing.selectNext(id)
+					act: () => editing.selection.selectNext(id)
 				},
 			!isFirst && {
 				icon: Copy,
@@ -119,7 +129,7 @@
 				icon: PanelRightOpen,
 				key: 'trail.setAside',
 				hint: 'S',
-				act: () => editing.move(id, null)
+				act: () => editing.moving.moveTo(id, null)
 			},
 			help(step.kind),
 			{ icon: Trash2, key: 'trail.remove', hint: 'Del', act: () => editing.remove(id) }

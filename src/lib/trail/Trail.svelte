@@ -8,17 +8,20 @@
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import Shelf from '$lib/shelf/Shelf.svelte';
-	import { readTyped, type ShelfPlace } from '$lib/shelf/typed';
+	import type { ShelfPlace } from '$lib/shelf/typed';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
+	import { copyStep, pasteAt } from './copying';
+	import DragGhost from './DragGhost.svelte';
 	import { Dragged } from './dragged.svelte';
 	import { onRowKey, type TrailHands } from './keys';
-	import { firstProblems, indent, rowsOf, type Row } from './rows';
+	import { firstProblems, indent, leftOf, rowsOf, type Row } from './rows';
 	import SearchBar from './SearchBar.svelte';
 	import Sheet, { type Opening } from './Sheet.svelte';
 	import TrailBar from './TrailBar.svelte';
 	import TrailRow from './TrailRow.svelte';
+	import TreeItem from './TreeItem.svelte';
 	import { VisibleRows } from './visible-rows.svelte';
-	import { budWords, wordsOf } from './words';
+	import { wordsOf } from './words';
 
 	let { bench, onshortcuts }: { bench: Workbench; onshortcuts: () => void } = $props();
 
@@ -202,30 +205,17 @@
 
 	// --- copying by the keys of the device ---
 
+	const currentRow = $derived(rows[indexOf.get(current) ?? -1]);
+
 	function oncopy(event: ClipboardEvent, isCut = false) {
-		const row = rows[indexOf.get(current) ?? -1];
-		if (!isTag(event.target) || row?.type !== 'step') return;
-		const { id } = row.step;
-		const text = isCut ? editing.cut(id) : editing.copy(id);
-		if (!text) return;
-		event.clipboardData?.setData('text/plain', text);
-		event.preventDefault();
+		if (isTag(event.target) && currentRow?.type === 'step')
+			copyStep(event, editing, currentRow.step.id, isCut);
 	}
 
-	/** Steps that were copied, or short-hand such as "go 60; right 90". */
 	function onpaste(event: ClipboardEvent) {
-		const row = rows[indexOf.get(current) ?? -1];
-		if (!isTag(event.target) || !row) return;
-		const text = event.clipboardData?.getData('text/plain') || (editing.copied ?? '');
-		event.preventDefault();
-		if (!text.trim()) return;
-		const place = afterRow(row);
-		const typed = text.trim().startsWith('{') ? null : readTyped(text, shelfPlace(place));
-		if (typed?.kind === 'notUnderstood') {
-			bench.refuse(t('shelf.notUnderstood', { part: typed.part.slice(0, 40) }));
-			return;
-		}
-		const last = typed ? editing.addSteps(place, typed.steps) : editing.paste(place, text);
+		if (!isTag(event.target) || !currentRow) return;
+		const place = afterRow(currentRow);
+		const last = pasteAt(event, bench, place, shelfPlace(place));
 		if (last) void focusRow(last);
 	}
 
@@ -237,10 +227,7 @@
 		holder: findStep(bench.plan, holder)?.kind ?? null
 	});
 
-	const dockPlace = $derived.by((): Place | null => {
-		const row = rows[indexOf.get(current) ?? -1];
-		return row ? afterRow(row) : null;
-	});
+	const dockPlace = $derived(currentRow ? afterRow(currentRow) : null);
 
 	async function closeSheet(next?: string) {
 		const closed = opening;
@@ -325,24 +312,12 @@
 	onDestroy(() => dragged.destroy());
 	const drag = $derived(dragged.now);
 
-	const left = (depth: number) => `${14 + depth * indent}px`;
-
-	function labelOf(row: Row): string {
-		if (row.type === 'step') {
-			const off = row.step.off ? `, ${t('trail.off')}` : '';
-			const words = wordsOf(row.step) + off;
-			return row.number ? `${t('trail.number', { number: row.number })}: ${words}` : words;
-		}
-		if (row.type === 'head') return row.trigger ? wordsOf(row.trigger) : t('check.unlit');
-		return budWords(row.owner);
-	}
-
-	function onclick(event: MouseEvent & { currentTarget: HTMLElement }, row: Row) {
+	function onclick(event: MouseEvent, row: Row) {
 		if (row.type === 'step' && event.shiftKey && locateSteps(bench.plan).has(current)) {
-			editing.select(current, row.step.id);
+			editing.selection.select(current, row.step.id);
 			return;
 		}
-		editing.clearSelection();
+		editing.selection.clear();
 		if (row.type === 'bud' && isFirst) currentKey = row.key;
 		else if (row.type === 'bud') hands.openShelf(row);
 		else if (!(event.target as Element).closest('button')) currentKey = row.key;
@@ -403,28 +378,14 @@
 				{#each shown as item (item.key)}
 					{@const row = rows[item.index]!}
 					{@const isCurrent = row.key === current}
-					<div
-						id="row-{row.key}"
-						class="row {row.type}"
-						class:found={isSearching && isCurrent}
-						class:lifted={drag?.key === row.key}
-						role="treeitem"
-						tabindex={isCurrent ? 0 : -1}
-						aria-level={row.level}
-						aria-posinset={row.type === 'step' ? row.index + 1 : undefined}
-						aria-setsize={row.type === 'step' ? row.size : undefined}
-						aria-selected={isCurrent || (row.type === 'step' && editing.isSelected(row.key))}
-						aria-expanded={row.type === 'step' && row.step.body ? row.folded === 0 : undefined}
-						aria-label={labelOf(row)}
-						aria-describedby={row.type !== 'bud' && row.problem
-							? `problem-${row.key}`
-							: row.type === 'step'
-								? 'trail-shortcuts'
-								: undefined}
-						style:zoom
-						style:transform="translateY({item.start / zoom}px)"
-						style:height="{item.size / zoom}px"
-						style:padding-left={left(row.depth)}
+					<TreeItem
+						{row}
+						{isCurrent}
+						{zoom}
+						top={item.start}
+						isSelected={row.type === 'step' && editing.selection.has(row.key)}
+						isFound={isSearching && isCurrent}
+						isLifted={drag?.key === row.key}
 						onfocus={() => (currentKey = row.key)}
 						onkeydown={(event) => onkeydown(event, row, item.index)}
 						onclick={(event) => onclick(event, row)}
@@ -438,13 +399,13 @@
 							onopen={(next) => (opening = next)}
 							onbud={(anchor) => (opening = { type: 'shelf', place: afterRow(row), anchor })}
 						/>
-					</div>
+					</TreeItem>
 				{/each}
 				{#if drag?.line}
 					<div
 						class="landing"
 						style:top="{drag.line.y}px"
-						style:left="calc({left(drag.line.depth)} * {zoom})"
+						style:left="{leftOf(drag.line.depth) * zoom}px"
 					></div>
 				{/if}
 			</div>
@@ -485,15 +446,7 @@
 	<p id="trail-shortcuts" class="sr-only-live">{t('trail.shortcuts')}</p>
 </section>
 
-{#if drag}
-	<div
-		class="ghost"
-		class:removing={drag.target === 'remove'}
-		style:transform="translate({drag.x + 10}px, {drag.y + 6}px)"
-	>
-		{drag.target === 'remove' ? t('trail.dropRemove') : drag.words}
-	</div>
-{/if}
+{#if drag}<DragGhost {drag} />{/if}
 
 <Sheet {bench} {opening} onclose={closeSheet} onopen={(next) => (opening = next)} onadded={added} />
 
@@ -515,30 +468,6 @@
 	}
 	.list {
 		position: relative;
-	}
-	.row {
-		position: absolute;
-		contain: layout style;
-		inset: 0 0 auto 0;
-		display: flex;
-		flex-direction: column;
-		justify-content: center;
-		padding-right: 0.75rem;
-	}
-	.row:focus-visible {
-		outline: none;
-	}
-	.row:focus-visible :global(.tag),
-	.row:focus-visible :global(.bud-mark),
-	.found :global(.tag) {
-		outline: 2px solid var(--verdigris);
-		outline-offset: 2px;
-	}
-	.bud {
-		cursor: pointer;
-	}
-	.lifted {
-		opacity: 0.35;
 	}
 	.empty {
 		padding: 2rem 1.5rem;
@@ -579,22 +508,5 @@
 	.dock {
 		border-top: 1px solid var(--line);
 		background: var(--paper-deep);
-	}
-	.ghost {
-		position: fixed;
-		top: 0;
-		left: 0;
-		z-index: 50;
-		padding: 0.5rem 0.8rem;
-		border: 1px solid var(--verdigris);
-		border-radius: 0.3rem 0.7rem 0.7rem 0.3rem;
-		background: var(--tag);
-		box-shadow: 0 6px 20px oklch(0.2 0.04 258 / 0.25);
-		pointer-events: none;
-	}
-	.ghost.removing {
-		border-color: var(--signal);
-		background: var(--signal-soft);
-		color: var(--signal);
 	}
 </style>

@@ -112,10 +112,10 @@
 			{row}
 			{inputs}
 			{isCurrent}
-			isSelected={editing.isSelected(row.step.id)}
+			isSelected={editing.selection.has(row.step.id)}
 			isRunning={progress.active.has(row.step.id)}
 			passed={progress.passed.get(row.step.id)}
-			isPickedUp={editing.pickedUp?.step.id === row.step.id}
+			isPickedUp={editing.moving.pickedUp?.step.id === row.step.id}
 			onvalue={openValue(row.step.id)}
 			onmenu={(anchor) => onopen({ type: 'actions', row, anchor })}
 			onfold={() => editing.fold(row.step.id)}

@@ -24,7 +24,7 @@ export interface DragPane {
 	moved(key: string): void;
 }
 
-interface Drag extends Landing {
+export interface Drag extends Landing {
 	readonly key: string;
 	readonly kind: string;
 	readonly words: string;
@@ -77,7 +77,7 @@ export class Dragged {
 		}
 		const { plan, editing } = this.pane.bench;
 		const step = findStep(plan, key)!;
-		const count = editing.isSelected(key) ? editing.selected.length : 1;
+		const count = editing.selection.has(key) ? editing.selection.steps.length : 1;
 		const words = count > 1 ? t('say.steps', { count }) : wordsOf(step);
 		return { kind: step.kind, words, values: undefined };
 	}
@@ -88,7 +88,7 @@ export class Dragged {
 			if (isPlace(target)) this.pane.added(editing.addStep(target, kind, values));
 		} else if (target === 'remove') editing.remove(key);
 		else if (target) {
-			editing.move(key, target === 'aside' ? null : target);
+			editing.moving.moveTo(key, target === 'aside' ? null : target);
 			this.pane.moved(key);
 		}
 	}

@@ -28,7 +28,7 @@ export function onRowKey(event: KeyboardEvent, row: Row, index: number, hands: T
 		? row.type === 'step'
 			? moving(editing, row.step.id)
 			: {}
-		: editing.pickedUp
+		: editing.moving.pickedUp
 			? steering(editing)
 			: event.shiftKey && row.type === 'step' && event.key.startsWith('Arrow')
 				? selecting(editing, row.step.id)
@@ -43,26 +43,26 @@ export function onRowKey(event: KeyboardEvent, row: Row, index: number, hands: T
 type Actions = Readonly<Record<string, () => void>>;
 
 const moving = (editing: Editing, id: string): Actions => ({
-	ArrowUp: () => editing.nudge(id, -1),
-	ArrowDown: () => editing.nudge(id, 1)
+	ArrowUp: () => editing.moving.nudge(id, -1),
+	ArrowDown: () => editing.moving.nudge(id, 1)
 });
 
 const steering = (editing: Editing): Actions => ({
-	ArrowDown: () => editing.movePickedUp(1),
-	ArrowUp: () => editing.movePickedUp(-1),
-	' ': () => editing.putDown(),
-	Enter: () => editing.putDown(),
-	Escape: () => editing.putBack()
+	ArrowDown: () => editing.moving.carry(1),
+	ArrowUp: () => editing.moving.carry(-1),
+	' ': () => editing.moving.putDown(),
+	Enter: () => editing.moving.putDown(),
+	Escape: () => editing.moving.putBack()
 });
 
 const selecting = (editing: Editing, id: string): Actions => ({
-	ArrowDown: () => editing.extend(id, 1),
-	ArrowUp: () => editing.extend(id, -1)
+	ArrowDown: () => editing.selection.extend(id, 1),
+	ArrowUp: () => editing.selection.extend(id, -1)
 });
 
 function walking(row: Row, index: number, { rows, focusRow, editing }: TrailHands): Actions {
 	const go = (to: number) => {
-		editing.clearSelection();
+		editing.selection.clear();
 		focusRow(rows[Math.max(0, Math.min(rows.length - 1, to))]!.key);
 	};
 	const outer = () => {
@@ -80,7 +80,7 @@ function walking(row: Row, index: number, { rows, focusRow, editing }: TrailHand
 		ArrowRight: () => (isFolded ? editing.fold(row.step.id) : go(index + 1)),
 		Home: () => go(0),
 		End: () => go(rows.length - 1),
-		Escape: () => editing.clearSelection(),
+		Escape: () => editing.selection.clear(),
 		p: () => {
 			const ahead = [...rows.slice(index + 1), ...rows.slice(0, index + 1)];
 			const next = ahead.find((other) => other.type !== 'bud' && other.problem);
@@ -120,7 +120,7 @@ function forStep(row: Row, { editing, rows, focusRow }: TrailHands): Actions {
 		if (next) focusRow(next.key);
 	};
 	return {
-		' ': () => editing.pickUp(id),
+		' ': () => editing.moving.pickUp(id),
 		Delete: remove,
 		Backspace: remove,
 		d: () => editing.duplicate(id),
@@ -132,7 +132,7 @@ function forStep(row: Row, { editing, rows, focusRow }: TrailHands): Actions {
 					w: () => editing.wrap(id, 'repeat'),
 					i: () => editing.wrap(id, 'choose'),
 					o: () => editing.switchOff(id),
-					s: () => void editing.move(id, null)
+					s: () => void editing.moving.moveTo(id, null)
 				})
 	};
 }

@@ -59,6 +59,8 @@ const commentHeight = 22;
 const problemHeight = 34;
 
 export const indent = 26;
+/** Pixels from the edge of the pane to what hangs at this depth. */
+export const leftOf = (depth: number): number => 14 + depth * indent;
 
 export interface Drawing {
 	/** The first problem of each step or chain. */

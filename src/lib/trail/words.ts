@@ -74,6 +74,10 @@ export function wordsOf(step: Step): string {
 	return made;
 }
 
+/** One step in words, several by their count. */
+export const wordsOfAll = (steps: readonly Step[]): string =>
+	steps.length === 1 ? wordsOf(steps[0]!) : t('say.steps', { count: steps.length });
+
 /** What can be added at the end of what hangs in this step; null for a chain. */
 export function budWords(owner: Step | null): string {
 	if (!owner) return t('trail.bud');
