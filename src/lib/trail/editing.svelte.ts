@@ -5,6 +5,7 @@
 import type { Edit } from '$core/plan/edits';
 import { findStep, locateSteps, type Place } from '$core/plan/places';
 import { isLit, type Chain, type Plan, type Step } from '$core/plan/plan';
+import { followers } from '$core/plan/renaming';
 import { takeIn } from '$core/plan/take-in';
 import { routinesOf } from '$core/plan/variables';
 import { readSteps, withNewIds, writeSteps } from '$core/plan/snippet';
@@ -217,18 +218,10 @@ export class Editing {
 
 	setValue(id: string, name: string, value: Value, news: string): boolean {
 		const own: Edit = { type: 'setValue', step: id, name, value };
-		const calls = name === 'name' ? this.callsOf(findStep(this.plan, id)) : [];
-		if (calls.length === 0) return this.bench.edit(own, news);
-		const edits = calls.map((step): Edit => ({ type: 'setValue', step, name: 'routine', value }));
-		return this.bench.edit({ type: 'together', edits: [own, ...edits] }, news);
-	}
-
-	/** The steps that use a routine: when it gets another name, they go on using it. */
-	private callsOf(routine: Step | undefined): string[] {
-		if (routine?.kind !== 'routine') return [];
-		return [...locateSteps(this.plan).values()]
-			.filter(({ step }) => step.values.routine === routine.values.name)
-			.map(({ step }) => step.id);
+		const others = followers(this.plan, id, name, value);
+		if (others.length === 0) return this.bench.edit(own, news);
+		const more = t('say.alsoThere', { count: others.length });
+		return this.bench.edit({ type: 'together', edits: [own, ...others] }, `${news} ${more}`);
 	}
 
 	/** Does what a problem offers. */
