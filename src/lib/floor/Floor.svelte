@@ -1,15 +1,17 @@
 <script lang="ts">
 	/** The pane that shows the course and the robot. */
 	import { Hand, Maximize, Minus, Plus } from '@lucide/svelte';
+	import { MediaQuery } from 'svelte/reactivity';
 	import { select } from 'd3-selection';
 	import { zoom, zoomIdentity, type ZoomBehavior } from 'd3-zoom';
 	import { headingOfBearing, degrees } from '$core/units/angles';
 	import { t } from '$lib/i18n';
+	import { preferences } from '$lib/preferences.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import CourseDrawing from './CourseDrawing.svelte';
 	import Skiff from './Skiff.svelte';
 	import Trace from './Trace.svelte';
-	import { cratesAt, fit, scaleBar } from './view';
+	import { besidePanel, cratesAt, fit, scaleBar } from './view';
 	import Readings from './Readings.svelte';
 
 	let { bench, onleg }: { bench: Workbench; onleg: (stepId: string) => void } = $props();
@@ -20,11 +22,21 @@
 	let moved = $state.raw(zoomIdentity);
 	let behaviour: ZoomBehavior<SVGSVGElement, unknown>;
 
+	/** Pixels, with the scale below it and the margins. */
+	const fewFigures = { width: 200, height: 165 };
+
 	const course = $derived(bench.course);
 	const player = $derived(bench.player);
 	/** Pixels that the figures of all sensors take up. */
 	let taken = $state.raw({ left: 0, top: 0 });
-	const base = $derived(fit(course, width - taken.left, height - taken.top));
+	const isNarrow = new MediaQuery('max-width: 560px');
+	/** Room for a few figures, whether they are there yet or not: nothing moves when they come. */
+	const hasCorner = $derived(preferences.level !== 'first' && !isNarrow.current);
+	const base = $derived.by(() => {
+		const space = height - taken.top;
+		const view = fit(course, width - taken.left, space);
+		return hasCorner && taken.left === 0 ? besidePanel(view, space, fewFigures) : view;
+	});
 	const scale = $derived(base.scale * moved.k);
 	const x = $derived((base.x + taken.left) * moved.k + moved.x);
 	const y = $derived((base.y + taken.top) * moved.k + moved.y);

@@ -51,10 +51,11 @@
 			top: isLarge && isNarrow.current ? height + phoneTop : 0
 		};
 	});
+	const isShown = $derived(figures.length > 0 && preferences.level !== 'first');
 	const lines = $derived(player.attempt?.log.filter(({ time }) => time <= player.time) ?? []);
 </script>
 
-{#if figures.length > 0 && preferences.level !== 'first'}
+{#if isShown}
 	<aside
 		class="readings"
 		class:all={showsAll}

@@ -10,6 +10,9 @@ export interface View {
 	readonly y: number;
 }
 
+/** Pixels that stay free between a course that was moved aside and the edge of the pane. */
+const edge = 8;
+
 /** Metres left free around a course that is fitted in. */
 const margin = 0.12;
 
@@ -18,6 +21,24 @@ export function fit(course: Course, width: number, height: number): View {
 	const { width: w, height: h } = course.size;
 	const scale = Math.max(20, Math.min(width / (w + 2 * margin), height / (h + 2 * margin)));
 	return { scale, x: (width - w * scale) / 2, y: (height + h * scale) / 2 };
+}
+
+/**
+ * The same view moved aside, as far as there is room, for a panel in the lower left corner.
+ * @param panel its size with its margins, pixels
+ */
+export function besidePanel(
+	view: View,
+	height: number,
+	panel: { readonly width: number; readonly height: number }
+): View {
+	const [spareLeft, spareBelow] = [view.x, height - view.y];
+	if (spareLeft >= panel.width || spareBelow >= panel.height) return view;
+	// The course is in the middle: there is as much room on the other side.
+	const byRight = Math.max(0, Math.min(spareLeft - edge, panel.width - spareLeft));
+	const byUp = Math.max(0, Math.min(spareBelow - edge, panel.height - spareBelow));
+	const isBetterRight = panel.width - spareLeft - byRight <= panel.height - spareBelow - byUp;
+	return isBetterRight ? { ...view, x: view.x + byRight } : { ...view, y: view.y - byUp };
 }
 
 /** A round length that is 60 to 160 pixels long, in metres. */

@@ -116,7 +116,10 @@
 				{/each}
 			</div>
 			<div class="axis" aria-hidden="true">
-				{#each axis as tick (tick)}<span style:left="{percent(tick)}%">{tick}</span>{/each}
+				{#each axis as tick (tick)}<span
+						class:at-end={percent(tick) > 96}
+						style:left="{percent(tick)}%">{tick}</span
+					>{/each}
 			</div>
 			<div class="hand" style:left="{percent(player.time)}%" aria-hidden="true"></div>
 			<input
@@ -232,6 +235,9 @@
 	}
 	.axis span:first-child {
 		transform: none;
+	}
+	.axis .at-end {
+		transform: translateX(-100%);
 	}
 	.hand {
 		position: absolute;
