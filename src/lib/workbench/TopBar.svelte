@@ -224,8 +224,8 @@
 		.bar {
 			grid-template:
 				'back name robot saved' auto
-				'course course course variation' auto
-				'tools tools run run' auto / auto 1fr auto minmax(6rem, auto);
+				'course course variation variation' auto
+				'tools tools run run' auto / auto 1fr auto auto;
 		}
 		.tools .button {
 			width: 2.75rem;
