@@ -3,7 +3,7 @@
  * it hangs and which place a step dropped above it would take.
  */
 import type { Problem } from '$core/plan/checks';
-import { locateSteps, type Place } from '$core/plan/places';
+import type { Place } from '$core/plan/places';
 import { eachStep, isLit, numberSteps, type Chain, type Plan, type Step } from '$core/plan/plan';
 import { definitionOf } from '$core/steps/catalogue';
 
@@ -93,16 +93,18 @@ export function rowsOf(
 
 	const addChain = (chain: Chain) => {
 		const lit = isLit(chain) || (chain.trigger?.kind === 'routine' && !chain.trigger.off);
+		/** @param owner the step whose body it is; null for the chain */
 		const visit = (
 			steps: readonly Step[],
-			holder: string,
+			owner: Step | null,
 			depth: number,
 			level: number,
 			isOn: boolean
 		) => {
 			const size = steps.length;
+			const holder = owner?.id ?? chain.id;
 			steps.forEach((step, index) => {
-				const { isBranch } = definitionOf(step.kind);
+				const { isBranch, branches } = definitionOf(step.kind);
 				const isStepOn = isOn && !step.off;
 				const problem = problems.get(step.id);
 				const isFolded = folded.has(step.id) && step.body !== undefined;
@@ -122,10 +124,8 @@ export function rowsOf(
 					problem
 				});
 				if (!step.body || isFolded) return;
-				const isChoice = definitionOf(step.kind).branches !== undefined;
-				visit(step.body, step.id, isChoice ? depth : depth + 1, level + 1, isStepOn);
+				visit(step.body, step, branches ? depth : depth + 1, level + 1, isStepOn);
 			});
-			const owner = holder === chain.id ? null : locateSteps(plan).get(holder)!.step;
 			add({
 				type: 'bud',
 				key: `${holder}-bud`,
@@ -150,7 +150,7 @@ export function rowsOf(
 			trigger: chain.trigger,
 			problem
 		});
-		visit(chain.steps, chain.id, 0, 1, lit);
+		visit(chain.steps, null, 0, 1, lit);
 	};
 	plan.chains.forEach(addChain);
 	return rows;
@@ -165,8 +165,8 @@ function countIn(step: Step): number {
 }
 
 function isSame(a: Row, b: Row): boolean {
-	const names = Object.keys(b) as (keyof Row)[];
-	return names.every((name) => a[name] === b[name]);
+	for (const name in b) if (a[name as keyof Row] !== b[name as keyof Row]) return false;
+	return true;
 }
 
 /** Where a step dropped between this row and the one above it goes; none above a chain's head. */
