@@ -1,11 +1,12 @@
 import { expect, test } from '@playwright/test';
+import { step } from '../src/core/testing/sample';
 import { isSaved, openPlan, stepsOf, tag } from './helpers';
 
 test('three steps, values, a move, a rehearsal and undo by touch', async ({ page }) => {
 	await openPlan(page, []);
-	for (const step of [/^Go forward/, /^Turn right/, /^Lamp amber/]) {
+	for (const name of [/^Go forward/, /^Turn right/, /^Lamp amber/]) {
 		await tag(page, 'Add a step').tap();
-		await page.getByRole('option', { name: step }).tap();
+		await page.getByRole('option', { name }).tap();
 		await expect(page.getByRole('listbox')).toHaveCount(0);
 	}
 	await page.getByRole('button', { name: 'Distance: 30 cm. Change' }).tap();
@@ -54,6 +55,39 @@ test('nothing is wider than a phone', async ({ page }) => {
 		const width = await page.evaluate(() => document.documentElement.scrollWidth);
 		expect(width, path).toBeLessThanOrEqual(390);
 	}
+});
+
+test('long tags take more lines on a phone, each in its own row', async ({ page }) => {
+	const condition = { expression: 'distanceAhead < 20*cm and brightness > 40*percent or touched' };
+	await openPlan(page, [
+		step('wheelsFor', {
+			left: 0.34,
+			right: -0.42,
+			duration: 1.5,
+			ending: 'brake',
+			then: 'waitStill'
+		}),
+		step('until', { condition }, [step('tone', { pitch: 660, length: 0.4, then: 'wait' })]),
+		step('set', { variable: 'side', value: { expression: 'round(180 / 7) * 2 + random(1, 6)' } })
+	]);
+	await page.getByRole('radio', { name: 'Full' }).tap();
+	await expect(tag(page, /Step 1: Left wheel 34 %.*wait until still/)).toBeVisible();
+	const rows = await page.getByRole('treeitem').evaluateAll((items) =>
+		items.map((item) => {
+			const row = item.getBoundingClientRect();
+			const drawn = [...item.querySelectorAll('.tag, button')].map((part) =>
+				part.getBoundingClientRect()
+			);
+			return {
+				height: row.height,
+				spill: Math.max(...drawn.map((box) => box.bottom - row.bottom), 0),
+				right: Math.max(...drawn.map((box) => box.right), 0)
+			};
+		})
+	);
+	expect(Math.max(...rows.map(({ spill }) => spill))).toBe(0);
+	expect(Math.max(...rows.map(({ right }) => right))).toBeLessThan(390);
+	expect(Math.max(...rows.map(({ height }) => height))).toBeGreaterThan(130);
 });
 
 for (const [width, height] of [

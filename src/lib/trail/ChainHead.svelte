@@ -2,10 +2,9 @@
 	/** The top of a chain: its trigger, or the word that it is unlit and the ways to tie it. */
 	import { EllipsisVertical, Link2 } from '@lucide/svelte';
 	import { t } from '$lib/i18n';
-	import Chip from './Chip.svelte';
 	import Glyph from './Glyph.svelte';
 	import type { HeadRow } from './rows';
-	import { sentenceParts } from './words';
+	import Sentence from './Sentence.svelte';
 
 	let {
 		row,
@@ -41,17 +40,13 @@
 		<Glyph kind={trigger.kind} size={18} />
 	</span>
 	<div class="tag lit" class:routine={isRoutine} class:off={trigger.off}>
-		{#each sentenceParts(trigger.kind, trigger.values) as part, index (index)}
-			{#if 'slot' in part}
-				<Chip
-					step={trigger}
-					name={part.slot}
-					{tabindex}
-					isWrong={row.problem?.value === part.slot}
-					onopen={onvalue}
-				/>
-			{:else}<span>{part.text}</span>{/if}
-		{/each}
+		<Sentence
+			step={trigger}
+			values={trigger.values}
+			{tabindex}
+			wrongValue={row.problem?.value}
+			{onvalue}
+		/>
 		{#if trigger.off}<span class="off-word">{t('trail.off')}</span>{/if}
 	</div>
 {:else}
@@ -100,6 +95,7 @@
 		color: var(--mist);
 	}
 	.tag {
+		min-width: 0;
 		display: flex;
 		align-items: center;
 		gap: 0.5rem;
@@ -112,7 +108,6 @@
 		background: var(--ink);
 		color: var(--paper);
 		font-weight: 600;
-		white-space: pre;
 	}
 	.tag.lit :global(.value-chip) {
 		color: var(--ink);
@@ -145,6 +140,7 @@
 		padding: 0 0.7rem;
 	}
 	.more {
+		flex: none;
 		display: grid;
 		place-items: center;
 		width: 2.1rem;

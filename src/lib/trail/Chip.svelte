@@ -50,15 +50,19 @@
 		display: inline-flex;
 		align-items: center;
 		gap: 0.35rem;
+		max-width: 100%;
 		min-height: 2rem;
-		padding: 0 0.5rem;
+		margin-block: 2px;
+		padding: 0.125rem 0.4rem;
 		border: 1px solid var(--line);
 		border-radius: 0.5rem;
 		background: var(--paper-deep);
 		color: inherit;
 		font-weight: 600;
 		font-variant-numeric: tabular-nums;
-		white-space: nowrap;
+		line-height: 1.25rem;
+		text-align: left;
+		vertical-align: middle;
 		cursor: pointer;
 	}
 	@media (pointer: coarse) {
@@ -84,6 +88,7 @@
 		font-size: 1.35rem;
 	}
 	.swatch {
+		flex: none;
 		width: 0.9rem;
 		height: 0.9rem;
 		border-radius: 50%;

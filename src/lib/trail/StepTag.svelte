@@ -4,14 +4,15 @@
 	import { definitionOf } from '$core/steps/catalogue';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
+	import type { Values } from '$core/steps/definition';
 	import Chip from './Chip.svelte';
 	import Glyph from './Glyph.svelte';
 	import type { StepRow } from './rows';
-	import { sentenceParts } from './words';
+	import Sentence from './Sentence.svelte';
 
 	let {
 		row,
-		inputs,
+		values,
 		isCurrent,
 		isSelected,
 		isRunning,
@@ -23,8 +24,8 @@
 		onbud
 	}: {
 		row: StepRow;
-		/** Of the routine that this step uses. */
-		inputs: readonly string[];
+		/** Those of the step, as they are shown. */
+		values: Values;
 		isCurrent: boolean;
 		isSelected: boolean;
 		isRunning: boolean;
@@ -42,14 +43,6 @@
 	const tabindex = $derived(isCurrent ? 0 : -1);
 	const isFirst = $derived(preferences.level === 'first');
 	const isBranch = $derived(definition.isBranch === true);
-	const wrongValue = $derived(row.problem?.value);
-	/** Inputs that the routine has and this step says nothing of yet stand behind it, too. */
-	const parts = $derived(
-		sentenceParts(step.kind, {
-			...Object.fromEntries(inputs.map((input) => [input, 0])),
-			...step.values
-		})
-	);
 	const took = $derived.by(() => {
 		if (!passed || isRunning || (!definition.takesTime && !definition.hasBody)) return '';
 		return passed.times > 1 ? t('trail.tookTimes', { ...passed }) : t('trail.took', { ...passed });
@@ -81,19 +74,7 @@
 		{/if}
 	{:else}
 		<span class="glyph"><Glyph kind={step.kind} values={step.values} /></span>
-		<span class="sentence">
-			{#each parts as part, index (index)}
-				{#if 'slot' in part}
-					<Chip
-						{step}
-						name={part.slot}
-						{tabindex}
-						isWrong={wrongValue === part.slot}
-						onopen={onvalue}
-					/>
-				{:else}<span>{part.text}</span>{/if}
-			{/each}
-		</span>
+		<Sentence {step} {values} {tabindex} wrongValue={row.problem?.value} {onvalue} />
 	{/if}
 	{#if step.body}
 		<button
@@ -173,6 +154,7 @@
 	}
 	.tag {
 		position: relative;
+		min-width: 0;
 		display: flex;
 		align-items: center;
 		gap: 0.5rem;
@@ -207,7 +189,7 @@
 		box-shadow: none;
 		color: var(--ink-soft);
 	}
-	.tag.off .sentence,
+	.tag.off :global(.sentence),
 	.tag.off .glyph {
 		text-decoration: line-through;
 		opacity: 0.75;
@@ -225,23 +207,29 @@
 		display: contents;
 		color: var(--ink-soft);
 	}
-	.sentence {
-		display: inline-flex;
-		align-items: center;
-		white-space: pre;
-	}
-	.took,
-	.off-word {
-		margin-left: 0.4rem;
+	/* Stamped on the corner, so that a tag keeps its size when its step has run. */
+	.took {
+		position: absolute;
+		top: -0.5rem;
+		right: 0.35rem;
+		padding: 0 0.35rem;
+		border: 1px solid var(--lamp-text);
+		border-radius: 0.5rem;
+		background: var(--lamp-soft);
 		color: var(--lamp-text);
-		font-size: 0.82rem;
+		font-size: 0.75rem;
+		line-height: 0.95rem;
 		font-variant-numeric: tabular-nums;
 		white-space: nowrap;
 	}
 	.off-word {
+		margin-left: 0.4rem;
 		color: var(--ink-soft);
+		font-size: 0.82rem;
+		white-space: nowrap;
 	}
 	.fold {
+		flex: none;
 		display: inline-flex;
 		align-items: center;
 		gap: 0.2rem;
@@ -253,6 +241,7 @@
 		cursor: pointer;
 	}
 	.more {
+		flex: none;
 		display: grid;
 		place-items: center;
 		width: 2.1rem;

@@ -3,7 +3,7 @@
 	import { Plus } from '@lucide/svelte';
 	import { onDestroy, tick, untrack } from 'svelte';
 	import { findStep, locateSteps, type Place } from '$core/plan/places';
-	import { isLit, type Step } from '$core/plan/plan';
+	import { isLit } from '$core/plan/plan';
 	import { definitionOf } from '$core/steps/catalogue';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
@@ -14,14 +14,14 @@
 	import DragGhost from './DragGhost.svelte';
 	import { Dragged } from './dragged.svelte';
 	import { onRowKey, type TrailHands } from './keys';
-	import { firstProblems, indent, leftOf, rowsOf, type Row } from './rows';
+	import { firstProblems, leftOf, rowsOf, type Row } from './rows';
 	import SearchBar from './SearchBar.svelte';
 	import Sheet, { type Opening } from './Sheet.svelte';
+	import { rowWidth, TagRuler } from './tag-ruler.svelte';
 	import TrailBar from './TrailBar.svelte';
 	import TrailRow from './TrailRow.svelte';
 	import TreeItem from './TreeItem.svelte';
 	import { VisibleRows } from './visible-rows.svelte';
-	import { wordsOf } from './words';
 
 	let { bench, onshortcuts }: { bench: Workbench; onshortcuts: () => void } = $props();
 
@@ -31,43 +31,26 @@
 	let currentKey = $state('');
 	let isSearching = $state(false);
 	let zoom = $state(1);
+	/** Pixels. */
+	let paneWidth = $state(0);
 
 	const problems = $derived(firstProblems(bench.problems));
 	const folded = $derived(new Set(editing.folded));
 	const isFirst = $derived(preferences.level === 'first');
 
+	const ruler = new TagRuler();
 	let before: ReadonlyMap<string, Row> = new Map();
 	const rows = $derived.by(() => {
-		const made = rowsOf(bench.plan, before, { problems, folded, isFirst, zoom });
+		const tagHeight = isFirst ? undefined : ruler.heights(bench.plan, paneWidth / zoom);
+		const made = rowsOf(bench.plan, before, { problems, folded, isFirst, zoom, tagHeight });
 		before = new Map(made.map((row) => [row.key, row]));
 		return made;
 	});
 	const indexOf = $derived(new Map(rows.map((row, index) => [row.key, index])));
 	const current = $derived(indexOf.has(currentKey) ? currentKey : usualKey());
 	const hasLit = $derived(bench.plan.chains.some(isLit));
-	/** Room for the longest tags at the deepest place; beyond the pane's width the trail scrolls. */
-	const widest = $derived.by(() => {
-		const lengths = lettersOf;
-		let most = 375;
-		for (const row of rows) {
-			const letters = row.type === 'step' && !isFirst ? lengths(row.step) : 22;
-			// A letter is about 8 pixels wide, and chips have margins.
-			most = Math.max(most, row.depth * indent + 190 + letters * 8.2);
-		}
-		return most * zoom;
-	});
-	/** Of the words of a step: kept, since a step stays the same; units and level change them all. */
-	const lettersOf = $derived.by(() => {
-		void [preferences.level, preferences.lengths, preferences.speeds];
-		const known = new WeakMap<Step, number>();
-		return (step: Step): number => {
-			const before = known.get(step);
-			if (before !== undefined) return before;
-			const made = untrack(() => wordsOf(step).length);
-			known.set(step, made);
-			return made;
-		};
-	});
+	const deepest = $derived(rows.reduce((most, { depth }) => Math.max(most, depth), 0));
+	const widest = $derived(zoom * rowWidth(deepest, paneWidth / zoom));
 
 	/** Where the shelf beside the trail adds while nothing is chosen: at the end of the first chain. */
 	function usualKey(): string {
@@ -79,6 +62,7 @@
 
 	const visible = new VisibleRows(() => scroller ?? null);
 	$effect(() => untrack(() => visible.mount()));
+	$effect(() => untrack(() => void ruler.mount(scroller)));
 	$effect.pre(() => {
 		const shown = rows;
 		untrack(() => {
@@ -100,7 +84,7 @@
 	function fit() {
 		const space = scroller.clientHeight - 70;
 		const height = visible.total / zoom;
-		zoom = Math.max(0.5, Math.min(1, space / height, (scroller.clientWidth * zoom) / widest));
+		zoom = Math.max(0.5, Math.min(1, space / height, paneWidth / rowWidth(deepest, 0)));
 		scroller.scrollTop = 0;
 	}
 	const zoomBy = (factor: number) => (zoom = Math.max(0.5, Math.min(1.5, zoom * factor)));
@@ -353,6 +337,7 @@
 	<div
 		class="scroller"
 		bind:this={scroller}
+		bind:clientWidth={paneWidth}
 		onfocusin={() => (hasFocus = true)}
 		{onfocusout}
 		oncopy={(event) => oncopy(event)}
@@ -383,6 +368,7 @@
 						{isCurrent}
 						{zoom}
 						top={item.start}
+						width={rowWidth(row.depth, paneWidth / zoom)}
 						isSelected={row.type === 'step' && editing.selection.has(row.key)}
 						isFound={isSearching && isCurrent}
 						isLifted={drag?.key === row.key}

@@ -3,7 +3,6 @@
 	import { MessageSquare, Plus } from '@lucide/svelte';
 	import { isExpression } from '$core/steps/definition';
 	import { definitionOf } from '$core/steps/catalogue';
-	import { inputsOf, routinesOf } from '$core/plan/variables';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import { showValue } from '$lib/values/format';
@@ -14,7 +13,7 @@
 	import { indent, type Row } from './rows';
 	import type { Opening } from './Sheet.svelte';
 	import StepTag from './StepTag.svelte';
-	import { budWords } from './words';
+	import { budWords, shownValues } from './words';
 
 	let {
 		bench,
@@ -43,12 +42,6 @@
 		row.type === 'step' ? row.step.comment : row.type === 'head' ? row.trigger?.comment : undefined
 	);
 	const problem = $derived(row.type === 'bud' ? undefined : row.problem);
-
-	const inputs = $derived.by(() => {
-		if (row.type !== 'step' || row.step.kind !== 'call') return [];
-		const chain = routinesOf(bench.plan).get(String(row.step.values.routine));
-		return chain ? inputsOf(chain) : [];
-	});
 
 	/** Behind the branches of a choice its cord goes on. */
 	const isChoiceBud = $derived(
@@ -110,7 +103,7 @@
 	<div class="line holder" use:dragging.tag={row.key}>
 		<StepTag
 			{row}
-			{inputs}
+			values={shownValues(row.step, bench.plan)}
 			{isCurrent}
 			isSelected={editing.selection.has(row.step.id)}
 			isRunning={progress.active.has(row.step.id)}
@@ -154,6 +147,7 @@
 	}
 	.holder {
 		width: fit-content;
+		max-width: 100%;
 		cursor: grab;
 		touch-action: pan-y;
 		user-select: none;

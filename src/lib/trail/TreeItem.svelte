@@ -8,6 +8,7 @@
 	let {
 		row,
 		top,
+		width,
 		zoom,
 		isCurrent,
 		isSelected,
@@ -21,6 +22,8 @@
 		row: Row;
 		/** Pixels. */
 		top: number;
+		/** Pixels at zoom 1. */
+		width: number;
 		zoom: number;
 		/** It is the one that the keyboard reaches. */
 		isCurrent: boolean;
@@ -66,6 +69,7 @@
 			: undefined}
 	style:zoom
 	style:transform="translateY({top / zoom}px)"
+	style:width="{width}px"
 	style:height="{row.height / zoom}px"
 	style:padding-left="{leftOf(row.depth)}px"
 	{onfocus}
@@ -79,11 +83,11 @@
 	.row {
 		position: absolute;
 		contain: layout style;
-		inset: 0 0 auto 0;
+		inset: 0 auto auto 0;
 		display: flex;
 		flex-direction: column;
 		justify-content: center;
-		padding-right: 0.75rem;
+		padding-right: 0.5rem;
 	}
 	.row:focus-visible {
 		outline: none;

@@ -62,6 +62,9 @@ export const indent = 26;
 /** Pixels from the edge of the pane to what hangs at this depth. */
 export const leftOf = (depth: number): number => 14 + depth * indent;
 
+/** Pixels that the words of a step or trigger take beyond one line. */
+export type TagHeight = (step: Step, depth: number, folded: number) => number;
+
 export interface Drawing {
 	/** The first problem of each step or chain. */
 	readonly problems?: ReadonlyMap<string, Problem>;
@@ -70,6 +73,7 @@ export interface Drawing {
 	readonly isFirst?: boolean;
 	/** Of all heights. */
 	readonly zoom?: number;
+	readonly tagHeight?: TagHeight;
 }
 
 /**
@@ -79,7 +83,13 @@ export interface Drawing {
 export function rowsOf(
 	plan: Plan,
 	before: ReadonlyMap<string, Row> = new Map(),
-	{ problems = new Map(), folded = new Set(), isFirst = false, zoom = 1 }: Drawing = {}
+	{
+		problems = new Map(),
+		folded = new Set(),
+		isFirst = false,
+		zoom = 1,
+		tagHeight = () => 0
+	}: Drawing = {}
 ): Row[] {
 	const rows: Row[] = [];
 	const numbers = numberSteps(plan);
@@ -108,19 +118,21 @@ export function rowsOf(
 				const isStepOn = isOn && !step.off;
 				const problem = problems.get(step.id);
 				const isFolded = folded.has(step.id) && step.body !== undefined;
+				const inside = isFolded ? countIn(step) : 0;
+				const height = (isBranch ? sizes.branch : sizes.step) + tagHeight(step, depth, inside);
 				add({
 					type: 'step',
 					key: step.id,
 					depth,
 					level,
 					isLit: isStepOn,
-					height: tall(isBranch ? sizes.branch : sizes.step, step, problem),
+					height: tall(height, step, problem),
 					step,
 					number: numbers.get(step.id) ?? 0,
 					holder,
 					index,
 					size,
-					folded: isFolded ? countIn(step) : 0,
+					folded: inside,
 					problem
 				});
 				if (!step.body || isFolded) return;
@@ -138,16 +150,18 @@ export function rowsOf(
 				owner
 			});
 		};
-		const problem = chain.trigger ? problems.get(chain.trigger.id) : undefined;
+		const { trigger } = chain;
+		const problem = trigger ? problems.get(trigger.id) : undefined;
+		const height = trigger ? sizes.head + tagHeight(trigger, 0, 0) : unlitHeadHeight;
 		add({
 			type: 'head',
 			key: `${chain.id}-head`,
 			depth: 0,
 			level: 1,
 			isLit: lit,
-			height: tall(chain.trigger ? sizes.head : unlitHeadHeight, chain.trigger, problem),
+			height: tall(height, trigger, problem),
 			chain: chain.id,
-			trigger: chain.trigger,
+			trigger,
 			problem
 		});
 		visit(chain.steps, null, 0, 1, lit);

@@ -1,5 +1,6 @@
 /** A step in words, for a tag, a screen reader, a message. */
-import type { Step } from '$core/plan/plan';
+import type { Plan, Step } from '$core/plan/plan';
+import { inputsOf, routinesOf } from '$core/plan/variables';
 import { definitionOf } from '$core/steps/catalogue';
 import type { Level, ValueDefinition, Values } from '$core/steps/definition';
 import { hasMessage, partsOf, t, type Part } from '$lib/i18n';
@@ -44,6 +45,13 @@ export function sentenceParts(
 		(name) => shown.has(name) || values[name] === definitions[name]!.initial
 	);
 	return [...(isUsual ? short : full), ...inputs];
+}
+
+/** The values of a step; inputs that its routine has and it says nothing of yet stand behind them. */
+export function shownValues({ kind, values }: Step, plan: Plan): Values {
+	const chain = kind === 'call' ? routinesOf(plan).get(String(values.routine)) : undefined;
+	if (!chain) return values;
+	return { ...Object.fromEntries(inputsOf(chain).map((input) => [input, 0])), ...values };
 }
 
 /** A step of this kind with these values, in words. */

@@ -1,0 +1,70 @@
+/** Measures tags before they are drawn, by the letters and the width of the pane that they will have. */
+import type { Plan, Step } from '$core/plan/plan';
+import { definitionOf } from '$core/steps/catalogue';
+import { t } from '$lib/i18n';
+import { preferences } from '$lib/preferences.svelte';
+import { showValue } from '$lib/values/format';
+import { leftOf, type TagHeight } from './rows';
+import { faceOf, heightBeyondOneLine, type Face, type Piece } from './tag-lines';
+import { sentenceParts, shownValues, slotOf } from './words';
+
+/** Pixels beside the words of a tag: lamp, borders, paddings and menu; and what only some tags have. */
+const beside = { tag: 102, glyph: 28, fold: 40, head: 124, off: 14 };
+/** Words get at least so much, pixels: a trail too deep for its pane scrolls sideways. */
+const leastRoom = 190;
+
+/**
+ * @param pane its width, pixels
+ * @returns pixels from the left edge of the pane to the right one of what hangs at this depth
+ */
+export const rowWidth = (depth: number, pane: number): number =>
+	Math.max(pane, leftOf(depth) + beside.tag + leastRoom);
+
+export class TagRuler {
+	private face = $state.raw<Face | null>(null);
+	/** By step, since a step stays the same; for the room that it had. */
+	private known = new WeakMap<Step, { readonly room: number; readonly height: number }>();
+	private knownFor = '';
+
+	/** Takes the letters that are drawn in this pane, once they are there. */
+	async mount(pane: HTMLElement): Promise<void> {
+		this.face = await faceOf(pane);
+	}
+
+	/** @param pane its width, pixels */
+	heights(plan: Plan, pane: number): TagHeight {
+		const { face } = this;
+		if (!face) return () => 0;
+		const { level, lengths, speeds } = preferences;
+		const now = `${level} ${lengths} ${speeds}`;
+		if (now !== this.knownFor) this.known = new WeakMap();
+		this.knownFor = now;
+		const glyph = matchMedia('(max-width: 560px)').matches ? 0 : beside.glyph;
+
+		return (step, depth, folded) => {
+			const { isTrigger } = definitionOf(step.kind);
+			let room = rowWidth(depth, pane) - leftOf(depth);
+			room -= isTrigger ? beside.head : beside.tag + glyph;
+			if (step.body) room -= beside.fold;
+			if (folded) room -= face.widthOf(t('trail.inside', { count: folded }), false);
+			if (step.off) room -= face.widthOf(t('trail.off'), false) + beside.off;
+			const known = this.known.get(step);
+			if (known?.room === room && step.kind !== 'call') return known.height;
+			const height = heightBeyondOneLine(piecesOf(step, plan), room, face);
+			this.known.set(step, { room, height });
+			return height;
+		};
+	}
+}
+
+function piecesOf(step: Step, plan: Plan): Piece[] {
+	const values = shownValues(step, plan);
+	const { isTrigger, isBranch } = definitionOf(step.kind);
+	const isBold = isTrigger === true || isBranch === true;
+	return sentenceParts(step.kind, values).map((part) => {
+		if ('text' in part) return { text: part.text, isChip: false, isBold };
+		const definition = slotOf(step.kind, part.slot);
+		const text = showValue(step.kind, part.slot, definition, values[part.slot]!);
+		return { text, isChip: true, hasSwatch: definition.type === 'colour' };
+	});
+}
