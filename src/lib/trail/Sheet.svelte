@@ -70,6 +70,12 @@
 		return t('trail.chainMenu');
 	});
 
+	/** The list of problems opens beside the trail, if there is room, so that the steps still show. */
+	function anchorOf({ type, anchor }: Opening): HTMLElement {
+		const trail = type === 'problems' ? anchor.closest<HTMLElement>('.trail') : null;
+		return trail && trail.offsetLeft > 400 ? trail : anchor;
+	}
+
 	const lead = (next: (anchor: HTMLElement) => Opening) => {
 		if (opening) onopen(next(opening.anchor));
 	};
@@ -92,8 +98,9 @@
 	autoFocus
 	initialFocusEl={() => document.querySelector<HTMLElement>('.at-tag [data-first-focus]')}
 	positioning={{
-		getAnchorElement: () => opening?.anchor ?? null,
-		placement: opening?.type === 'help' ? 'left-start' : 'bottom-start',
+		getAnchorElement: () => opening && anchorOf(opening),
+		placement:
+			opening?.type === 'help' || opening?.type === 'problems' ? 'left-start' : 'bottom-start',
 		gutter: 6,
 		overflowPadding: 8
 	}}
