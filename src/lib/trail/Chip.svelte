@@ -62,6 +62,7 @@
 		font-variant-numeric: tabular-nums;
 		line-height: 1.25rem;
 		text-align: left;
+		white-space: normal;
 		vertical-align: middle;
 		cursor: pointer;
 	}

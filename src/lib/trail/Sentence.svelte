@@ -22,21 +22,34 @@
 	} = $props();
 
 	const parts = $derived(sentenceParts(step.kind, values));
+
+	/** What follows a value without a space, such as a comma: it stays on the line of the value. */
+	function tailOf(index: number): string {
+		const next = parts[index + 1];
+		return next && 'text' in next ? /^\S*/.exec(next.text)![0] : '';
+	}
+	const withoutTail = (text: string, index: number): string =>
+		index === 0 ? text : text.replace(/^\S+/, '');
 </script>
 
 <span class="sentence">
-	{#each parts as part, index (index)}{#if 'slot' in part}<Chip
-				{step}
-				name={part.slot}
-				{tabindex}
-				isWrong={wrongValue === part.slot}
-				onopen={onvalue}
-			/>{:else}{part.text}{/if}{/each}
+	{#each parts as part, index (index)}{#if 'slot' in part}<span class="value"
+				><Chip
+					{step}
+					name={part.slot}
+					{tabindex}
+					isWrong={wrongValue === part.slot}
+					onopen={onvalue}
+				/>{tailOf(index)}</span
+			>{:else}{withoutTail(part.text, index)}{/if}{/each}
 </span>
 
 <style>
 	.sentence {
 		min-width: 0;
 		line-height: 1.5;
+	}
+	.value {
+		white-space: nowrap;
 	}
 </style>

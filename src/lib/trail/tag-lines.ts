@@ -39,7 +39,8 @@ export async function faceOf(pane: HTMLElement): Promise<Face> {
 	const [bold, usual] = [await measure(600), await measure(400)];
 	const isCoarse = matchMedia('(pointer: coarse)').matches;
 	return {
-		widthOf: (text, isBold) => (isBold ? bold(text) : usual(text)),
+		// Chips have digits of one width; none of the usual ones is wider than 0.
+		widthOf: (text, isBold) => (isBold ? bold(text.replace(/\d/g, '0')) : usual(text)),
 		chipHeight: isCoarse ? 40 : 32
 	};
 }
@@ -82,7 +83,7 @@ function wordsOf(pieces: readonly Piece[], room: number, face: Face): readonly W
 	let isApart = true;
 	const add = (width: number, height: number) => {
 		const before = words.at(-1);
-		if (before && !isApart && before.width + width <= room) {
+		if (before && !isApart) {
 			before.width += width;
 			before.height = Math.max(before.height, height);
 		} else words.push({ width, height });

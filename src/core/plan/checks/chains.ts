@@ -59,7 +59,8 @@ function checkTrigger({ plan, course, steps }: Context, chain: Chain, place: str
 	if (step.kind === 'whenLampPost' && course) {
 		const { post } = step.values;
 		const isThere = course.lampPosts.some(({ id }) => post === '' || id === post);
-		if (!isThere) return [problemAt(here, 'noLampPost', { post: String(post) })];
+		const key = post === '' ? 'noLampPosts' : 'noLampPost';
+		if (!isThere) return [problemAt(here, key, { post: String(post) })];
 	}
 	if (step.kind === 'whenEdge' && course && !course.table) return [problemAt(here, 'noEdge')];
 	return isRepeatedRoutine(plan, chain) ? [problemAt(here, 'sameRoutine')] : [];

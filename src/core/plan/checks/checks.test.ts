@@ -141,6 +141,12 @@ const cases: [string, Plan, string[], boolean][] = [
 		['check.noLampPost'],
 		false
 	],
+	[
+		'any post, where none is there',
+		plan([wait(1)], chain(make('whenLampPost'), wait(1))),
+		['check.noLampPosts'],
+		false
+	],
 	['a step that is switched off', planOf([{ ...repeat(2, []), off: true }, wait(0.1)]), [], false]
 ];
 
