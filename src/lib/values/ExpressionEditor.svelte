@@ -207,7 +207,7 @@
 		font-weight: 600;
 	}
 	.pieces {
-		max-height: clamp(5rem, calc(var(--available-height, 100vh) - 15rem), 15rem);
+		max-height: clamp(17vh, calc(var(--available-height, 100vh) - 13rem), 18rem);
 		overflow: auto;
 	}
 	.group {

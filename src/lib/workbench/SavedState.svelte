@@ -50,4 +50,14 @@
 			min-width: 0;
 		}
 	}
+	/* The plan's name needs the room; the mark says it. */
+	@media (max-width: 560px) {
+		.saved .words,
+		.saving .words {
+			position: absolute;
+			width: 1px;
+			height: 1px;
+			clip-path: inset(50%);
+		}
+	}
 </style>
