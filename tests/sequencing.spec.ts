@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { readings, type Reading } from '../src/core/expressions/vocabulary';
 import { definitionOf, stepKinds, triggerKinds } from '../src/core/steps/catalogue';
 import { isExpression } from '../src/core/steps/definition';
-import { go, lamp, repeat, right, wait } from '../src/core/testing/sample';
+import { go, lamp, repeat, right, step, wait } from '../src/core/testing/sample';
 import words from '../src/lib/i18n/steps.en.json' with { type: 'json' };
 import { isSaved, news, openPlan, rowsOf, stepsOf, tag } from './helpers';
 
@@ -144,6 +144,58 @@ test('a polygon of any number of sides by keyboard alone, with a variable', asyn
 	await keyboard.press('Control+Enter');
 	await page.getByLabel('Speed', { exact: true }).selectOption({ label: '8 ×' });
 	await expect(tag(page, /^Step 3/)).toContainText('6 × ');
+});
+
+test('what is half typed is kept by going elsewhere, and dropped by Escape', async ({ page }) => {
+	const complaints: string[] = [];
+	page.on('pageerror', (error) => complaints.push(error.message));
+	page.on('console', (message) => {
+		if (['error', 'warning'].includes(message.type())) complaints.push(message.text());
+	});
+	await atLevel(page, 'full');
+	await openPlan(page, [
+		step('go', { direction: 'forward', distance: 0.3, speed: 0.4 }),
+		step('set', { variable: 'side', value: 1 }),
+		step('melody', { notes: 'C4', tempo: 120, then: 'wait' })
+	]);
+	const field = page.locator('.at-tag input[data-first-focus]');
+	const chip = (name: string) => page.locator(`[data-chip="${name}"]`).first();
+	const type = async (name: string, text: string) => {
+		await chip(name).click();
+		await expect(field).toBeFocused();
+		await field.fill(text);
+	};
+	// Each is left for the next.
+	await type('notes', 'C4 D4');
+	await type('value', '2 * 3');
+	await type('variable', 'edge');
+	await type('speed', '20 + 5');
+	await type('distance', '77');
+	await tag(page, /^Step 1/).click({ position: { x: 2, y: 2 } });
+	await tag(page, /^Step 1/).focus();
+	await page.keyboard.press('c');
+	await field.fill('to the lamp');
+	await tag(page, 'When Run is pressed').getByText('When Run is pressed').click();
+	await expect(page.locator('.comment')).toHaveText('to the lamp');
+	const kept = [
+		'1 Step 1: Go forward 77 cm at (20 + 5) %',
+		'1 Step 2: Set edge to 2 × 3',
+		'1 Step 3: Melody C4 D4 at 120 a minute, wait for it'
+	];
+	await expect.poll(() => stepsOf(page)).toEqual(kept);
+
+	for (const [name, text] of [
+		['distance', '12'],
+		['variable', 'rim'],
+		['value', '5'],
+		['notes', 'G4']
+	] as const) {
+		await type(name, text);
+		await page.keyboard.press('Escape');
+		await expect(page.locator('.at-tag')).toBeHidden();
+	}
+	expect(await stepsOf(page)).toEqual(kept);
+	expect(complaints).toEqual([]);
 });
 
 test('short-hand is tied in place, or changes nothing', async ({ page }) => {
@@ -328,4 +380,11 @@ test('every sensor has a figure while the robot runs, by the floor and in an exp
 	await page.getByRole('button', { name: /^Distance: 90 cm/ }).click();
 	await page.getByRole('button', { name: 'Expression' }).click();
 	await expect(page.getByRole('button', { name: `distance travelled ${shown}` })).toBeVisible();
+
+	// Where nothing runs, nothing is sensed.
+	await page.keyboard.press('Escape');
+	await tag(page, 'When Run is pressed').focus();
+	await page.keyboard.press('Delete');
+	await page.keyboard.press('Control+Enter');
+	await expect(figure('floorColour')).toHaveText('–');
 });

@@ -150,7 +150,7 @@ export interface Style {
 	text(value: string): string;
 	name(name: string): string;
 	operator(operator: Operator | 'not'): string;
-	/** A number with a unit behind it; undefined when it is written as a product. */
+	/** What is measured, and its unit; undefined when it is written as a product. */
 	measure?(value: string, unit: string): string | undefined;
 }
 
@@ -181,11 +181,11 @@ export function write(node: Node, style: Style = plainStyle): string {
 		}
 		case 'binary': {
 			const { operator, left, right } = node;
-			const first = within(left, precedence[operator], style);
 			if (operator === '*' && right.type === 'name') {
-				const measure = style.measure?.(first, right.name);
+				const measure = style.measure?.(write(left, style), right.name);
 				if (measure !== undefined) return measure;
 			}
+			const first = within(left, precedence[operator], style);
 			const second = within(right, precedence[operator] + 1, style);
 			return `${first} ${style.operator(operator)} ${second}`;
 		}

@@ -20,11 +20,12 @@ export interface Sample {
 /** The number of a sensor: truths as 0 and 1, colours as 0xrrggbb. */
 export type Figures = Readonly<Partial<Record<Reading, number>>>;
 
+/** NaN for what was never sensed, as when nothing has run. */
 const figuresAt = (columns: SensedColumns = {}, index: number): Figures =>
 	Object.fromEntries(
 		Object.entries(columns).map(([reading, column]) => [
 			reading,
-			column[Math.min(index, column.length - 1)]!
+			column[Math.min(index, column.length - 1)] ?? NaN
 		])
 	);
 

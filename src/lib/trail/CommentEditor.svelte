@@ -1,38 +1,26 @@
 <script lang="ts">
 	/** The comment of a step; an empty one goes away. */
+	import { untrack } from 'svelte';
+	import type { Step } from '$core/plan/plan';
 	import { t } from '$lib/i18n';
+	import LineInput from '$lib/values/LineInput.svelte';
+	import type { Workbench } from '$lib/workbench/workbench.svelte';
 
-	let {
-		text,
-		onset,
-		onclose
-	}: { text: string; onset: (text: string) => void; onclose: () => void } = $props();
+	let { bench, step, onclose }: { bench: Workbench; step: Step; onclose: () => void } = $props();
 
-	let typed = $derived(text);
-	const take = () => {
-		if (typed.trim() !== text) onset(typed);
-		onclose();
-	};
+	// Opened anew for each step, which it may change while it goes away.
+	const { id, comment = '' } = untrack(() => step);
+	let text = $state(comment);
 </script>
 
 <div class="comment">
-	<label for="comment-text">{t('trail.comment')}</label>
-	<div class="line">
-		<input
-			id="comment-text"
-			class="field"
-			data-first-focus
-			type="text"
-			maxlength="200"
-			bind:value={typed}
-			onkeydown={(event) => {
-				if (event.key !== 'Enter') return;
-				event.preventDefault();
-				take();
-			}}
-		/>
-		<button class="button button-main" onclick={take}>{t('value.done')}</button>
-	</div>
+	<p id="comment-label">{t('trail.comment')}</p>
+	<LineInput
+		bind:text
+		labelledby="comment-label"
+		onset={(next) => bench.editing.comment(id, next)}
+		{onclose}
+	/>
 </div>
 
 <style>
@@ -40,17 +28,8 @@
 		width: min(22rem, calc(100vw - 2rem));
 		padding: 0.8rem;
 	}
-	label {
-		display: block;
+	p {
 		margin-bottom: 0.4rem;
 		font-weight: 600;
-	}
-	.line {
-		display: flex;
-		gap: 0.4rem;
-	}
-	.field {
-		flex: 1;
-		min-width: 0;
 	}
 </style>

@@ -26,6 +26,7 @@
 	import { preferences } from '$lib/preferences.svelte';
 	import Shelf from '$lib/shelf/Shelf.svelte';
 	import { valueName } from '$lib/values/format';
+	import { tellEscape } from '$lib/values/leaving';
 	import ValueEditor from '$lib/values/ValueEditor.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import Actions from './Actions.svelte';
@@ -48,11 +49,18 @@
 		onadded: (id: string) => void;
 	} = $props();
 
-	/** Closed by Escape: what is half typed is not wanted. */
 	let isEscaped = false;
+	tellEscape(() => isEscaped);
+	let openedAt = 0;
 	$effect(() => {
-		if (opening) isEscaped = false;
+		if (!opening) return;
+		isEscaped = false;
+		openedAt = performance.now();
 	});
+	/** The press that opened this sheet is said to be outside it, when it closed another one. */
+	function onInteractOutside(event: CustomEvent<{ originalEvent: Event }>) {
+		if (event.detail.originalEvent.timeStamp <= openedAt) event.preventDefault();
+	}
 
 	const step = $derived(
 		opening && 'step' in opening ? findStep(bench.plan, opening.step) : undefined
@@ -94,6 +102,7 @@
 		if (!open && opening) onclose();
 	}}
 	restoreFocus={false}
+	{onInteractOutside}
 	onEscapeKeyDown={() => (isEscaped = true)}
 	autoFocus
 	initialFocusEl={() => document.querySelector<HTMLElement>('.at-tag [data-first-focus]')}
@@ -146,21 +155,13 @@
 						>
 					{/if}
 				{:else if opening?.type === 'value' && step}
-					<ValueEditor
-						{bench}
-						{step}
-						name={opening.name}
-						isEscaped={() => isEscaped}
-						onclose={() => onclose()}
-					/>
+					{#key opening}
+						<ValueEditor {bench} {step} name={opening.name} onclose={() => onclose()} />
+					{/key}
 				{:else if opening?.type === 'actions'}
 					<Actions {bench} row={opening.row} {onclose} onopen={lead} />
 				{:else if opening?.type === 'comment' && step}
-					<CommentEditor
-						text={step.comment ?? ''}
-						onset={(text) => bench.editing.comment(step.id, text)}
-						onclose={() => onclose()}
-					/>
+					<CommentEditor {bench} {step} onclose={() => onclose()} />
 				{:else if opening?.type === 'help'}
 					{@const { kind } = opening}
 					{#await import('$lib/help/HelpCard.svelte') then { default: HelpCard }}

@@ -133,7 +133,8 @@
 
 	const openAt = (row: Row, make: (anchor: HTMLElement) => Opening | null) => {
 		const anchor = elementOf(row.key);
-		if (anchor) opening = make(anchor);
+		const next = anchor && make(anchor);
+		if (next) void show(next);
 	};
 	/** The step or trigger of a row. */
 	const idOf = (row: Row) =>
@@ -213,6 +214,15 @@
 
 	const dockPlace = $derived(currentRow ? afterRow(currentRow) : null);
 
+	/** One that is open at another tag is closed first, with what is typed in it. */
+	async function show(next: Opening) {
+		if (opening) {
+			opening = null;
+			await tick();
+		}
+		opening = next;
+	}
+
 	async function closeSheet(next?: string) {
 		const closed = opening;
 		opening = null;
@@ -256,7 +266,7 @@
 
 	function startChain(anchor: HTMLElement) {
 		if (!isFirst && hasLit) {
-			opening = { type: 'triggers', chain: null, anchor };
+			void show({ type: 'triggers', chain: null, anchor });
 			return;
 		}
 		const id = editing.addChain(hasLit ? null : 'whenRunPressed');
@@ -296,7 +306,9 @@
 	onDestroy(() => dragged.destroy());
 	const drag = $derived(dragged.now);
 
-	function onclick(event: MouseEvent, row: Row) {
+	/** @param row none when it went away by what was clicked on it */
+	function onclick(event: MouseEvent, row: Row | undefined) {
+		if (!row) return;
 		if (row.type === 'step' && event.shiftKey && locateSteps(bench.plan).has(current)) {
 			editing.selection.select(current, row.step.id);
 			return;
@@ -311,7 +323,7 @@
 <section class="trail" aria-label={t('trail.label')}>
 	<TrailBar
 		problemCount={bench.problems.length}
-		onproblems={(anchor) => (opening = { type: 'problems', anchor })}
+		onproblems={(anchor) => void show({ type: 'problems', anchor })}
 		onsearch={() => (isSearching = !isSearching)}
 		onzoom={zoomBy}
 		onfit={fit}
@@ -382,8 +394,8 @@
 							{isCurrent}
 							canTieToLit={hasLit}
 							dragging={dragged.tags}
-							onopen={(next) => (opening = next)}
-							onbud={(anchor) => (opening = { type: 'shelf', place: afterRow(row), anchor })}
+							onopen={(next) => void show(next)}
+							onbud={(anchor) => void show({ type: 'shelf', place: afterRow(row), anchor })}
 						/>
 					</TreeItem>
 				{/each}
@@ -424,7 +436,7 @@
 				onseveral={(steps) => docked(editing.addSteps(place, steps))}
 				onhelp={({ definition }) => {
 					const anchor = elementOf(current);
-					if (anchor) opening = { type: 'help', kind: definition.kind, anchor };
+					if (anchor) void show({ type: 'help', kind: definition.kind, anchor });
 				}}
 			/>
 		</div>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** An expression: typed with completion, or put together by tapping its pieces. */
-	import { onDestroy, onMount, tick, untrack } from 'svelte';
+	import { onMount, tick, untrack } from 'svelte';
 	import type { Scope } from '$core/expressions/typing';
 	import { isExpression, type Value, type ValueDefinition } from '$core/steps/definition';
 	import { say, t } from '$lib/i18n';
@@ -9,29 +9,27 @@
 	import { completionsFor, groupsFor, type Piece } from './completion';
 	import { documentText, readExpression, showExpression } from './expression-words';
 	import { readNumber, toShown, toStored } from './format';
+	import { onLeave } from './leaving';
 
 	let {
 		definition,
 		value,
-		scope,
+		scopeNow,
 		variables,
 		figures,
 		draft,
-		isEscaped,
 		onset,
 		onclose
 	}: {
 		definition: ValueDefinition;
 		value: Value;
-		scope: Scope;
+		scopeNow: () => Scope;
 		/** Names of variables and inputs that can stand here. */
 		variables: readonly string[];
 		/** What the sensors say at the moment that is shown. */
 		figures: Figures;
 		/** What the person has typed already. */
 		draft?: string | undefined;
-		/** The person left by Escape: what was typed is not kept. */
-		isEscaped: () => boolean;
 		onset: (value: Value) => void;
 		onclose: () => void;
 	} = $props();
@@ -52,7 +50,8 @@
 
 	const groups = $derived(groupsFor(preferences.level, variables, figures));
 	const completions = $derived(completionsFor(groups, text, cursor));
-	const read = $derived(readExpression(text, definition, scope));
+	const readNow = () => readExpression(text, definition, scopeNow());
+	const read = $derived(readNow());
 	const problem = $derived(read.ok || text.trim() === '' ? '' : say(read.failure));
 
 	/** A lone number or a lone text is kept as such. */
@@ -65,6 +64,7 @@
 		}
 		const quoted = /^"([^"]*)"$/.exec(documentText(text));
 		if (quoted && definition.type === 'anything') return quoted[1]!;
+		const read = readNow();
 		return read.ok ? { expression: read.value } : undefined;
 	}
 
@@ -76,8 +76,8 @@
 	}
 
 	onMount(() => input.focus());
-	onDestroy(() => {
-		if (!isDone && !isEscaped() && text !== first) commit();
+	onLeave(() => {
+		if (!isDone && text !== first) commit();
 	});
 
 	async function put(piece: Piece, replaced: number) {

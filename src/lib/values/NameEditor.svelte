@@ -4,6 +4,7 @@
 	import { isVariableName } from '$core/expressions/vocabulary';
 	import type { NameDefinition } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
+	import LineInput from './LineInput.svelte';
 
 	let {
 		of,
@@ -27,12 +28,6 @@
 		if (of === 'variable' && !isVariableName(name)) return t('value.badVariable');
 		return name.length < 1 || name.length > 40 ? t('value.badName') : '';
 	});
-
-	function take() {
-		if (refusal) return;
-		onset(text.trim());
-		onclose();
-	}
 </script>
 
 {#if known.length > 0}
@@ -43,6 +38,7 @@
 				aria-pressed={name === value}
 				data-first-focus={!canBeNew && name === value ? true : undefined}
 				onclick={() => {
+					text = value;
 					onset(name);
 					onclose();
 				}}>{word}</button
@@ -53,27 +49,14 @@
 	<p class="hint">{t(`value.none.${of}`)}</p>
 {/if}
 {#if canBeNew}
-	<div class="new">
-		<input
-			class="field"
-			data-first-focus
-			type="text"
-			maxlength="40"
-			bind:value={text}
-			aria-labelledby="value-label"
-			aria-invalid={refusal !== ''}
-			aria-describedby="name-refusal"
-			onfocus={(event) => event.currentTarget.select()}
-			onkeydown={(event) => {
-				if (event.key !== 'Enter') return;
-				event.preventDefault();
-				take();
-			}}
-		/>
-		<button class="button button-main" disabled={refusal !== ''} onclick={take}
-			>{t('value.done')}</button
-		>
-	</div>
+	<LineInput
+		bind:text
+		isRefused={refusal !== ''}
+		maxlength={40}
+		describedby="name-refusal"
+		{onset}
+		{onclose}
+	/>
 	<p id="name-refusal" class="refusal" role={refusal ? 'alert' : undefined}>{refusal}</p>
 {/if}
 
@@ -83,14 +66,6 @@
 		flex-wrap: wrap;
 		gap: 0.4rem;
 		margin-bottom: 0.5rem;
-	}
-	.new {
-		display: flex;
-		gap: 0.4rem;
-	}
-	.new .field {
-		flex: 1;
-		min-width: 0;
 	}
 	.hint {
 		color: var(--ink-soft);

@@ -4,6 +4,7 @@
 	import { maximumNotes, pitchOf, readNotes, writeNotes, type Note } from '$core/steps/notes';
 	import { say, t } from '$lib/i18n';
 	import { playTone } from '$lib/timeline/sound';
+	import { onLeave } from './leaving';
 
 	let {
 		value,
@@ -49,10 +50,12 @@
 
 	function takeTyped(): boolean {
 		if (typed === null) return true;
-		if (!read.ok) return false;
-		set(read.value);
+		const notes = readNotes(typed);
+		if (!notes.ok) return false;
+		set(notes.value);
 		return true;
 	}
+	onLeave(takeTyped, () => (typed = null));
 </script>
 
 <input

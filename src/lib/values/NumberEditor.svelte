@@ -1,10 +1,12 @@
 <script lang="ts">
 	/** A number: typed, stepped or slid; for an angle, a dial as well. */
+	import { untrack } from 'svelte';
 	import { Slider } from '@skeletonlabs/skeleton-svelte';
 	import { Diff, Minus, Plus } from '@lucide/svelte';
 	import type { NumberDefinition } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
 	import AngleDial from './AngleDial.svelte';
+	import { onLeave } from './leaving';
 	import { readFor, shownRange, toShown, toStored, unitOf } from './format';
 
 	let {
@@ -22,11 +24,12 @@
 		onclose: () => void;
 	} = $props();
 
-	const { quantity } = $derived(definition);
-	const range = $derived(shownRange(definition));
-	const unit = $derived(unitOf(quantity));
+	// An editor is opened anew for each value, and may take one while it goes away.
+	const { quantity, minimum, maximum } = untrack(() => definition);
+	const range = shownRange(untrack(() => definition));
+	const unit = unitOf(quantity);
+	const canBeNegative = minimum < 0;
 	const shown = $derived(toShown(quantity, value));
-	const canBeNegative = $derived(definition.minimum < 0);
 	/** What is being typed, until it is taken. */
 	let typed = $state<string | null>(null);
 	/** While the slider is held. */
@@ -45,32 +48,34 @@
 	};
 	const sliderTop = $derived(Math.min(range.maximum, Math.max(usual[quantity], Math.abs(shown))));
 	const sliderBottom = $derived(Math.max(range.minimum, -sliderTop));
-	const refusal = $derived(typed === null ? '' : refusalOf(typed));
 
 	/** Something that could be an expression: it has letters, or signs between numbers. */
 	const looksLikeExpression = (text: string) => /[\p{L}(*/×÷]|\d\s*[+-]/u.test(text);
 
-	function refusalOf(text: string): string {
+	function isRefused(text: string): boolean {
 		const number = readFor(quantity, text);
-		if (Number.isNaN(number)) {
-			if (onexpression && looksLikeExpression(text)) return '';
-			return t('value.notANumber', { example: shown });
-		}
+		if (Number.isNaN(number)) return !onexpression || !looksLikeExpression(text);
 		const fits = number >= range.minimum && number <= range.maximum;
-		const isWhole = quantity !== 'count' || Number.isInteger(number);
-		return fits && isWhole ? '' : t('value.outOfRange', { ...range, value: number, unit });
+		return !fits || (quantity === 'count' && !Number.isInteger(number));
 	}
+	const refusal = $derived.by(() => {
+		if (typed === null || !isRefused(typed)) return '';
+		const number = readFor(quantity, typed);
+		return Number.isNaN(number)
+			? t('value.notANumber', { example: shown })
+			: t('value.outOfRange', { ...range, value: number, unit });
+	});
 
 	function take(number: number) {
 		const bounded = Math.max(range.minimum, Math.min(range.maximum, number));
 		typed = null;
-		onset(Math.max(definition.minimum, Math.min(definition.maximum, toStored(quantity, bounded))));
+		onset(Math.max(minimum, Math.min(maximum, toStored(quantity, bounded))));
 	}
 
 	/** @returns whether the editor can be closed */
 	function takeTyped(): boolean {
 		if (typed === null) return true;
-		if (refusal) return false;
+		if (isRefused(typed)) return false;
 		const number = readFor(quantity, typed);
 		if (Number.isNaN(number)) {
 			onexpression?.(typed);
@@ -79,6 +84,8 @@
 		take(number);
 		return true;
 	}
+
+	onLeave(takeTyped, () => (typed = null));
 
 	function onkeydown(event: KeyboardEvent) {
 		if (event.key === 'Escape') return;

@@ -4,6 +4,7 @@
 	import type { ValueDefinition } from '$core/steps/definition';
 	import { valueSchema } from '$core/plan/value-schema';
 	import { t } from '$lib/i18n';
+	import LineInput from './LineInput.svelte';
 
 	let {
 		definition,
@@ -18,46 +19,15 @@
 	} = $props();
 
 	let text = $state(untrack(() => value));
-	const fits = $derived(valueSchema(definition).safeParse(text).success);
-
-	function take() {
-		if (!fits) return;
-		onset(text);
-		onclose();
-	}
+	const fits = $derived(valueSchema(definition).safeParse(text.trim()).success);
 </script>
 
-<div class="line">
-	<input
-		class="field"
-		data-first-focus
-		type="text"
-		maxlength="200"
-		bind:value={text}
-		aria-labelledby="value-label"
-		aria-describedby="text-hint"
-		aria-invalid={!fits}
-		onkeydown={(event) => {
-			if (event.key !== 'Enter') return;
-			event.preventDefault();
-			take();
-		}}
-	/>
-	<button class="button button-main" disabled={!fits} onclick={take}>{t('value.done')}</button>
-</div>
+<LineInput bind:text isRefused={!fits} describedby="text-hint" {onset} {onclose} />
 <p id="text-hint" class="hint" class:refusal={!fits} role={fits ? undefined : 'alert'}>
 	{t(`value.spelling.${definition.type}`)}
 </p>
 
 <style>
-	.line {
-		display: flex;
-		gap: 0.4rem;
-	}
-	.field {
-		flex: 1;
-		min-width: 0;
-	}
 	.hint {
 		margin-top: 0.35rem;
 		color: var(--ink-soft);

@@ -1,7 +1,8 @@
 <script lang="ts">
 	/** Changes one value of a step or trigger. Each change is an edit, seen at once on the tag. */
 	import { Calculator, Sigma } from '@lucide/svelte';
-	import { locateSteps } from '$core/plan/places';
+	import { untrack } from 'svelte';
+	import { findStep, locateSteps } from '$core/plan/places';
 	import type { Step } from '$core/plan/plan';
 	import { inputsOf, routinesOf, scopeIn, variableTypes } from '$core/plan/variables';
 	import { robotKindOf } from '$core/robots/kinds';
@@ -17,26 +18,28 @@
 	import NotesEditor from './NotesEditor.svelte';
 	import NumberEditor from './NumberEditor.svelte';
 	import TextEditor from './TextEditor.svelte';
+	import { readExpression } from './expression-words';
 	import { showValue, valueName } from './format';
 
 	let {
 		bench,
 		step,
 		name,
-		isEscaped,
 		onclose
 	}: {
 		bench: Workbench;
 		step: Step;
 		name: string;
-		/** The person left by Escape. */
-		isEscaped: () => boolean;
 		onclose: () => void;
 	} = $props();
 
-	const definition = $derived(slotOf(step.kind, name));
-	const value = $derived(step.values[name] ?? definition.initial);
-	const label = $derived(valueName(step.kind, name));
+	// An editor is opened anew for each value, and may set it while it goes away.
+	const { id, kind } = untrack(() => step);
+	const slot = untrack(() => name);
+	const definition = slotOf(kind, slot);
+	const label = valueName(kind, slot);
+	const valueOf = (step: Step): Value => step.values[slot] ?? definition.initial;
+	const value = $derived(valueOf(step));
 
 	/** What the person began to type as a number and goes on with as an expression. */
 	let draft = $state<string | undefined>();
@@ -46,30 +49,29 @@
 			(isExpression(value) || definition.type === 'anything' || definition.type === 'condition')
 	);
 
-	const chain = $derived(
-		locateSteps(bench.plan).get(step.id)?.chain ??
-			bench.plan.chains.find(({ trigger }) => trigger?.id === step.id)
-	);
-	const scope = $derived(scopeIn(bench.plan, chain));
-	const variables = $derived([
-		...(chain ? inputsOf(chain) : []),
-		...variableTypes(bench.plan).keys()
-	]);
+	const chainNow = () =>
+		locateSteps(bench.plan).get(id)?.chain ??
+		bench.plan.chains.find(({ trigger }) => trigger?.id === id);
+	const scopeNow = () => scopeIn(bench.plan, chainNow());
+	const variables = $derived.by(() => {
+		const chain = chainNow();
+		return [...(chain ? inputsOf(chain) : []), ...variableTypes(bench.plan).keys()];
+	});
 	/** cm/s with a full battery, of the robot the plan is for. */
 	const realSpeed = $derived(Number(value) * robotKindOf(bench.robot.kind).topSpeed * 100);
 
 	function set(next: Value) {
-		if (JSON.stringify(next) === JSON.stringify(value)) return;
-		const shown = showValue(step.kind, name, definition, next);
-		bench.editing.setValue(step.id, name, next, t('say.value', { name: label, value: shown }));
+		const now = findStep(bench.plan, id);
+		if (!now || JSON.stringify(next) === JSON.stringify(valueOf(now))) return;
+		const shown = showValue(kind, slot, definition, next);
+		bench.editing.setValue(id, slot, next, t('say.value', { name: label, value: shown }));
 	}
 
 	const sameWord = (names: Iterable<string>) => [...names].map((word) => ({ name: word, word }));
 
 	function knownNames(of: NameDefinition['of']): { name: string; word: string }[] {
 		if (of === 'variable') return sameWord(variableTypes(bench.plan).keys());
-		if (of === 'routine')
-			return step.kind === 'call' ? sameWord(routinesOf(bench.plan).keys()) : [];
+		if (of === 'routine') return kind === 'call' ? sameWord(routinesOf(bench.plan).keys()) : [];
 		if (of === 'lampPost') {
 			const posts = sameWord(bench.course.lampPosts.map(({ id }) => id));
 			return [{ name: '', word: t('value.anyPost') }, ...posts];
@@ -106,11 +108,10 @@
 		<ExpressionEditor
 			{definition}
 			{value}
-			{scope}
+			{scopeNow}
 			{variables}
 			figures={{ ...bench.player.sensed, ...bench.player.unread }}
 			{draft}
-			{isEscaped}
 			onset={set}
 			{onclose}
 		/>
@@ -122,6 +123,8 @@
 			onexpression={preferences.level === 'first'
 				? undefined
 				: (text) => {
+						const read = readExpression(text, definition, scopeNow());
+						if (read.ok) set({ expression: read.value });
 						draft = text;
 						wantsExpression = true;
 					}}
@@ -133,8 +136,8 @@
 	{:else if definition.type === 'choice'}
 		<ChoiceEditor
 			{definition}
-			kind={step.kind}
-			{name}
+			{kind}
+			name={slot}
 			value={String(value)}
 			onset={(next) => {
 				set(next);
@@ -155,7 +158,7 @@
 			of={definition.of}
 			value={String(value)}
 			known={knownNames(definition.of)}
-			canBeNew={definition.of !== 'lampPost' && step.kind !== 'call'}
+			canBeNew={definition.of !== 'lampPost' && kind !== 'call'}
 			onset={set}
 			{onclose}
 		/>

@@ -21,6 +21,7 @@ const readFor = (slot: string, typed: string) => {
 describe('an expression as it is typed', () => {
 	it.each([
 		['turn.angle', '360 / sides', '360 / sides * deg', '(360 ÷ sides)°'],
+		['go.speed', '20 + 5', '(20 + 5) * percent', '(20 + 5) %'],
 		[
 			'when.condition',
 			'distance ahead < 20 cm',
