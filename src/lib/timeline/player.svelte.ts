@@ -20,12 +20,11 @@ export interface Sample {
 /** The number of a sensor: truths as 0 and 1, colours as 0xrrggbb. */
 export type Figures = Readonly<Partial<Record<Reading, number>>>;
 
-/** NaN for what was never sensed, as when nothing has run. */
 const figuresAt = (columns: SensedColumns = {}, index: number): Figures =>
 	Object.fromEntries(
 		Object.entries(columns).map(([reading, column]) => [
 			reading,
-			column[Math.min(index, column.length - 1)] ?? NaN
+			column[Math.min(index, column.length - 1)]!
 		])
 	);
 
@@ -122,7 +121,8 @@ export class Player {
 
 	private readonly advance = (now: number): void => {
 		const before = this.time;
-		const passed = ((now - this.last) / 1000) * this.rate;
+		// The first frame may have begun before the press that started the clock.
+		const passed = (Math.max(0, now - this.last) / 1000) * this.rate;
 		this.last = now;
 		this.time = Math.min(this.duration, before + passed);
 		this.onPassed(before, this.time);

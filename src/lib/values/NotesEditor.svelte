@@ -55,7 +55,7 @@
 		set(notes.value);
 		return true;
 	}
-	onLeave(takeTyped, () => (typed = null));
+	const isEscaped = onLeave(takeTyped);
 </script>
 
 <input
@@ -64,7 +64,7 @@
 	type="text"
 	value={text}
 	oninput={(event) => (typed = event.currentTarget.value)}
-	onblur={takeTyped}
+	onblur={() => isEscaped() || takeTyped()}
 	onkeydown={(event) => {
 		if (event.key !== 'Enter') return;
 		event.preventDefault();

@@ -85,7 +85,7 @@
 		return true;
 	}
 
-	onLeave(takeTyped, () => (typed = null));
+	const isEscaped = onLeave(takeTyped);
 
 	function onkeydown(event: KeyboardEvent) {
 		if (event.key === 'Escape') return;
@@ -115,7 +115,7 @@
 		value={typed ?? held ?? shown}
 		oninput={(event) => (typed = event.currentTarget.value)}
 		onfocus={(event) => event.currentTarget.select()}
-		onblur={takeTyped}
+		onblur={() => isEscaped() || takeTyped()}
 		{onkeydown}
 	/>
 	<span class="unit">{unit}</span>

@@ -9,12 +9,12 @@ export const tellEscape = (isEscaped: () => boolean): void => void setContext(ke
 /**
  * For an editor, at its start.
  * @param take called as it goes away, unless by Escape
- * @param forget called after that in any case: its field will still lose the focus
+ * @returns whether it goes away by Escape: its field loses the focus then, too
  */
-export function onLeave(take: () => void, forget?: () => void): void {
+export function onLeave(take: () => void): () => boolean {
 	const isEscaped = getContext<() => boolean>(key);
 	onDestroy(() => {
 		if (!isEscaped()) take();
-		forget?.();
 	});
+	return isEscaped;
 }
