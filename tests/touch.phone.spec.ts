@@ -10,7 +10,10 @@ test('three steps, values, a move, a rehearsal and undo by touch', async ({ page
 		await expect(page.getByRole('listbox')).toHaveCount(0);
 	}
 	await page.getByRole('button', { name: 'Distance: 30 cm. Change' }).tap();
-	await page.getByRole('button', { name: 'More', exact: true }).tap();
+	await page.locator('.at-tag').getByRole('textbox').fill('31');
+	// One tap takes what is typed, closes its editor and opens the next.
+	await page.getByRole('button', { name: 'Speed: 40 %. Change' }).tap();
+	await expect(page.locator('.at-tag')).toHaveAccessibleName('Speed');
 	await page.keyboard.press('Escape');
 	await page.getByRole('button', { name: 'Angle: 90°. Change' }).tap();
 	await page.getByRole('button', { name: '180°' }).tap();
