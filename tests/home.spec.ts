@@ -39,6 +39,8 @@ async function violations(page: Page) {
 
 for (const colorScheme of ['light', 'dark'] as const) {
 	test(`axe finds nothing in any view, ${colorScheme}`, async ({ page }) => {
+		// A dozen scans, each of some seconds on a busy machine.
+		test.setTimeout(120_000);
 		await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
 		await page.goto('/');
 		expect(await violations(page)).toEqual([]);
