@@ -181,21 +181,20 @@ export function write(node: Node, style: Style = plainStyle): string {
 		}
 		case 'binary': {
 			const { operator, left, right } = node;
+			const leftText = write(left, style);
 			if (operator === '*' && right.type === 'name') {
-				const measure = style.measure?.(write(left, style), right.name);
+				const measure = style.measure?.(leftText, right.name);
 				if (measure !== undefined) return measure;
 			}
-			const first = within(left, precedence[operator], style);
-			const second = within(right, precedence[operator] + 1, style);
+			const first = bracketed(left, leftText, precedence[operator]);
+			const second = bracketed(right, write(right, style), precedence[operator] + 1);
 			return `${first} ${style.operator(operator)} ${second}`;
 		}
 	}
 }
 
-function within(node: Node, binding: number, style: Style): string {
-	const text = write(node, style);
-	return node.type === 'binary' && precedence[node.operator] < binding ? `(${text})` : text;
-}
+const bracketed = (node: Node, text: string, binding: number): string =>
+	node.type === 'binary' && precedence[node.operator] < binding ? `(${text})` : text;
 
 /** Calls `visit` for each name in the tree that is not a function's. */
 export function eachName(node: Node, visit: (name: string) => void): void {
