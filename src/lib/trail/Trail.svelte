@@ -4,7 +4,6 @@
 	import { onDestroy, tick, untrack } from 'svelte';
 	import { findStep, locateSteps, type Place } from '$core/plan/places';
 	import { isLit } from '$core/plan/plan';
-	import { definitionOf } from '$core/steps/catalogue';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import Shelf from '$lib/shelf/Shelf.svelte';
@@ -14,7 +13,7 @@
 	import DragGhost from './DragGhost.svelte';
 	import { Dragged } from './dragged.svelte';
 	import { onRowKey, type TrailHands } from './keys';
-	import { firstProblems, leftOf, rowsOf, type Row } from './rows';
+	import { firstProblems, idOf, keyAfter, leftOf, placeAfter, rowsOf, type Row } from './rows';
 	import SearchBar from './SearchBar.svelte';
 	import Sheet, { type Opening } from './Sheet.svelte';
 	import { rowWidth, TagRuler } from './tag-ruler.svelte';
@@ -136,10 +135,6 @@
 		const next = anchor && make(anchor);
 		if (next) void show(next);
 	};
-	/** The step or trigger of a row. */
-	const idOf = (row: Row) =>
-		row.type === 'step' ? row.step.id : row.type === 'head' ? row.trigger?.id : undefined;
-
 	const hands: TrailHands = {
 		get editing() {
 			return editing;
@@ -148,7 +143,8 @@
 			return rows;
 		},
 		focusRow: (key) => void focusRow(key),
-		openShelf: (row) => openAt(row, (anchor) => ({ type: 'shelf', place: afterRow(row), anchor })),
+		openShelf: (row) =>
+			openAt(row, (anchor) => ({ type: 'shelf', place: placeAfter(row), anchor })),
 		openValue: (row) => elementOf(row.key)?.querySelector<HTMLElement>('[data-chip]')?.click(),
 		openMenu: (row) =>
 			openAt(row, (anchor) => (row.type === 'bud' ? null : { type: 'actions', row, anchor })),
@@ -182,12 +178,6 @@
 		if (isTag(event.target)) onRowKey(event, row, index, hands);
 	}
 
-	/** Where a step goes that is added from this row. */
-	function afterRow(row: Row): Place {
-		if (row.type === 'head') return { holder: row.chain, index: 0 };
-		return { holder: row.holder, index: row.type === 'bud' ? row.index : row.index + 1 };
-	}
-
 	// --- copying by the keys of the device ---
 
 	const currentRow = $derived(rows[indexOf.get(current) ?? -1]);
@@ -199,7 +189,7 @@
 
 	function onpaste(event: ClipboardEvent) {
 		if (!isTag(event.target) || !currentRow) return;
-		const place = afterRow(currentRow);
+		const place = placeAfter(currentRow);
 		const last = pasteAt(event, bench, place, shelfPlace(place));
 		if (last) void focusRow(last);
 	}
@@ -212,7 +202,7 @@
 		holder: findStep(bench.plan, holder)?.kind ?? null
 	});
 
-	const dockPlace = $derived(currentRow ? afterRow(currentRow) : null);
+	const dockPlace = $derived(currentRow ? placeAfter(currentRow) : null);
 
 	/** One that is open at another tag is closed first, with what is typed in it. */
 	async function show(next: Opening) {
@@ -232,20 +222,9 @@
 		else if (closed) void focusRow(current);
 	}
 
-	/** Where the next step will be wanted: in what was added, or behind it. */
-	function keyAfter(id: string): string {
-		const chain = bench.plan.chains.find((candidate) => candidate.id === id);
-		if (chain) return chain.steps.length > 0 ? `${id}-head` : `${id}-bud`;
-		const { body } = findStep(bench.plan, id) ?? {};
-		if (!body) return id;
-		const [branch] = body;
-		if (branch && definitionOf(branch.kind).isBranch) return `${branch.id}-bud`;
-		return body.length === 0 ? `${id}-bud` : id;
-	}
-
 	function added(id: string) {
 		letGoOfFocus();
-		void closeSheet(keyAfter(id));
+		void closeSheet(keyAfter(bench.plan, id));
 	}
 
 	/**
@@ -258,7 +237,7 @@
 
 	async function docked(id: string | null) {
 		if (!id) return;
-		currentKey = keyAfter(id);
+		currentKey = keyAfter(bench.plan, id);
 		await tick();
 		const index = indexOf.get(currentKey);
 		if (index !== undefined) visible.reveal(index);
@@ -395,7 +374,7 @@
 							canTieToLit={hasLit}
 							dragging={dragged.tags}
 							onopen={(next) => void show(next)}
-							onbud={(anchor) => void show({ type: 'shelf', place: afterRow(row), anchor })}
+							onbud={(anchor) => void show({ type: 'shelf', place: placeAfter(row), anchor })}
 						/>
 					</TreeItem>
 				{/each}

@@ -3,7 +3,7 @@
  * it hangs and which place a step dropped above it would take.
  */
 import type { Problem } from '$core/plan/checks';
-import type { Place } from '$core/plan/places';
+import { findStep, type Place } from '$core/plan/places';
 import { eachStep, isLit, numberSteps, type Chain, type Plan, type Step } from '$core/plan/plan';
 import { definitionOf } from '$core/steps/catalogue';
 
@@ -186,6 +186,31 @@ function isSame(a: Row, b: Row): boolean {
 /** Where a step dropped between this row and the one above it goes; none above a chain's head. */
 export const placeAbove = (row: Row): Place | null =>
 	row.type === 'head' ? null : { holder: row.holder, index: row.index };
+
+/** Where a step goes that is added from this row. */
+export function placeAfter(row: Row): Place {
+	if (row.type === 'head') return { holder: row.chain, index: 0 };
+	return { holder: row.holder, index: row.type === 'bud' ? row.index : row.index + 1 };
+}
+
+/** The step or trigger of a row. */
+export const idOf = (row: Row): string | undefined =>
+	row.type === 'step' ? row.step.id : row.type === 'head' ? row.trigger?.id : undefined;
+
+/**
+ * Where the next step will be wanted: in what was added, or behind it.
+ * @param id of the step or chain that was added
+ * @returns the key of a row
+ */
+export function keyAfter(plan: Plan, id: string): string {
+	const chain = plan.chains.find((candidate) => candidate.id === id);
+	if (chain) return chain.steps.length > 0 ? `${id}-head` : `${id}-bud`;
+	const { body } = findStep(plan, id) ?? {};
+	if (!body) return id;
+	const [branch] = body;
+	if (branch && definitionOf(branch.kind).isBranch) return `${branch.id}-bud`;
+	return body.length === 0 ? `${id}-bud` : id;
+}
 
 /** The first problem of each step or chain; an unlit chain says so itself. */
 export function firstProblems(problems: readonly Problem[]): ReadonlyMap<string, Problem> {

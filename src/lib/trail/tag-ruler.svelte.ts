@@ -2,11 +2,10 @@
 import type { Plan, Step } from '$core/plan/plan';
 import { definitionOf } from '$core/steps/catalogue';
 import { t } from '$lib/i18n';
-import { preferences } from '$lib/preferences.svelte';
 import { showValue } from '$lib/values/format';
 import { leftOf, type TagHeight } from './rows';
 import { faceOf, heightBeyondOneLine, type Face, type Piece } from './tag-lines';
-import { sentenceParts, shownValues, slotOf } from './words';
+import { sentenceParts, shownValues, slotOf, wording } from './words';
 
 /** Pixels beside the words of a tag: lamp, borders, paddings and menu; and what only some tags have. */
 const beside = { tag: 102, glyph: 28, fold: 40, head: 124, off: 14 };
@@ -35,8 +34,7 @@ export class TagRuler {
 	heights(plan: Plan, pane: number): TagHeight {
 		const { face } = this;
 		if (!face) return () => 0;
-		const { level, lengths, speeds } = preferences;
-		const now = `${level} ${lengths} ${speeds}`;
+		const now = wording();
 		if (now !== this.knownFor) this.known = new WeakMap();
 		this.knownFor = now;
 		const glyph = matchMedia('(max-width: 560px)').matches ? 0 : beside.glyph;

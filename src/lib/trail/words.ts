@@ -64,13 +64,15 @@ export const phrase = (kind: string, values: Values): string =>
 		)
 		.join('');
 
-/** Steps are values, so the words of one change only with the level and the units. */
+/** What the words of a step depend on besides the step itself, which is a value. */
+export const wording = (): string =>
+	[preferences.level, preferences.lengths, preferences.speeds].join(' ');
+
 let words = new WeakMap<Step, string>();
 let wordsFor = '';
 
 export function wordsOf(step: Step): string {
-	const { level, lengths, speeds } = preferences;
-	const now = `${level} ${lengths} ${speeds}`;
+	const now = wording();
 	if (now !== wordsFor) {
 		words = new WeakMap();
 		wordsFor = now;
