@@ -56,28 +56,37 @@
 	const ordered = $derived(groups.flatMap((group) => group.offers));
 	const chosen = $derived(ordered[active]);
 
+	/** What is typed is done with; a shelf that closes now draws its other steps no more. */
+	function clear() {
+		if (isDocked) text = '';
+	}
+
 	function take(offer: Offer) {
-		text = '';
+		clear();
 		onchoose(offer);
 	}
 
 	function takeSeveral() {
 		if (several?.kind !== 'steps') return;
 		onseveral(several.steps);
-		text = '';
+		clear();
+	}
+
+	function choose(index: number) {
+		active = index;
+		const { kind } = ordered[index]?.definition ?? {};
+		document.getElementById(`offer-${kind}-${index}`)?.scrollIntoView({ block: 'nearest' });
 	}
 
 	function onkeydown(event: KeyboardEvent) {
 		if (event.key === 'Escape') return;
 		const count = ordered.length;
-		if (event.key === 'ArrowDown') active = (active + 1) % Math.max(1, count);
-		else if (event.key === 'ArrowUp') active = (active + count - 1) % Math.max(1, count);
+		if (event.key === 'ArrowDown') choose((active + 1) % Math.max(1, count));
+		else if (event.key === 'ArrowUp') choose((active + count - 1) % Math.max(1, count));
 		else if (event.key === 'Enter' && several) takeSeveral();
 		else if (event.key === 'Enter' && chosen) take(chosen);
 		else return;
 		event.preventDefault();
-		const { kind } = ordered[active]?.definition ?? {};
-		document.getElementById(`offer-${kind}-${active}`)?.scrollIntoView({ block: 'nearest' });
 	}
 
 	const keyOf = ({ definition, values }: Offer) => `${definition.kind} ${JSON.stringify(values)}`;
