@@ -18,6 +18,7 @@
 </script>
 
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import { FolderInput } from '@lucide/svelte';
 	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { findStep } from '$core/plan/places';
@@ -67,7 +68,8 @@
 	);
 	/** Where the shelf adds; the sheet closes while the plan changes, so it may be gone by then. */
 	const place = $derived(opening?.type === 'shelf' ? opening.place : null);
-	const holder = $derived(place && findStep(bench.plan, place.holder));
+	/** For the plan as it is when the shelf opens: it closes just after it has changed that. */
+	const planThen = $derived(opening ? untrack(() => bench.plan) : null);
 	const label = $derived.by(() => {
 		if (opening?.type === 'shelf') return t('shelf.label');
 		if (opening?.type === 'triggers') return t('family.triggers');
@@ -117,12 +119,12 @@
 	<Portal>
 		<Popover.Positioner>
 			<Popover.Content class="panel at-tag" aria-label={label}>
-				{#if place}
+				{#if place && planThen}
 					<Shelf
 						place={{
-							plan: bench.plan,
+							plan: planThen,
 							level: preferences.level,
-							holder: holder?.kind ?? null
+							holder: findStep(planThen, place.holder)?.kind ?? null
 						}}
 						onchoose={({ definition, values }) => {
 							const id = bench.editing.addStep(place, definition.kind, values);
@@ -134,11 +136,11 @@
 						}}
 						onhelp={({ definition }) => help(definition.kind)}
 					/>
-				{:else if opening?.type === 'triggers'}
+				{:else if opening?.type === 'triggers' && planThen}
 					{@const { chain } = opening}
 					<Shelf
 						place={{
-							plan: bench.plan,
+							plan: planThen,
 							level: preferences.level,
 							holder: null,
 							isForTrigger: true

@@ -222,9 +222,14 @@
 		else if (closed) void focusRow(current);
 	}
 
-	function added(id: string) {
+	/** What was added shows first; the sheet that it came from goes with the next frame. */
+	async function added(id: string) {
+		const from = opening;
 		letGoOfFocus();
-		void closeSheet(keyAfter(bench.plan, id));
+		await focusRow(keyAfter(bench.plan, id));
+		requestAnimationFrame(() => {
+			if (opening === from) opening = null;
+		});
 	}
 
 	/**
@@ -425,7 +430,13 @@
 
 {#if drag}<DragGhost {drag} />{/if}
 
-<Sheet {bench} {opening} onclose={closeSheet} onopen={(next) => (opening = next)} onadded={added} />
+<Sheet
+	{bench}
+	{opening}
+	onclose={closeSheet}
+	onopen={(next) => (opening = next)}
+	onadded={(id) => void added(id)}
+/>
 
 <style>
 	.trail {
