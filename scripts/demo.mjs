@@ -1,19 +1,21 @@
 /**
  * Starts Lantern Step with the demo data: installs and builds if need be, migrates and fills the
- * database, serves, prints the address.
+ * database, serves, prints the address. A server that ends by itself is started again.
  *
- *   npm run demo -- [--port N] [--fresh]
+ *   npm run demo -- [--port N] [--fresh] [--share] [--name NAME ...]
  *
  * LANTERN_DATA names the folder of the database; `data` here otherwise.
  */
-import { spawn } from 'node:child_process';
+import { fork } from 'node:child_process';
 import { existsSync, readdirSync, rmSync, statSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import { installPackages, npmRun, root } from './prepare.mjs';
+import { installPackages, isFree, npmRun, root } from './prepare.mjs';
 
-const usage = 'Usage: npm run demo -- [--port N] [--fresh]';
+const usage = 'Usage: npm run demo -- [--port N] [--fresh] [--share] [--name NAME ...]';
+/** A server that ends this many times within so many milliseconds each is not started again. */
+const givesUpAfter = 5;
+const early = 5000;
 
 function refuse(sentence) {
 	console.error(`demo: ${sentence}`);
@@ -22,25 +24,23 @@ function refuse(sentence) {
 
 function readOptions() {
 	try {
-		const options = { port: { type: 'string' }, fresh: { type: 'boolean' } };
-		const { values } = parseArgs({ options });
-		const port = values.port === undefined ? 4173 : Number(values.port);
+		const { values } = parseArgs({
+			options: {
+				port: { type: 'string', default: '4173' },
+				fresh: { type: 'boolean', default: false },
+				share: { type: 'boolean', default: false },
+				name: { type: 'string', multiple: true, default: [] }
+			}
+		});
+		const port = Number(values.port);
 		if (!Number.isInteger(port) || port < 1 || port > 65535) {
 			refuse(`--port: a whole number from 1 to 65535 was expected, but this is "${values.port}".`);
 		}
-		return { port, fresh: values.fresh === true };
+		return { ...values, port };
 	} catch (error) {
 		return refuse(`${error.message} ${usage}`);
 	}
 }
-
-/** Whether nobody listens on this port. */
-const isFree = (port) =>
-	new Promise((answer) => {
-		const server = createServer();
-		server.once('error', () => answer(false));
-		server.listen(port, () => server.close(() => answer(true)));
-	});
 
 /** Time of the newest file in these folders and files. */
 function newest(paths) {
@@ -78,7 +78,7 @@ function buildIfNeeded() {
 	if (npmRun('build') !== 0) process.exit(1);
 }
 
-const { port, fresh } = readOptions();
+const { port, fresh, share, name } = readOptions();
 if (!(await isFree(port))) {
 	refuse(
 		`port ${port} is taken by another program. Choose another: npm run demo -- --port ${port + 1}`
@@ -94,26 +94,33 @@ if (fresh) {
 	}
 }
 
-const server = spawn(process.execPath, [join(root, 'build')], {
-	stdio: ['ignore', 'ignore', 'inherit'],
-	env: {
-		...process.env,
-		PORT: String(port),
-		BODY_SIZE_LIMIT: '8M',
-		LANTERN_DATA: data,
-		LANTERN_DEMO: '1'
-	}
-});
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
-server.on('exit', (code) => process.exit(code ?? 0));
+const words = ['--port', String(port), ...(share ? ['--share'] : [])];
+for (const each of name) words.push('--name', each);
+const env = { ...process.env, LANTERN_DATA: data, LANTERN_DEMO: '1' };
+let server;
+let isEnding = false;
+let earlyEnds = 0;
 
-const address = `http://localhost:${port}/`;
-for (;;) {
-	try {
-		await fetch(address);
-		break;
-	} catch {
-		await new Promise((wait) => setTimeout(wait, 100));
-	}
+function start(isFirst) {
+	const began = Date.now();
+	server = fork(join(root, 'server', 'serve.mjs'), words, { env });
+	server.once('message', ({ addresses }) => {
+		if (!isFirst) return;
+		console.log(`Lantern Step is at ${addresses[0]}  (data in ${data}; Ctrl C stops it)`);
+		for (const address of addresses.slice(1)) console.log(`Others reach it at ${address}`);
+	});
+	server.once('exit', (code, signal) => {
+		earlyEnds = Date.now() - began < early ? earlyEnds + 1 : 0;
+		if (isEnding || code === 2 || earlyEnds >= givesUpAfter) process.exit(code ?? 0);
+		console.error(`demo: the server ended by itself (${signal ?? code}); it is started again.`);
+		start(false);
+	});
 }
-console.log(`Lantern Step is at ${address}  (data in ${data}; Ctrl C stops it)`);
+
+for (const signal of ['SIGINT', 'SIGTERM']) {
+	process.on(signal, () => {
+		isEnding = true;
+		server.kill(signal);
+	});
+}
+start(true);

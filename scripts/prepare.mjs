@@ -1,6 +1,7 @@
 /** What both commands need before they can begin, in plain Node: packages, and for tests a browser. */
 import { spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -45,3 +46,22 @@ export function installChromium() {
 	runOrExit('apt-get', ['update', '-qq']);
 	runOrExit('apt-get', ['install', '-y', '-qq', 'chromium']);
 }
+
+/** Whether nobody listens on this port. */
+export const isFree = (port) =>
+	new Promise((answer) => {
+		const server = createServer();
+		server.once('error', () => answer(false));
+		server.listen(port, () => server.close(() => answer(true)));
+	});
+
+/** A port on which nobody listens. */
+export const freePort = () =>
+	new Promise((answer, fail) => {
+		const server = createServer();
+		server.once('error', fail);
+		server.listen(0, () => {
+			const { port } = server.address();
+			server.close(() => answer(port));
+		});
+	});

@@ -1,13 +1,28 @@
-import type { Handle, ServerInit } from '@sveltejs/kit';
+import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
+import { version } from '$app/environment';
+import { t } from '$lib/i18n';
 import { database } from '$lib/server/database/database';
-import { fillWithSamples } from '$lib/server/samples';
+import { readAll, tidyUp } from '$lib/server/documents/upkeep';
+import { log } from '$lib/server/log';
 import { findPerson } from '$lib/server/people';
 import { personIn } from '$lib/server/person-cookie';
+import { fillWithSamples } from '$lib/server/samples';
+
+/** Milliseconds between two tidy-ups. */
+const tidyInterval = 10 * 60_000;
 
 export const init: ServerInit = async () => {
 	await database();
 	if (process.env.LANTERN_DEMO) await fillWithSamples();
+	// What this build makes of the documents is worked out while it already serves.
+	inBackground('reading all documents', readAll(version));
+	const tidy = () => inBackground('tidying up', tidyUp());
+	tidy();
+	setInterval(tidy, tidyInterval).unref();
 };
+
+const inBackground = (what: string, work: Promise<void>): void =>
+	void work.catch((error: unknown) => log.failed(error, what));
 
 export const handle: Handle = async ({ event, resolve }) => {
 	event.locals.person = await findPerson(personIn(event.cookies));
@@ -16,4 +31,11 @@ export const handle: Handle = async ({ event, resolve }) => {
 		transformPageChunk: ({ html }) =>
 			html.replace('%mode%', mode === 'light' || mode === 'dark' ? mode : '')
 	});
+};
+
+/** What a visitor did wrong was answered already; the rest is ours, and is written down. */
+export const handleError: HandleServerError = ({ error, event, status, message }) => {
+	if (status < 500) return { message: status === 404 ? t('error.notFound') : message };
+	log.failed(error, `${event.request.method} ${event.route.id ?? event.url.pathname}`);
+	return { message: t('error.ours') };
 };

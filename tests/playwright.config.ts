@@ -1,8 +1,11 @@
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
+import { freePort } from '../scripts/prepare.mjs';
 
-const port = Number(process.env.TEST_PORT ?? 4199);
+// Chosen once, then handed on to the workers, which read this file again.
+process.env.TEST_PORT ??= String(await freePort());
+const port = Number(process.env.TEST_PORT);
 const data = join(tmpdir(), `lantern-step-e2e-${port}`);
 const chromium = {
 	executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',

@@ -4,12 +4,18 @@
  * in one sentence that names the place and what was expected. Text from a document is never run.
  */
 import { z } from 'zod';
-import { failure, success, type Result, type Sentence } from './sentence';
+import { findJsonFault } from './json-fault';
+import { failure, success, word, type Result, type Sentence, type Word } from './sentence';
 
 /** Limits of docs/formats: far above what a person makes, far below what hurts. */
 export const maximumBytes = 2 * 1024 * 1024;
 export const maximumDepth = 32;
 export const maximumSteps = 5000;
+
+/** Some programs put it before a text, to say how it is encoded. */
+const byteOrderMark = '\ufeff';
+/** Options that a sentence names. */
+const maximumOptions = 8;
 
 /** Names that mean something else to JavaScript than to a document. */
 const forbiddenNames = new Set(['__proto__', 'constructor', 'prototype']);
@@ -39,7 +45,7 @@ export function placeOf(path: readonly PropertyKey[]): string {
 	let place = '';
 	for (const part of path) {
 		if (typeof part === 'number') place += `[${part}]`;
-		else place += place === '' ? String(part) : `.${String(part)}`;
+		else place += `${place === '' ? '' : '.'}${shorten(String(part))}`;
 	}
 	return place === '' ? 'document' : place;
 }
@@ -52,26 +58,39 @@ const problem = (
 
 /** Parses the text of a document with this schema. */
 export function readDocument<T>(text: string, schema: z.ZodType<T>, format: string): Result<T> {
+	const size = checkSize(text);
+	if (!size.ok) return size;
+	const value = parseJson(text);
+	return value.ok ? checkDocument(value.value, schema, format) : value;
+}
+
+/** Whether a text is as short as a document must be. */
+export function checkSize(text: string): Result<void> {
+	if (text.length <= maximumBytes / 3) return success(undefined);
 	const bytes = utf8Length(text);
-	if (bytes > maximumBytes) {
-		return failure('document.tooLarge', { bytes, maximum: maximumBytes });
-	}
-	let value: unknown;
+	return bytes <= maximumBytes
+		? success(undefined)
+		: failure('document.tooLarge', { bytes, maximum: maximumBytes });
+}
+
+/** Parses JSON; a byte order mark before it is passed over. */
+export function parseJson(text: string): Result<unknown> {
+	const json = text.startsWith(byteOrderMark) ? text.slice(1) : text;
 	try {
-		value = JSON.parse(text);
+		return success(JSON.parse(json));
 	} catch (error) {
 		if (!(error instanceof SyntaxError)) throw error;
-		return failure('document.notJson', {
-			...syntaxPlace(text, error),
-			detail: shorten(error.message, 100)
-		});
 	}
-	return checkDocument(value, schema, format);
+	const fault = findJsonFault(json);
+	if (!fault) return failure('document.invalid', { place: placeOf([]) });
+	const { line, column, found, expected } = fault;
+	if (fault.isCutOff) return failure('document.cutOff', { line, column });
+	return failure('document.notJson', { line, column, found: shorten(found), expected });
 }
 
 /** Checks a value that is already parsed, with this schema. */
 export function checkDocument<T>(value: unknown, schema: z.ZodType<T>, format: string): Result<T> {
-	const shape = checkShape(value, []);
+	const shape = checkShape(value, maximumDepth);
 	if (shape) return shape;
 	const head = z.looseObject({ format: z.string(), version: z.number() }).safeParse(value);
 	if (!head.success) return problem('noFormat', [], { format });
@@ -81,20 +100,31 @@ export function checkDocument<T>(value: unknown, schema: z.ZodType<T>, format: s
 	if (head.data.version !== 1) {
 		return problem('otherVersion', ['version'], { found: head.data.version, version: 1 });
 	}
+	return parseWith(schema, value);
+}
+
+/** Checks a value that is no document itself, such as what a request carries. @param depth levels */
+export function checkValue<T>(value: unknown, schema: z.ZodType<T>, depth: number): Result<T> {
+	return checkShape(value, depth) ?? parseWith(schema, value);
+}
+
+function parseWith<T>(schema: z.ZodType<T>, value: unknown): Result<T> {
 	const parsed = schema.safeParse(value);
 	return parsed.success ? success(parsed.data) : sayIssue(parsed.error.issues[0], value);
 }
 
 /** The first thing wrong with the shape that no schema should have to see: depth and names. */
-function checkShape(value: unknown, path: PropertyKey[]): Result<never> | undefined {
+function checkShape(
+	value: unknown,
+	maximum: number,
+	path: PropertyKey[] = []
+): Result<never> | undefined {
 	if (typeof value !== 'object' || value === null) return undefined;
-	if (path.length >= maximumDepth) {
-		return problem('tooDeep', path.slice(0, 6), { maximum: maximumDepth });
-	}
+	if (path.length >= maximum) return problem('tooDeep', path.slice(0, 6), { maximum });
 	for (const name of Object.keys(value)) {
 		const part = Array.isArray(value) ? Number(name) : name;
 		if (forbiddenNames.has(name)) return problem('forbiddenName', path, { name });
-		const inner = checkShape((value as Record<string, unknown>)[name], [...path, part]);
+		const inner = checkShape((value as Record<string, unknown>)[name], maximum, [...path, part]);
 		if (inner) return inner;
 	}
 	return undefined;
@@ -105,38 +135,29 @@ type Issue = z.core.$ZodIssue;
 function sayIssue(issue: Issue | undefined, document: unknown): Result<never> {
 	if (!issue) return problem('invalid', []);
 	const { path } = issue;
-	const found = shorten(String(valueAt(document, path)));
+	const found = show(valueAt(document, path));
 	switch (issue.code) {
 		case 'invalid_type':
 			return problem('wrongType', path, {
-				expected: issue.expected,
-				found: nameType(valueAt(document, path))
+				expected: word(`type.json.${nameOfExpected(issue.expected)}`),
+				found: word(`type.json.${nameType(valueAt(document, path))}`)
 			});
 		case 'too_big':
-			return problem(boundKey('tooBig', issue.origin), path, {
-				maximum: Number(issue.maximum),
-				found
-			});
+			return problem(boundKey('tooBig', issue), path, { maximum: Number(issue.maximum), found });
 		case 'too_small':
-			return problem(boundKey('tooSmall', issue.origin), path, {
-				minimum: Number(issue.minimum),
-				found
-			});
+			return problem(boundKey('tooSmall', issue), path, { minimum: Number(issue.minimum), found });
 		case 'unrecognized_keys':
 			return problem('unknownField', path, { name: shorten(issue.keys[0] ?? '') });
 		case 'invalid_value':
-			return problem('notOneOf', path, {
-				options: issue.values.map(String).join(', '),
-				found
-			});
+			return problem('notOneOf', path, { options: list(issue.values.map(String)), found });
 		case 'invalid_union': {
 			const discriminator = 'discriminator' in issue ? String(issue.discriminator) : undefined;
 			const options = 'options' in issue && Array.isArray(issue.options) ? issue.options : [];
 			if (!discriminator) return sayNearest(issue, document);
 			const inside = path.at(-1) === discriminator ? path : [...path, discriminator];
 			return problem('notOneOf', inside, {
-				options: options.join(', '),
-				found: shorten(String(valueAt(document, inside)))
+				options: list(options.map(String)),
+				found: show(valueAt(document, inside))
 			});
 		}
 		case 'invalid_format':
@@ -158,9 +179,13 @@ function sayNearest(issue: Issue & { code: 'invalid_union' }, document: unknown)
 const isOtherType = (issue: Issue | undefined): boolean =>
 	!issue || (issue.path.length === 0 && ['invalid_type', 'invalid_value'].includes(issue.code));
 
-function boundKey(key: 'tooBig' | 'tooSmall', origin: string): string {
+function boundKey(
+	key: 'tooBig' | 'tooSmall',
+	{ origin, inclusive }: { origin: string; inclusive?: boolean | undefined }
+): string {
 	if (origin === 'string') return key === 'tooBig' ? 'tooLong' : 'tooShort';
 	if (origin === 'array') return key === 'tooBig' ? 'tooMany' : 'tooFew';
+	if (inclusive === false) return key === 'tooBig' ? 'notLess' : 'notMore';
 	return key;
 }
 
@@ -178,17 +203,26 @@ function nameType(value: unknown): string {
 	return Array.isArray(value) ? 'array' : typeof value;
 }
 
+const expectedTypes = ['string', 'number', 'int', 'boolean', 'object', 'array', 'tuple', 'null'];
+const nameOfExpected = (type: string): string => (expectedTypes.includes(type) ? type : 'other');
+
+/** What stands at a place, as a person sees it in the file. */
+function show(value: unknown): string | Word {
+	if (typeof value === 'string') return `"${shorten(value)}"`;
+	if (typeof value === 'number') return String(value);
+	return word(`type.json.${nameType(value)}`);
+}
+
+/** The options as far as a sentence can hold them. */
+function list(options: readonly string[]): string {
+	const shown = options.slice(0, maximumOptions).map((option) => shorten(option));
+	return options.length > maximumOptions ? `${shown.join(', ')} …` : shown.join(', ');
+}
+
 /** On one line, and short enough to be read. */
 function shorten(text: string, length = 40): string {
 	const line = text.replace(/[\p{Cc}\p{Zl}\p{Zp}]+/gu, ' ');
 	return line.length > length ? `${line.slice(0, length - 1)}…` : line;
-}
-
-function syntaxPlace(text: string, error: SyntaxError): { line: number; column: number } {
-	const found = /position (\d+)/.exec(error.message);
-	const position = found ? Number(found[1]) : text.length;
-	const before = text.slice(0, position).split('\n');
-	return { line: before.length, column: (before.at(-1)?.length ?? 0) + 1 };
 }
 
 function utf8Length(text: string): number {

@@ -4,7 +4,7 @@
  * taken over into the few shapes below, so that nothing else can ever be evaluated.
  */
 import jsep from 'jsep';
-import { failure, success, type Result } from '../sentence';
+import { failure, success, word, type Result } from '../sentence';
 import { functions } from './vocabulary';
 
 /** As it stands in a document. */
@@ -118,7 +118,7 @@ function takeOver(tree: jsep.Expression, depth: number): Result<Node> {
 			const known = Object.hasOwn(functions, String(name)) ? functions[name] : undefined;
 			if (!known) return failure('expression.unknownFunction', { name: String(name ?? '') });
 			if (given.length < known.least || given.length > known.most) {
-				return failure('expression.inputs', { name: `@function.${name}`, count: known.least });
+				return failure('expression.inputs', { name: word(`function.${name}`), count: known.least });
 			}
 			const inputs: Node[] = [];
 			for (const input of given) {

@@ -1,3 +1,5 @@
+import { word, type Word } from '../sentence';
+
 /**
  * What a value can be. A number carries its unit as exponents of metre, second and degree, so that
  * `distance / time` is a speed and `distance + angle` is found to make no sense.
@@ -69,12 +71,12 @@ export const combine = (a: NumberType, b: NumberType, sign: 1 | -1): NumberType 
 export const raise = (a: NumberType, power: number): NumberType =>
 	number(a.metres * power, a.seconds * power, a.degrees * power);
 
-/** Names the type in a sentence: the key of its message, with the mark for keys before it. */
-export function nameOfType(type: Type): string {
-	if (type.kind !== 'number') return `@type.${type.kind}`;
+/** Names the type in a sentence. */
+export function nameOfType(type: Type): Word {
+	if (type.kind !== 'number') return word(`type.${type.kind}`);
 	const found = Object.entries(types).find(
 		([, known]) =>
 			known.kind === 'number' && hasSameUnit(known, type) && known.isPart === type.isPart
 	);
-	return `@type.${found?.[0] ?? 'otherUnit'}`;
+	return word(`type.${found?.[0] ?? 'otherUnit'}`);
 }

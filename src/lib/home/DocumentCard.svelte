@@ -2,49 +2,47 @@
 	/** A plan or a course in the list, with all that can be done with it. */
 	import { EllipsisVertical } from '@lucide/svelte';
 	import { Menu } from '@skeletonlabs/skeleton-svelte';
-	import type { Course } from '$core/course/course';
-	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
 	import { t } from '$lib/i18n';
 	import type { Listed } from '$lib/saving/protocol';
+	import CoursePicture from './CoursePicture.svelte';
+	import { showSummary } from './summary';
+	import { showTime } from './time';
 
 	let {
 		document,
-		course,
-		detail,
+		hasPicture,
 		isMine,
 		onopen,
 		onaction
 	}: {
 		document: Listed;
-		/** Drawn as a small picture, for a course. */
-		course?: Course;
-		detail: string;
+		/** A course shows a small map of itself. */
+		hasPicture: boolean;
 		isMine: boolean;
 		/** Where the name leads, or what it does. */
 		onopen: string | (() => void);
 		onaction: (action: string) => void;
 	} = $props();
 
-	const actions = ['rename', 'duplicate', 'saveFile', 'delete'];
-	const owner = $derived(document.owner?.name ?? t('home.nobody'));
-	const when = $derived(
-		new Intl.DateTimeFormat('en', { dateStyle: 'medium', timeStyle: 'short' }).format(
-			new Date(document.updatedAt)
-		)
+	/** What its own build cannot read can still be taken elsewhere, or taken back. */
+	const isUnreadable = $derived(document.summary !== null && 'isUnreadable' in document.summary);
+	const actions = $derived(
+		isUnreadable
+			? ['versions', 'saveFile', 'delete']
+			: ['rename', 'duplicate', 'versions', 'saveFile', 'delete']
 	);
+	const owner = $derived(document.owner?.name ?? t('home.nobody'));
 </script>
 
 <article class="document">
-	{#if course}
-		<svg class="map" viewBox="0 0 {course.size.width} {course.size.height}" aria-hidden="true">
-			<g transform="translate(0,{course.size.height}) scale(1,-1)"
-				><CourseDrawing {course} isSmall /></g
-			>
-		</svg>
+	{#if hasPicture && !isUnreadable}
+		<CoursePicture id={document.id} revision={document.revision} />
 	{/if}
 	<div class="text">
 		<h3 class="name">
-			{#if typeof onopen === 'string'}
+			{#if isUnreadable}
+				{document.name}
+			{:else if typeof onopen === 'string'}
 				<a href={onopen}>{document.name}</a>
 			{:else}
 				<button onclick={onopen} aria-label={t('home.tryCourse', { name: document.name })}
@@ -54,8 +52,8 @@
 		</h3>
 		<p class="detail">
 			<span class="owner" class:mine={isMine}>{owner}</span>
-			<span>{detail}</span>
-			<time datetime={document.updatedAt}>{when}</time>
+			<span class:unreadable={isUnreadable}>{showSummary(document.summary)}</span>
+			<time datetime={document.updatedAt}>{showTime(document.updatedAt)}</time>
 		</p>
 	</div>
 	<Menu onSelect={({ value }) => onaction(value)} positioning={{ placement: 'bottom-end' }}>
@@ -89,11 +87,6 @@
 	.document:hover {
 		border-color: var(--verdigris);
 	}
-	.map {
-		flex: none;
-		width: 5.5rem;
-		height: 4rem;
-	}
 	.text {
 		flex: 1;
 		min-width: 0;
@@ -122,6 +115,9 @@
 		gap: 0.15rem 0.75rem;
 		color: var(--ink-soft);
 		font-size: 0.85rem;
+	}
+	.unreadable {
+		color: var(--signal);
 	}
 	.owner {
 		padding: 0 0.5rem;

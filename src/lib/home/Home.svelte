@@ -3,62 +3,81 @@
 	import { FileUp, Plus, Search } from '@lucide/svelte';
 	import { onMount } from 'svelte';
 	import { goto, invalidateAll } from '$app/navigation';
-	import type { Course } from '$core/course/course';
-	import { eachStep, planFormat, type Plan } from '$core/plan/plan';
+	import { planFormat } from '$core/plan/plan';
 	import { say, t } from '$lib/i18n';
 	import { newId } from '$lib/saving/id';
-	import type { Bench, Content, DocumentKind, Listed } from '$lib/saving/protocol';
-	import { request, sendOrphans, sendSave } from '$lib/saving/send';
+	import type { Bench, Content, DocumentKind, Listed, Version } from '$lib/saving/protocol';
+	import { sendOrphans } from '$lib/saving/orphans';
+	import { Refused, request, sendSave } from '$lib/saving/send';
 	import ThemeChoice from '$lib/theme/ThemeChoice.svelte';
-	import { downloadDocument, readAnyFile } from '$lib/workbench/files';
+	import { downloadText, readAnyFile } from '$lib/workbench/files';
+	import DeletedList from './DeletedList.svelte';
+	import { DocumentList, type Page } from './document-list.svelte';
 	import DocumentCard from './DocumentCard.svelte';
 	import RenameDialog from './RenameDialog.svelte';
 	import { newCourse, newPlan } from './samples';
+	import VersionsDialog from './VersionsDialog.svelte';
 	import WhoIsHere from './WhoIsHere.svelte';
 
 	type Person = { id: string; name: string };
-	type ListedPlan = Listed & { content: Plan };
-	type ListedCourse = Listed & { content: Course };
 
 	let {
 		person,
 		people,
 		plans,
 		courses
-	}: { person: Person | null; people: Person[]; plans: ListedPlan[]; courses: ListedCourse[] } =
-		$props();
+	}: { person: Person | null; people: Person[]; plans: Page; courses: Page } = $props();
 
 	let isChoosing = $state(false);
 	let text = $state('');
 	let news = $state<{ text: string; undo?: () => void } | null>(null);
 	let renaming = $state<Listed | null>(null);
+	let comparing = $state<Listed | null>(null);
 	let picker: HTMLInputElement;
 
-	const fits = (document: Listed) =>
-		`${document.name} ${document.owner?.name ?? ''}`
-			.toLowerCase()
-			.includes(text.trim().toLowerCase());
-	const lists = $derived([
-		{ kind: 'plan' as const, all: plans, shown: plans.filter(fits) },
-		{ kind: 'course' as const, all: courses, shown: courses.filter(fits) }
-	]);
+	const lists = [
+		new DocumentList(
+			'plan',
+			() => plans,
+			() => text
+		),
+		new DocumentList(
+			'course',
+			() => courses,
+			() => text
+		)
+	];
 
-	onMount(async () => {
-		const { sent, refusals } = await sendOrphans();
-		if (refusals[0]) news = { text: t('save.refused', { reason: refusals[0] }) };
-		if (sent === 0) return;
-		await invalidateAll();
-		news ??= { text: t('home.sentOrphans', { count: sent }) };
-	});
+	onMount(() =>
+		sendOrphans(async ({ sent, refusals }) => {
+			if (refusals[0]) news = { text: t('save.refused', { reason: refusals[0] }) };
+			if (sent === 0) return;
+			await refresh();
+			news ??= { text: t('home.sentOrphans', { count: sent }) };
+		})
+	);
+
+	async function refresh() {
+		await Promise.all([invalidateAll(), ...lists.map((list) => list.follow())]);
+	}
+
+	/** A list that cannot be fetched stays as it is. */
+	async function search() {
+		try {
+			await Promise.all(lists.map((list) => list.complete()));
+		} catch {
+			news = { text: t('home.failed') };
+		}
+	}
 
 	/** Does something on the server, then shows the list as it is now. */
 	async function act<T>(action: () => Promise<T>): Promise<T | undefined> {
 		try {
 			const done = await action();
-			await invalidateAll();
+			await refresh();
 			return done;
-		} catch {
-			news = { text: t('home.failed') };
+		} catch (error) {
+			news = { text: error instanceof Refused ? error.message : t('home.failed') };
 			return undefined;
 		}
 	}
@@ -73,7 +92,7 @@
 		return (await act(() => sendSave(id, save))) && id;
 	}
 
-	async function createPlan(courseId = courses[0]?.id ?? null) {
+	async function createPlan(courseId = courses.rows[0]?.id ?? null) {
 		const id = await create({ kind: 'plan', content: newPlan(t('home.newPlanName')) }, courseId);
 		if (id) await goto(`/plans/${id}`);
 	}
@@ -81,26 +100,37 @@
 	const createCourse = () =>
 		create({ kind: 'course', content: newCourse(t('home.newCourseName')) });
 
+	const setDeleted = ({ id }: Listed, deleted: boolean) =>
+		act(() => request('PATCH', `/api/documents/${id}`, { deleted }));
+
 	async function remove(document: Listed) {
-		const { id, name } = document;
-		const setDeleted = (deleted: boolean) =>
-			act(() => request('PATCH', `/api/documents/${id}`, { deleted }));
-		await setDeleted(true);
+		if (!(await setDeleted(document, true))) return;
 		news = {
-			text: t('home.deleted', { name }),
+			text: t('home.deleted', { name: document.name }),
 			undo: () => {
 				news = null;
-				void setDeleted(false);
+				void setDeleted(document, false);
 			}
 		};
 	}
 
-	function doAction(action: string, document: ListedPlan | ListedCourse) {
+	async function saveFile(kind: DocumentKind, { id, name }: Listed) {
+		const text = await act(() => request('GET', `/api/documents/${id}`));
+		if (text) downloadText(name, kind, JSON.stringify(text, null, '\t'));
+	}
+
+	function doAction(action: string, kind: DocumentKind, document: Listed) {
 		if (action === 'rename') renaming = document;
+		else if (action === 'versions') comparing = document;
 		else if (action === 'duplicate')
 			void act(() => request('POST', `/api/documents/${document.id}/copies`));
-		else if (action === 'saveFile') downloadDocument(document.content);
+		else if (action === 'saveFile') void saveFile(kind, document);
 		else void remove(document);
+	}
+
+	async function goBack({ id, name }: Listed, version: Version) {
+		const done = await act(() => request('POST', `/api/documents/${id}/versions/${version.id}`));
+		if (done) news = { text: t('versions.gone', { name }) };
 	}
 
 	async function openFile(event: Event & { currentTarget: HTMLInputElement }) {
@@ -116,20 +146,8 @@
 		const work = (
 			content.format === planFormat ? { kind: 'plan', content } : { kind: 'course', content }
 		) as Content;
-		if (await create(work, courses[0]?.id ?? null))
+		if (await create(work, courses.rows[0]?.id ?? null))
 			news = { text: t('home.fileOpened', { name: content.name }) };
-	}
-
-	function stepCount(plan: Plan): number {
-		let count = 0;
-		for (const chain of plan.chains) eachStep(chain.steps, () => (count += 1));
-		return count;
-	}
-
-	function detailOf(kind: DocumentKind, document: ListedPlan | ListedCourse): string {
-		return kind === 'plan'
-			? t('home.steps', { count: stepCount(document.content as Plan) })
-			: t('home.size', (document.content as Course).size);
 	}
 </script>
 
@@ -180,7 +198,13 @@
 			<label class="find">
 				<Search size={18} aria-hidden="true" />
 				<span class="sr-only-live">{t('home.find')}</span>
-				<input class="field" type="search" bind:value={text} placeholder={t('home.find')} />
+				<input
+					class="field"
+					type="search"
+					bind:value={text}
+					placeholder={t('home.find')}
+					oninput={search}
+				/>
 			</label>
 		</div>
 		{#if news}
@@ -192,33 +216,41 @@
 			</div>
 		{/if}
 		<div class="lists">
-			{#each lists as { kind, all, shown } (kind)}
-				<section aria-labelledby="list-{kind}">
-					<h2 class="heading" id="list-{kind}">
-						{t(kind === 'plan' ? 'home.plans' : 'home.courses')}
+			{#each lists as list (list.kind)}
+				{@const isPlan = list.kind === 'plan'}
+				<section aria-labelledby="list-{list.kind}">
+					<h2 class="heading" id="list-{list.kind}">
+						{t(isPlan ? 'home.plans' : 'home.courses')}
 					</h2>
-					{#if all.length === 0}
-						<p class="empty">{t(kind === 'plan' ? 'home.noPlans' : 'home.noCourses')}</p>
-					{:else if shown.length === 0}
+					{#if list.total === 0}
+						<p class="empty">{t(isPlan ? 'home.noPlans' : 'home.noCourses')}</p>
+					{:else if list.shown.length === 0}
 						<p class="empty">{t('home.findNothing', { text })}</p>
 					{/if}
 					<ul>
-						{#each shown as document (document.id)}
+						{#each list.shown as document (document.id)}
 							<li>
 								<DocumentCard
 									{document}
-									course={kind === 'course' ? (document.content as Course) : undefined}
-									detail={detailOf(kind, document)}
+									hasPicture={!isPlan}
 									isMine={document.owner?.id === person?.id}
-									onopen={kind === 'plan' ? `/plans/${document.id}` : () => createPlan(document.id)}
-									onaction={(action) => doAction(action, document)}
+									onopen={isPlan ? `/plans/${document.id}` : () => createPlan(document.id)}
+									onaction={(action) => doAction(action, list.kind, document)}
 								/>
 							</li>
 						{/each}
 					</ul>
+					{#if list.left > 0}
+						<button
+							class="button button-line more"
+							onclick={() => list.showMore().catch(() => (news = { text: t('home.failed') }))}
+							>{t('home.showMore', { count: list.left })}</button
+						>
+					{/if}
 				</section>
 			{/each}
 		</div>
+		<DeletedList onbringback={(document) => setDeleted(document, false)} />
 	</main>
 </div>
 
@@ -227,6 +259,15 @@
 		document={renaming}
 		onclose={() => (renaming = null)}
 		onrename={(id, name) => act(() => request('PATCH', `/api/documents/${id}`, { name }))}
+	/>
+{/if}
+
+{#if comparing}
+	{@const document = comparing}
+	<VersionsDialog
+		{document}
+		onclose={() => (comparing = null)}
+		ongoback={(version) => goBack(document, version)}
 	/>
 {/if}
 
@@ -309,6 +350,9 @@
 	ul {
 		display: grid;
 		gap: 0.6rem;
+	}
+	.more {
+		margin-top: 0.75rem;
 	}
 	.empty {
 		padding: 0.5rem 0 1rem;

@@ -36,14 +36,11 @@ export const t = (key: string, values?: Fill): string =>
 
 /** The words of a sentence that the core wants said. */
 export function say({ key, values = {} }: Sentence): string {
-	const words = Object.entries(values).map(([name, value]) => [name, wordFor(value)]);
+	const words = Object.entries(values).map(([name, value]) => [
+		name,
+		typeof value === 'object' ? t(value.message) : value
+	]);
 	return t(key, Object.fromEntries(words));
-}
-
-/** A value that begins with "@" is itself the key of a message. */
-function wordFor(value: string | number): string | number {
-	const key = typeof value === 'string' && value.startsWith('@') ? value.slice(1) : '';
-	return hasMessage(key) ? t(key) : value;
 }
 
 export type Part = { readonly text: string } | { readonly slot: string };

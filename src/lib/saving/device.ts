@@ -1,10 +1,8 @@
 /**
  * Drafts kept on the device (IndexedDB) until the server has them. Each tab has its own, so that two
- * tabs never overwrite each other's. A tab holds a lock for as long as it lives: a draft whose tab
- * has gone is sent by whichever page opens next.
+ * tabs never overwrite each other's.
  */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import { newId } from './id';
 import type { Save } from './protocol';
 
 export interface Draft {
@@ -57,38 +55,6 @@ export async function findDraft(id: string, tab: string): Promise<Draft | undefi
 	return kept && draftOf(kept);
 }
 
-/**
- * Drafts whose tab is gone. Without a certificate a browser offers no locks; then all are given, and
- * one that its tab sends as well is recognised by the server.
- */
-export async function orphans(): Promise<Draft[]> {
-	const drafts = ((await (await device())?.getAll('drafts')) ?? []).map(draftOf);
-	if (!navigator.locks) return drafts;
-	const { held = [] } = await navigator.locks.query();
-	const alive = new Set(held.map((lock) => lock.name));
-	return drafts.filter((draft) => !alive.has(lockOf(draft.tab)));
-}
-
-const lockOf = (tab: string): string => `lantern-tab-${tab}`;
-const storageKey = 'lantern-tab';
-
-/** The name of this tab: the same after a reload, another one in a duplicated tab. */
-export async function thisTab(): Promise<string> {
-	const before = sessionStorage.getItem(storageKey);
-	if (before && (await hold(before))) return before;
-	const fresh = newId();
-	sessionStorage.setItem(storageKey, fresh);
-	await hold(fresh);
-	return fresh;
-}
-
-/** Takes the lock of this tab for as long as the page lives. @returns whether it was free */
-function hold(tab: string): Promise<boolean> {
-	if (!navigator.locks) return Promise.resolve(true);
-	return new Promise((resolve) => {
-		void navigator.locks.request(lockOf(tab), { ifAvailable: true }, (lock) => {
-			resolve(lock !== null);
-			return lock ? new Promise<void>(() => {}) : undefined;
-		});
-	});
-}
+/** All drafts on this device, of whatever tab. */
+export const allDrafts = async (): Promise<Draft[]> =>
+	((await (await device())?.getAll('drafts')) ?? []).map(draftOf);

@@ -65,18 +65,40 @@ export const changeSchema = z.union([
 
 export const personSchema = z.strictObject({ name: nameSchema });
 
-/** A line of the list of plans or courses. */
-export interface Listed {
-	readonly id: string;
-	readonly name: string;
-	readonly owner: { readonly id: string; readonly name: string } | null;
-	readonly updatedAt: string;
-}
+/** Which list is asked for. */
+export const listingSchema = z.strictObject({
+	kind: z.enum(documentKinds),
+	deleted: z.literal('yes').optional()
+});
 
-/** A plan that can be taken into another. */
-export const listedPlanSchema = z.strictObject({
+/** What a list shows of a content that it does not hold. */
+export const summarySchema = z.union([
+	z.strictObject({ steps: z.int().min(0) }),
+	z.strictObject({ width: z.number(), height: z.number() }),
+	z.strictObject({ isUnreadable: z.literal(true) })
+]);
+export type Summary = z.infer<typeof summarySchema>;
+
+/** A line of the list of plans or courses. */
+export const listedSchema = z.strictObject({
 	id: idSchema,
 	name: z.string(),
-	owner: z.string().nullable()
+	owner: z.strictObject({ id: z.string(), name: z.string() }).nullable(),
+	/** Of a deleted one: when it was deleted. */
+	updatedAt: z.string(),
+	revision: z.int(),
+	/** null while nobody has looked at it yet. */
+	summary: summarySchema.nullable()
 });
-export type ListedPlan = z.infer<typeof listedPlanSchema>;
+export type Listed = z.infer<typeof listedSchema>;
+
+/** An earlier content of a document. */
+export const versionSchema = z.strictObject({
+	id: z.int(),
+	name: z.string(),
+	/** Name of who saved it. */
+	by: z.string().nullable(),
+	savedAt: z.string(),
+	summary: summarySchema.nullable()
+});
+export type Version = z.infer<typeof versionSchema>;

@@ -2,10 +2,12 @@
  * Saves one open document as it changes: on the device at once, on the server shortly after. One
  * save is on its way at a time. While the server is away the newest draft waits on the device.
  */
-import { dropDraft, findDraft, keepDraft, thisTab } from './device';
+import { dropDraft, findDraft, keepDraft } from './device';
 import { newId } from './id';
+import { living } from './living';
 import type { Bench, Content, Save } from './protocol';
 import { Refused, sendSave } from './send';
+import { thisTab } from './tabs';
 
 export type SavingState = 'saved' | 'saving' | 'kept' | 'refused';
 
@@ -31,11 +33,29 @@ export class Saver {
 	/** The newest draft is about to be kept on the device. */
 	private isKeeping = false;
 	private keeping: Promise<void> = Promise.resolve();
+	/** Its document is closed. */
+	private isDisposed = false;
+	/** Another one has taken over. */
+	private isRetired = false;
 
 	constructor(
 		public id: string,
 		private revision: number
-	) {}
+	) {
+		// Opened again before it was sent: this one takes over the draft, and the sending.
+		living.get(id)?.retire();
+		living.set(id, this);
+	}
+
+	retire(): void {
+		this.isRetired = true;
+		clearTimeout(this.timer);
+		this.draft = null;
+	}
+
+	private leave(): void {
+		if (living.get(this.id) === this) living.delete(this.id);
+	}
 
 	/** What this tab had not sent when it was closed or reloaded. */
 	async restore(): Promise<Save | null> {
@@ -48,8 +68,12 @@ export class Saver {
 		return found.save;
 	}
 
-	/** Takes a change; it is on the device before anything is sent. */
+	/**
+	 * Takes a change; it is on the device before anything is sent. A draft that it takes the place of
+	 * may have been found there and sent by another page, so it counts as sent without an answer.
+	 */
 	change(work: Content, bench?: Bench): void {
+		if (this.draft) this.missAnswer(this.draft.saveId);
 		this.draft = {
 			work,
 			bench: bench ?? this.draft?.bench,
@@ -62,6 +86,10 @@ export class Saver {
 		this.schedule(pause);
 	}
 
+	private missAnswer(saveId: string): void {
+		if (!this.unanswered.includes(saveId)) this.unanswered.push(saveId);
+	}
+
 	/** Tries at once, such as when the network is back. */
 	hurry(): void {
 		if (this.draft) this.schedule(0);
@@ -69,8 +97,10 @@ export class Saver {
 
 	/** The document is closed: what is left is sent without waiting for a pause. */
 	dispose(): void {
+		this.isDisposed = true;
 		this.keepNow();
 		this.hurry();
+		if (!this.draft && !this.isSending) this.leave();
 	}
 
 	/**
@@ -106,7 +136,8 @@ export class Saver {
 			// A device that is full must not keep the server from saving.
 			await this.keeping.catch((error) => console.warn(error));
 			const saved = await sendSave(id, save);
-			this.unanswered = [];
+			const answered = this.unanswered.indexOf(save.saveId);
+			this.unanswered = answered < 0 ? [] : this.unanswered.slice(answered + 1);
 			this.revision = saved.revision;
 			this.retry = firstRetry;
 			if (this.draft?.saveId === save.saveId) {
@@ -116,8 +147,9 @@ export class Saver {
 			await dropDraft(id, await this.tab, save.saveId);
 			if (saved.kept) this.moveTo(saved.kept);
 			if (this.draft) this.schedule(0);
+			else if (this.isDisposed) this.leave();
 		} catch (error) {
-			if (!this.unanswered.includes(save.saveId)) this.unanswered.push(save.saveId);
+			this.missAnswer(save.saveId);
 			if (error instanceof Refused) {
 				this.refusal = error.message;
 				this.state = 'refused';
@@ -134,7 +166,10 @@ export class Saver {
 	/** From now on saves go to the second version; a newer draft moves with them. */
 	private moveTo(kept: { id: string; name: string }): void {
 		const { draft, id: before } = this;
+		if (this.isRetired) return;
+		this.leave();
 		this.id = kept.id;
+		living.set(kept.id, this);
 		this.secondVersion = kept;
 		if (draft) {
 			void this.keeping.then(async () => dropDraft(before, await this.tab, draft.saveId));

@@ -1,6 +1,5 @@
 /** Sends saves and other changes to the server. */
 import { savedSchema, type Save, type Saved } from './protocol';
-import { dropDraft, orphans } from './device';
 
 /** The server answered, and it was a no: sending again would not help. */
 export class Refused extends Error {}
@@ -28,24 +27,4 @@ function messageIn(text: string): string {
 
 export async function sendSave(id: string, save: Save): Promise<Saved> {
 	return savedSchema.parse(await request('PUT', `/api/documents/${id}`, save));
-}
-
-/**
- * Sends what tabs that are gone have left on the device, as far as the server can be reached.
- * @returns how many were sent, and why others were refused; those stay on the device
- */
-export async function sendOrphans(): Promise<{ sent: number; refusals: string[] }> {
-	let sent = 0;
-	const refusals: string[] = [];
-	for (const { id, tab, save } of await orphans()) {
-		try {
-			await sendSave(id, save);
-			await dropDraft(id, tab, save.saveId);
-			sent += 1;
-		} catch (error) {
-			if (!(error instanceof Refused)) break;
-			refusals.push(error.message);
-		}
-	}
-	return { sent, refusals };
 }

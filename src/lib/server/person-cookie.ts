@@ -1,10 +1,13 @@
 /** Which person this browser is. A name, not a login: it opens nothing that is closed to others. */
 import type { Cookies } from '@sveltejs/kit';
+import { idSchema } from '$lib/saving/protocol';
 
 const name = 'lantern-person';
 const year = 365 * 24 * 3600;
 
-export const personIn = (cookies: Cookies): string | undefined => cookies.get(name);
+/** What no id can be is nobody. */
+export const personIn = (cookies: Cookies): string | undefined =>
+	idSchema.safeParse(cookies.get(name)).data;
 
 /** Not "secure": a school serves this from a laptop in its own network, without a certificate. */
 export const rememberPerson = (cookies: Cookies, id: string): void =>

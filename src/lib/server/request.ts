@@ -1,22 +1,41 @@
-/** Reads the body of a request, or answers with one sentence that says what was expected. */
-import { error } from '@sveltejs/kit';
+/** The border to the outside: bodies are read, and results answered, each with one sentence at most. */
+import { error, isHttpError } from '@sveltejs/kit';
 import type { z } from 'zod';
-import { placeOf } from '$core/document';
-import { t } from '$lib/i18n';
+import { checkValue, maximumDepth, parseJson } from '$core/document';
+import type { Result } from '$core/sentence';
+import { say, t } from '$lib/i18n';
 
+/** A save wraps its documents: this deep at the most. */
+const wrapping = 4;
+
+/** @throws the answer that says what was expected instead */
 export async function bodyOf<T>(request: Request, schema: z.ZodType<T>): Promise<T> {
-	let body: unknown;
+	const value = parseJson(await textOf(request));
+	const read = value.ok ? checkValue(value.value, schema, maximumDepth + wrapping) : value;
+	if (!read.ok) error(400, say(read.failure));
+	return read.value;
+}
+
+async function textOf(request: Request): Promise<string> {
 	try {
-		body = await request.json();
+		return await request.text();
 	} catch (reason) {
-		if (!(reason instanceof SyntaxError)) throw reason;
-		error(400, t('request.notJson'));
+		// The adapter counts the bytes; anything else is a sender who went away.
+		const isTooLarge = isHttpError(reason, 413) || (reason as { status?: number }).status === 413;
+		error(isTooLarge ? 413 : 400, t(isTooLarge ? 'request.tooLarge' : 'request.cutOff'));
 	}
-	const parsed = schema.safeParse(body);
-	if (parsed.success) return parsed.data;
-	const [issue] = parsed.error.issues;
-	error(
-		400,
-		t('request.invalid', { place: placeOf(issue?.path ?? []), detail: issue?.message ?? '' })
-	);
+}
+
+/** @throws the answer that says what was expected in the address */
+export function queryOf<T>(url: URL, schema: z.ZodType<T>): T {
+	const read = checkValue(Object.fromEntries(url.searchParams), schema, 1);
+	if (!read.ok) error(400, say(read.failure));
+	return read.value;
+}
+
+/** What was found or done. @throws the answer that says why not */
+export function answerOf<T>(result: Result<T> | null): T {
+	if (result === null) error(404, t('request.noDocument'));
+	if (!result.ok) error(409, say(result.failure));
+	return result.value;
 }

@@ -2,11 +2,12 @@
 import { randomUUID } from 'node:crypto';
 import { courseFormat, courseSchema } from '$core/course/course';
 import { checkDocument } from '$core/document';
+import type { Result } from '$core/sentence';
 import { planFormat, planSchema } from '$core/plan/plan';
 import { say } from '$lib/i18n';
-import type { Content } from '$lib/saving/protocol';
-import { database } from './database/database';
-import { saveDocument } from './documents';
+import type { Bench, Content } from '$lib/saving/protocol';
+import { database, inOneGo } from './database/database';
+import { saveDocument } from './documents/save';
 import { takeName } from './people';
 import index from '../../../samples/index.json';
 
@@ -25,22 +26,31 @@ function sample(folder: 'plans' | 'courses', file: string): Content {
 	return { kind: folder === 'plans' ? 'plan' : 'course', content: read.value } as Content;
 }
 
-/** Fills an empty database. One that holds anything is left alone. */
+/**
+ * Fills an empty database, in one go: killed half-way, it holds nothing of the demo data, and the next
+ * start begins anew. One that holds anything is left alone.
+ */
 export async function fillWithSamples(): Promise<void> {
-	const { documents } = await database();
+	const { documents, sequelize } = await database();
 	if ((await documents.count()) > 0) return;
-	const fresh = () => ({ baseRevision: 0, saveId: randomUUID(), unanswered: [] });
-	const owners = new Map<string, string>();
-	for (const name of index.people) owners.set(name, (await takeName(name)).id);
-	for (const { file, owner } of index.courses) {
-		await saveDocument(file, { work: sample('courses', file), ...fresh() }, owners.get(owner)!);
-	}
-	for (const { file, owner, course } of index.plans) {
-		const bench = { courseId: course, variation: 'classroom' as const, attempts: [] };
-		await saveDocument(
-			file,
-			{ work: sample('plans', file), bench, ...fresh() },
-			owners.get(owner)!
-		);
-	}
+	await inOneGo(sequelize, async () => {
+		const owners = new Map<string, string>();
+		for (const name of index.people) owners.set(name, needed(await takeName(name)).id);
+		const save = async (id: string, owner: string, work: Content, bench?: Bench) => {
+			const first = { baseRevision: 0, saveId: randomUUID(), unanswered: [] };
+			needed(await saveDocument(id, { work, bench, ...first }, owners.get(owner)!));
+		};
+		for (const { file, owner } of index.courses) {
+			await save(file, owner, sample('courses', file));
+		}
+		for (const { file, owner, course } of index.plans) {
+			const bench: Bench = { courseId: course, variation: 'classroom', attempts: [] };
+			await save(file, owner, sample('plans', file), bench);
+		}
+	});
+}
+
+function needed<T>(result: Result<T>): T {
+	if (!result.ok) throw new Error(say(result.failure));
+	return result.value;
 }

@@ -1,19 +1,14 @@
 <script lang="ts">
 	/** The saved plans, to choose one that is taken into this plan. */
-	import { z } from 'zod';
 	import { planSchema, type Plan } from '$core/plan/plan';
 	import { t } from '$lib/i18n';
-	import { listedPlanSchema } from '$lib/saving/protocol';
+	import { fetchList } from '$lib/saving/lists';
 	import { request } from '$lib/saving/send';
 
 	let { onchoose }: { onchoose: (plan: Plan) => void } = $props();
 
 	let failed = $state('');
-	const listing = load();
-
-	async function load() {
-		return z.array(listedPlanSchema).parse(await request('GET', '/api/plans'));
-	}
+	const listing = fetchList('plan');
 
 	async function choose(id: string) {
 		try {
@@ -35,7 +30,7 @@
 						class="button button-plain plan"
 						data-first-focus={index === 0 ? true : undefined}
 						onclick={() => choose(id)}
-						><span class="name">{name}</span><span class="owner">{owner ?? ''}</span></button
+						><span class="name">{name}</span><span class="owner">{owner?.name ?? ''}</span></button
 					>
 				</li>
 			{/each}

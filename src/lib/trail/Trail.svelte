@@ -226,10 +226,10 @@
 	async function added(id: string) {
 		const from = opening;
 		letGoOfFocus();
-		await focusRow(keyAfter(bench.plan, id));
 		requestAnimationFrame(() => {
 			if (opening === from) opening = null;
 		});
+		await focusRow(keyAfter(bench.plan, id));
 	}
 
 	/**

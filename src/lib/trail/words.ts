@@ -35,7 +35,7 @@ export function sentenceParts(
 	const slots = Object.keys(definitions);
 	const full = partsFor(`step.${kind}.sentence`, slots);
 	const inputs = Object.keys(values)
-		.filter((name) => !(name in definitions))
+		.filter((name) => !Object.hasOwn(definitions, name))
 		.flatMap((name): Part[] => [{ text: ` ${name} ` }, { slot: name }]);
 	const shortKey = `step.${kind}.short`;
 	if (level === 'full' || !hasMessage(shortKey)) return [...full, ...inputs];

@@ -56,14 +56,12 @@
 			class="field"
 			aria-label={t('bench.course')}
 			value={bench.courseId ?? ''}
-			onchange={(event) => bench.chooseCourse(event.currentTarget.value || null)}
+			onchange={(event) => void bench.chooseCourse(event.currentTarget.value || null)}
 		>
 			{#if !bench.courseId || !bench.courses.some(({ id }) => id === bench.courseId)}
 				<option value={bench.courseId ?? ''}>{t('bench.noCourse')}</option>
 			{/if}
-			{#each bench.courses as course (course.id)}<option value={course.id}
-					>{course.content.name}</option
-				>{/each}
+			{#each bench.courses as { id, name } (id)}<option value={id}>{name}</option>{/each}
 		</select>
 	</div>
 	<div class="choice variation" title={t('bench.variation.explain')}>

@@ -2,6 +2,7 @@
 	/** The workbench: floor, trail and timeline around one plan. */
 	import { onMount, untrack } from 'svelte';
 	import { replaceState } from '$app/navigation';
+	import type { Course } from '$core/course/course';
 	import { say, t } from '$lib/i18n';
 	import Floor from '$lib/floor/Floor.svelte';
 	import Timeline from '$lib/timeline/Timeline.svelte';
@@ -15,12 +16,18 @@
 	let {
 		opened,
 		owner,
-		courses
-	}: { opened: Opened; owner: string; courses: readonly CourseChoice[] } = $props();
+		courses,
+		course
+	}: {
+		opened: Opened;
+		owner: string;
+		courses: readonly CourseChoice[];
+		course: Course | null;
+	} = $props();
 
 	// Another plan makes another workbench: what is opened here never changes.
 	const { bench, openedId } = untrack(() => ({
-		bench: new Workbench(opened, courses),
+		bench: new Workbench(opened, courses, course),
 		openedId: opened.id
 	}));
 	let pane = $state<'floor' | 'trail'>('trail');

@@ -5,13 +5,14 @@ import { planFormat, planSchema, type Plan } from '$core/plan/plan';
 import { failure, type Result } from '$core/sentence';
 
 /** Offers a document as a file, named after it. */
-export function downloadDocument(document: Plan | Course): void {
-	const kind = document.format.split('/')[1];
-	const name = document.name.replace(/[^\p{L}\p{N} ,'-]/gu, '').trim() || kind;
-	const url = URL.createObjectURL(
-		new Blob([writeDocument(document)], { type: 'application/json' })
-	);
-	const link = Object.assign(window.document.createElement('a'), {
+export const downloadDocument = (document: Plan | Course): void =>
+	downloadText(document.name, document.format.split('/')[1]!, writeDocument(document));
+
+/** Offers a text as a file, whatever it holds. @param kind such as plan */
+export function downloadText(title: string, kind: string, text: string): void {
+	const name = title.replace(/[^\p{L}\p{N} ,'-]/gu, '').trim() || kind;
+	const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+	const link = Object.assign(document.createElement('a'), {
 		href: url,
 		download: `${name}.${kind}.json`
 	});

@@ -2,7 +2,7 @@
  * What stands on the workbench: one plan with its history, the course it is tried on, and the last
  * attempts. Every change of the plan goes through `edit`; everything else reads.
  */
-import { makeCourse, type Course } from '$core/course/course';
+import { courseSchema, makeCourse, type Course } from '$core/course/course';
 import { checkPlan, type Problem } from '$core/plan/checks';
 import type { Edit } from '$core/plan/edits';
 import { perform, redo, startHistory, undo, type History } from '$core/plan/history';
@@ -12,6 +12,7 @@ import type { Attempt } from '$core/simulation/attempt';
 import { say, t } from '$lib/i18n';
 import type { AttemptSeed, Bench } from '$lib/saving/protocol';
 import { Saver } from '$lib/saving/saver.svelte';
+import { request } from '$lib/saving/send';
 import { Player } from '$lib/timeline/player.svelte';
 import { Editing } from '$lib/trail/editing.svelte';
 import { useRobotOf } from '$lib/values/format';
@@ -19,12 +20,12 @@ import { rehearse, rehearseQuietly } from './rehearser';
 
 export interface CourseChoice {
 	readonly id: string;
-	readonly content: Course;
+	readonly name: string;
 }
 
 export interface Opened {
 	readonly id: string;
-	readonly plan: Plan;
+	readonly content: Plan;
 	readonly bench: Bench | null;
 	readonly revision: number;
 }
@@ -67,9 +68,8 @@ export class Workbench {
 	readonly robot = $derived(this.plan.robots[0]!);
 	readonly canUndo = $derived(this.history.done !== null);
 	readonly canRedo = $derived(this.history.undone !== null);
-	readonly course: Course = $derived.by(
-		() => this.courses.find((course) => course.id === this.courseId)?.content ?? openFloor
-	);
+	/** The one that is chosen; an open floor where it is gone, or not here yet. */
+	course = $state.raw<Course>(openFloor);
 	readonly hasChanged = $derived(
 		this.rehearsedPlan !== null && this.rehearsedPlan.chains !== this.plan.chains
 	);
@@ -84,9 +84,11 @@ export class Workbench {
 		return { kind: attempt.outcome.kind, text: [reason, ...notes].map(say).join(' ') };
 	});
 
-	constructor(opened: Opened, courses: readonly CourseChoice[]) {
+	/** @param course that of the workbench as it was opened */
+	constructor(opened: Opened, courses: readonly CourseChoice[], course: Course | null) {
 		this.courses = courses;
-		this.show(startHistory(opened.plan));
+		this.course = course ?? openFloor;
+		this.show(startHistory(opened.content));
 		this.saver = new Saver(opened.id, opened.revision);
 		this.useBench(opened.bench);
 	}
@@ -110,7 +112,9 @@ export class Workbench {
 		const unsent = await this.saver.restore();
 		if (unsent?.work.kind === 'plan') {
 			this.show(startHistory(unsent.work.content));
+			const before = this.courseId;
 			this.useBench(unsent.bench);
+			if (this.courseId !== before) await this.fetchCourse();
 		}
 		const [latest, earlier] = await Promise.all(this.seeds.map((seed) => this.again(seed)));
 		if (this.player.attempt) return;
@@ -123,8 +127,8 @@ export class Workbench {
 	}
 
 	private async again({ courseId, ...seed }: AttemptSeed): Promise<Attempt | null> {
-		const course = this.courses.find(({ id }) => id === courseId)?.content;
-		if (!course || courseId !== this.courseId) return null;
+		const { course } = this;
+		if (course === openFloor || courseId !== this.courseId) return null;
 		return rehearse({ ...seed, course });
 	}
 
@@ -217,13 +221,28 @@ export class Workbench {
 		return { courseId: this.courseId, variation: this.variation, attempts: this.seeds };
 	}
 
-	chooseCourse(id: string | null): void {
+	async chooseCourse(id: string | null): Promise<void> {
 		this.courseId = id;
 		this.player.show(null);
 		this.previous = null;
 		this.rehearsedPlan = null;
 		this.save(true);
+		await this.fetchCourse();
 		this.checkSoon();
+	}
+
+	/** Fetches the course that is chosen, unless another one is by the time it is here. */
+	private async fetchCourse(): Promise<void> {
+		const id = this.courseId;
+		let course: Course | undefined;
+		try {
+			const content = id && (await request('GET', `/api/documents/${id}`));
+			course = courseSchema.safeParse(content).data;
+			if (id && !course) this.refuse(t('bench.courseUnreadable'));
+		} catch {
+			this.refuse(t('home.failed'));
+		}
+		if (id === this.courseId) this.course = course ?? openFloor;
 	}
 
 	chooseVariation(variation: Variation): void {

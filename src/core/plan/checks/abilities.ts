@@ -1,5 +1,6 @@
 /** Steps and readings that the plan's robot has nothing for. */
 import { isReading, type Reading } from '../../expressions/vocabulary';
+import { word } from '../../sentence';
 import type { Step } from '../plan';
 import { eachNameIn } from '../variables';
 import { problemAt, type Context, type Problem, type Repair, type Visited } from './problem';
@@ -12,7 +13,7 @@ export function checkAbilities({ steps, robot }: Context): Problem[] {
 			return [problemAt(here, `cannot.${missing}`, {}, repair && { repair })];
 		}
 		const unknown = readingIn(here.step, (reading) => !robot.senses.includes(reading));
-		return unknown ? [problemAt(here, 'cannotSense', { reading: `@reading.${unknown}` })] : [];
+		return unknown ? [problemAt(here, 'cannotSense', { reading: word(`reading.${unknown}`) })] : [];
 	});
 }
 

@@ -1,22 +1,27 @@
 /**
  * The database: SQLite in one file, through Sequelize. Write-ahead log, so that readers never wait;
  * foreign keys on; every change of the tables is a migration, the first one too.
+ *
+ * All queries go through one connection. A transaction of Sequelize's would open a second one, and
+ * where thirty people write at once the two lock each other out; so a write here is one statement.
  */
-import { mkdirSync } from 'node:fs';
+import { chmodSync, closeSync, mkdirSync, openSync, readdirSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { migrations } from './migrations';
 import { defineModels } from './models';
 
+const fileName = 'lantern-step.sqlite';
+
 /** Folder of the database file: LANTERN_DATA, or `data` where the server was started. */
 export const dataFolder = (): string => resolve(process.env.LANTERN_DATA ?? 'data');
 
 export async function openDatabase(folder = dataFolder()) {
-	mkdirSync(folder, { recursive: true });
+	keepToOwner(folder);
 	const sequelize = new Sequelize({
 		dialect: 'sqlite',
-		storage: join(folder, 'lantern-step.sqlite'),
+		storage: join(folder, fileName),
 		logging: false
 	});
 	await sequelize.query('PRAGMA journal_mode = WAL');
@@ -29,13 +34,50 @@ export async function openDatabase(folder = dataFolder()) {
 		storage: new SequelizeStorage({ sequelize }),
 		logger: undefined
 	});
-	await umzug.up();
+	await inOneGo(sequelize, () => umzug.up());
 	return { sequelize, ...defineModels(sequelize) };
 }
 
 export type Database = Awaited<ReturnType<typeof openDatabase>>;
 
+/**
+ * What children write is for this machine's owner only. A folder that holds other things as well
+ * keeps its rights; the file has its own in any case, and its log takes them over.
+ */
+function keepToOwner(folder: string): void {
+	mkdirSync(folder, { recursive: true, mode: 0o700 });
+	const files = readdirSync(folder);
+	if (files.every((name) => name.startsWith(fileName))) chmodSync(folder, 0o700);
+	closeSync(openSync(join(folder, fileName), 'a', 0o600));
+	for (const name of readdirSync(folder)) {
+		if (name.startsWith(fileName)) chmodSync(join(folder, name), 0o600);
+	}
+}
+
+/**
+ * Does all of the work or, when it fails or this process is killed, none of it. Only before requests
+ * are served: what else is written meanwhile belongs to the same transaction.
+ */
+export async function inOneGo<T>(sequelize: Sequelize, work: () => Promise<T>): Promise<T> {
+	await sequelize.query('BEGIN IMMEDIATE');
+	try {
+		const done = await work();
+		await sequelize.query('COMMIT');
+		return done;
+	} catch (error) {
+		await sequelize.query('ROLLBACK');
+		throw error;
+	}
+}
+
 let opened: Promise<Database> | undefined;
 
 /** The one database of this process, opened and migrated on first use. */
 export const database = (): Promise<Database> => (opened ??= openDatabase());
+
+/** Closes it; the next use opens it again. */
+export async function closeDatabase(): Promise<void> {
+	const closing = await opened;
+	opened = undefined;
+	await closing?.sequelize.close();
+}

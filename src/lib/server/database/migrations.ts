@@ -1,6 +1,10 @@
-/** All migrations, oldest first. One that has been released is never changed. */
-import { DataTypes, type QueryInterface } from 'sequelize';
+/**
+ * All migrations, oldest first; those that are due run in one transaction. One that has been released
+ * is never changed, but that it does not mind what an earlier, killed try of it has left behind.
+ */
+import { DataTypes, QueryTypes, type QueryInterface } from 'sequelize';
 import type { MigrationParams, RunnableMigration } from 'umzug';
+import { nameKey } from '../name-key';
 
 type Migration = RunnableMigration<QueryInterface>;
 
@@ -44,7 +48,10 @@ const firstTables: Migration = {
 			createdAt: { type: DataTypes.DATE, allowNull: false },
 			updatedAt: { type: DataTypes.DATE, allowNull: false }
 		});
-		await context.addIndex('documents', ['kind', 'deletedAt', 'updatedAt']);
+		await context.sequelize.query(
+			'CREATE INDEX IF NOT EXISTS documents_kind_deleted_at_updated_at ' +
+				'ON documents (kind, deletedAt, updatedAt)'
+		);
 	},
 	down: async ({ context }: MigrationParams<QueryInterface>) => {
 		await context.dropTable('documents');
@@ -53,4 +60,112 @@ const firstTables: Migration = {
 	}
 };
 
-export const migrations: Migration[] = [firstTables];
+/** Names that are the same but for case, width or invisible signs become one person: the first. */
+const nameKeys: Migration = {
+	name: '0002-name-keys',
+	up: async ({ context }: MigrationParams<QueryInterface>) => {
+		const { sequelize } = context;
+		await context.addColumn('people', 'key', { type: DataTypes.STRING });
+		const people = await sequelize.query<{ id: string; name: string }>(
+			'SELECT id, name FROM people ORDER BY createdAt, id',
+			{ type: QueryTypes.SELECT }
+		);
+		const firsts = new Map<string, string>();
+		for (const { id, name } of people) {
+			const key = nameKey(name);
+			const first = firsts.get(key);
+			if (first === undefined) {
+				firsts.set(key, id);
+				await sequelize.query('UPDATE people SET key = ? WHERE id = ?', {
+					replacements: [key, id]
+				});
+			} else {
+				const replacements = [first, id];
+				await sequelize.query('UPDATE documents SET ownerId = ? WHERE ownerId = ?', {
+					replacements
+				});
+				await sequelize.query('DELETE FROM people WHERE id = ?', { replacements: [id] });
+			}
+		}
+		await sequelize.query('CREATE UNIQUE INDEX people_key ON people (key)');
+	},
+	down: async ({ context }: MigrationParams<QueryInterface>) => {
+		await context.sequelize.query('DROP INDEX people_key');
+		await context.sequelize.query('ALTER TABLE people DROP COLUMN key');
+	}
+};
+
+/** Lists are made without contents; a document knows who saved it, and its last saves. */
+const listColumns: Migration = {
+	name: '0003-list-columns',
+	up: async ({ context }: MigrationParams<QueryInterface>) => {
+		await context.addColumn('documents', 'summary', { type: DataTypes.TEXT, allowNull: true });
+		await context.addColumn('documents', 'savedBy', { type: DataTypes.STRING, allowNull: true });
+		await context.addColumn('documents', 'earlierSaves', {
+			type: DataTypes.TEXT,
+			allowNull: false,
+			defaultValue: ''
+		});
+	},
+	down: async ({ context }: MigrationParams<QueryInterface>) => {
+		for (const column of ['summary', 'savedBy', 'earlierSaves'])
+			await context.sequelize.query(`ALTER TABLE documents DROP COLUMN ${column}`);
+	}
+};
+
+/** Days, as SQLite counts time, within which one person's saves are one version. */
+const twoMinutes = '2.0 / 1440';
+
+/**
+ * Earlier contents. The database keeps them by itself in the very moment of an overwrite, so that no
+ * way of writing can forget it: when somebody else overwrites, when a content had stood for a while,
+ * and otherwise every two minutes.
+ */
+const versions: Migration = {
+	name: '0004-versions',
+	up: async ({ context }: MigrationParams<QueryInterface>) => {
+		const { sequelize } = context;
+		await sequelize.query(`CREATE TABLE versions (
+			id INTEGER PRIMARY KEY AUTOINCREMENT,
+			documentId VARCHAR(255) NOT NULL REFERENCES documents (id) ON DELETE CASCADE,
+			name VARCHAR(255) NOT NULL,
+			content TEXT NOT NULL,
+			summary TEXT,
+			savedBy VARCHAR(255),
+			savedAt DATETIME NOT NULL
+		)`);
+		await sequelize.query('CREATE INDEX versions_document ON versions (documentId, savedAt)');
+		await sequelize.query(`CREATE TRIGGER keep_version BEFORE UPDATE OF content ON documents
+			WHEN OLD.content <> NEW.content AND (
+				OLD.savedBy IS NOT NEW.savedBy
+				OR julianday(NEW.updatedAt) - julianday(OLD.updatedAt) > ${twoMinutes}
+				OR NOT EXISTS (
+					SELECT 1 FROM versions WHERE documentId = OLD.id
+						AND savedAt <= OLD.updatedAt
+						AND julianday(savedAt) > julianday(OLD.updatedAt) - ${twoMinutes}
+				)
+			)
+			BEGIN
+				INSERT INTO versions (documentId, name, content, summary, savedBy, savedAt)
+				VALUES (OLD.id, OLD.name, OLD.content, OLD.summary, OLD.savedBy, OLD.updatedAt);
+			END`);
+	},
+	down: async ({ context }: MigrationParams<QueryInterface>) => {
+		await context.sequelize.query('DROP TRIGGER keep_version');
+		await context.dropTable('versions');
+	}
+};
+
+/** Facts about this installation itself. */
+const facts: Migration = {
+	name: '0005-facts',
+	up: async ({ context }: MigrationParams<QueryInterface>) => {
+		await context.createTable('facts', {
+			name: { type: DataTypes.STRING, primaryKey: true },
+			content: { type: DataTypes.STRING, allowNull: false }
+		});
+	},
+	down: async ({ context }: MigrationParams<QueryInterface>) => context.dropTable('facts')
+};
+
+export const migrations: Migration[] = [firstTables, nameKeys, listColumns, versions, facts];

@@ -15,7 +15,10 @@ export interface PersonRow extends Model<
 	InferCreationAttributes<PersonRow>
 > {
 	id: string;
+	/** As it was typed first. */
 	name: string;
+	/** What makes it this name and no other: see ../name-key. */
+	key: string;
 	role: CreationOptional<string>;
 	classId: CreationOptional<string | null>;
 }
@@ -36,9 +39,32 @@ export interface DocumentRow extends Model<
 	revision: number;
 	/** Names the save that made this revision; the same save sent twice counts once. */
 	saveId: string;
+	/** The saves before that one, newest first, with spaces between them. */
+	earlierSaves: CreationOptional<string>;
+	/** The id of who saved it last. */
+	savedBy: CreationOptional<string | null>;
+	/** What lists show of the content, as JSON text; null until it is looked at. */
+	summary: CreationOptional<string | null>;
 	deletedAt: CreationOptional<Date | null>;
 	createdAt: CreationOptional<Date>;
 	updatedAt: CreationOptional<Date>;
+}
+
+/** An earlier content of a document; the database itself keeps it (see ./migrations). */
+export interface VersionRow extends Model<InferAttributes<VersionRow>> {
+	id: number;
+	documentId: string;
+	name: string;
+	content: string;
+	summary: string | null;
+	savedBy: string | null;
+	savedAt: Date;
+}
+
+/** Something that is true of this installation, such as which build has read its documents. */
+export interface FactRow extends Model<InferAttributes<FactRow>, InferCreationAttributes<FactRow>> {
+	name: string;
+	content: string;
 }
 
 // Sequelize writes into these, so each column gets one of its own.
@@ -52,6 +78,7 @@ export function defineModels(sequelize: Sequelize) {
 		{
 			id: key(),
 			name: text(),
+			key: text(),
 			role: { ...text(), defaultValue: 'learner' },
 			classId: optionalText()
 		},
@@ -68,12 +95,34 @@ export function defineModels(sequelize: Sequelize) {
 			bench: { type: DataTypes.TEXT, allowNull: true },
 			revision: { type: DataTypes.INTEGER, allowNull: false },
 			saveId: text(),
+			earlierSaves: { type: DataTypes.TEXT, allowNull: false, defaultValue: '' },
+			savedBy: optionalText(),
+			summary: { type: DataTypes.TEXT, allowNull: true },
 			deletedAt: DataTypes.DATE,
 			createdAt: DataTypes.DATE,
 			updatedAt: DataTypes.DATE
 		},
 		{ tableName: 'documents' }
 	);
+	const versions = sequelize.define<VersionRow>(
+		'Version',
+		{
+			id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+			documentId: text(),
+			name: text(),
+			content: { type: DataTypes.TEXT, allowNull: false },
+			summary: { type: DataTypes.TEXT, allowNull: true },
+			savedBy: optionalText(),
+			savedAt: DataTypes.DATE
+		},
+		{ tableName: 'versions', timestamps: false }
+	);
+	const facts = sequelize.define<FactRow>(
+		'Fact',
+		{ name: key(), content: text() },
+		{ tableName: 'facts', timestamps: false }
+	);
 	documents.belongsTo(people, { as: 'owner', foreignKey: 'ownerId' });
-	return { people, documents };
+	versions.belongsTo(people, { as: 'author', foreignKey: 'savedBy' });
+	return { people, documents, versions, facts };
 }

@@ -10,5 +10,6 @@
 		opened={data.opened}
 		owner={data.opened.owner?.name ?? t('home.nobody')}
 		courses={data.courses}
+		course={data.course}
 	/>
 {/key}

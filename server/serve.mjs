@@ -1,0 +1,78 @@
+/**
+ * Serves the built app.
+ *
+ *   node server/serve.mjs [--port N] [--share] [--name NAME ...]
+ *
+ * It listens on this machine alone; with --share also for others in its networks. --name adds names
+ * by which they may call it. LANTERN_DATA names the folder of the database.
+ */
+import { createServer } from 'node:http';
+import { parseArgs } from 'node:util';
+import compression from 'compression';
+import { guard, ownAddresses } from './guard.mjs';
+import words from './words.en.json' with { type: 'json' };
+
+/** Milliseconds within which a request has to come whole, and its head before that. */
+const requestTimeout = 30_000;
+const headersTimeout = 10_000;
+/** Milliseconds between two looks for those that did not. */
+const connectionsCheckingInterval = 2000;
+/** Bytes: a plan, and the two last attempts with theirs. */
+process.env.BODY_SIZE_LIMIT ??= '8M';
+
+const { values } = parseArgs({
+	options: {
+		port: { type: 'string', default: '4173' },
+		share: { type: 'boolean', default: false },
+		name: { type: 'string', multiple: true, default: [] }
+	}
+});
+const port = Number(values.port);
+
+process.on('uncaughtException', (error) => {
+	console.error(
+		`${new Date().toISOString()} ended: ${String(error.stack).replace(/\s*\n\s*/g, ' | ')}`
+	);
+	process.exit(1);
+});
+
+const { handler } = await import('../build/handler.js');
+const guarded = guard({
+	isShared: values.share,
+	names: values.name.map((name) => name.toLowerCase())
+});
+const compress = compression({ threshold: 1024 });
+
+function answer(request, response) {
+	guarded(request, response, () => compress(request, response, () => handler(request, response)));
+}
+
+/** @returns {Promise<boolean>} false where this machine has no such address */
+const listen = (host) =>
+	new Promise((done, fail) => {
+		const server = createServer(
+			{ requestTimeout, headersTimeout, connectionsCheckingInterval },
+			answer
+		);
+		server.once('error', (error) => {
+			if (error.code === 'EADDRNOTAVAIL' || error.code === 'EAFNOSUPPORT') done(false);
+			else fail(error);
+		});
+		server.listen(port, host, () => done(true));
+	});
+
+try {
+	if (values.share) await listen(undefined);
+	else for (const host of ['127.0.0.1', '::1']) await listen(host);
+} catch (error) {
+	if (error.code !== 'EADDRINUSE') throw error;
+	const sentence = words.taken.replace('{port}', port).replace('{next}', port + 1);
+	console.error(`serve: ${sentence}`);
+	process.exit(2);
+}
+
+const hosts = values.share ? [...values.name, ...ownAddresses()] : [];
+process.send?.({ addresses: ['localhost', ...hosts].map((host) => `http://${host}:${port}/`) });
+// Nobody is left who would start or stop it.
+process.once('disconnect', () => process.exit(0));
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => process.exit(0));

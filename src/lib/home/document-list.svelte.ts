@@ -1,0 +1,58 @@
+/**
+ * One list of the home page: the newest come with the page, all of them once somebody searches or
+ * wants to see more. Only so many are drawn that a page of a thousand answers at once.
+ */
+import { fetchList } from '$lib/saving/lists';
+import type { DocumentKind, Listed } from '$lib/saving/protocol';
+import { shownAtFirst, shownMore } from './lists';
+
+export interface Page {
+	readonly rows: readonly Listed[];
+	readonly total: number;
+}
+
+export class DocumentList {
+	private whole = $state.raw<readonly Listed[] | null>(null);
+	private limit = $state(shownAtFirst);
+
+	readonly all = $derived.by(() => this.whole ?? this.page().rows);
+	readonly total = $derived.by(() => this.whole?.length ?? this.page().total);
+	readonly found = $derived.by(() => {
+		const sought = this.sought().trim().toLowerCase();
+		return this.all.filter(({ name, owner }) =>
+			`${name} ${owner?.name ?? ''}`.toLowerCase().includes(sought)
+		);
+	});
+	readonly shown = $derived(this.found.slice(0, this.limit));
+	/** Those that fit and are not drawn. */
+	readonly left = $derived.by(() => {
+		const fitting = this.sought().trim() === '' ? this.total : this.found.length;
+		return fitting - this.shown.length;
+	});
+
+	/** @param page what came with the page @param sought what is typed into the search */
+	constructor(
+		readonly kind: DocumentKind,
+		private readonly page: () => Page,
+		private readonly sought: () => string
+	) {}
+
+	/** Fetches the whole list, if some of it is not here. */
+	async complete(): Promise<void> {
+		if (!this.whole && this.page().total > this.page().rows.length) await this.refresh();
+	}
+
+	/** Fetches it anew after a change, if it is here as a whole. */
+	async follow(): Promise<void> {
+		if (this.whole) await this.refresh();
+	}
+
+	async showMore(): Promise<void> {
+		this.limit += shownMore;
+		await this.complete();
+	}
+
+	private async refresh(): Promise<void> {
+		this.whole = await fetchList(this.kind);
+	}
+}

@@ -1,0 +1,9 @@
+import { t } from '$lib/i18n';
+import type { Summary } from '$lib/saving/protocol';
+
+/** What a list says of a content; nothing while nobody has looked at it yet. */
+export function showSummary(summary: Summary | null): string {
+	if (summary === null) return '';
+	if ('isUnreadable' in summary) return t('home.unreadable');
+	return 'steps' in summary ? t('home.steps', { count: summary.steps }) : t('home.size', summary);
+}

@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest';
+import { say } from './messages';
+import { courseFormat, courseSchema } from '../../core/course/course';
+import { readDocument, writeDocument } from '../../core/document';
+import { planFormat, planSchema } from '../../core/plan/plan';
+import { courseOf, go, planOf } from '../../core/testing/sample';
+
+const good = writeDocument(planOf([go(0.3)]));
+const sentenceFor = (text: string, schema: typeof planSchema = planSchema): string => {
+	const read = readDocument(text, schema, planFormat);
+	return read.ok ? 'fine' : say(read.failure);
+};
+const sentenceForCourse = (changes: object): string => {
+	const text = JSON.stringify({ ...courseOf(), ...changes });
+	const read = readDocument(text, courseSchema, courseFormat);
+	return read.ok ? 'fine' : say(read.failure);
+};
+
+describe('a fault of JSON', () => {
+	it.each([
+		['{"a": 1,\n "b" 2}', 2, 6, 'a colon'],
+		['{"a": 1,\n}', 2, 1, 'a name in double quotes'],
+		['[1, 2,]', 1, 7, 'a value'],
+		['[1 2]', 1, 4, 'a comma or a closing bracket'],
+		['{"a": tru}', 1, 7, 'a value'],
+		['{"ä🤖": x}', 1, 8, 'a value'],
+		['{}\r\n\r\nx', 3, 1, 'the end of the text'],
+		['["a\tb"]', 1, 4, 'a text that goes on to its closing quote']
+	])('%s is found at line %i, column %i', (text, line, column, expected) => {
+		const sentence = sentenceFor(text);
+		expect(sentence).toContain(`Line ${line}, column ${column}: `);
+		expect(sentence).toContain(`${expected} was expected`);
+	});
+
+	it('is said to be the end where the text is cut off, however deep', () => {
+		for (let length = 1; length < good.trimEnd().length; length++) {
+			expect(sentenceFor(good.slice(0, length)), `${length}`).toMatch(
+				/^Line \d+, column \d+: (the text ends here|.* was expected, but this is "[.etfalsrun0-9-]")/
+			);
+		}
+		expect(sentenceFor('['.repeat(1_000_000))).toContain('column 1000001: the text ends here');
+	});
+});
+
+describe('a sentence about a document', () => {
+	it('passes over a byte order mark', () => {
+		expect(sentenceFor(`\ufeff${good}`)).toBe('fine');
+		expect(sentenceFor(`\ufeff{"a" 1}`)).toContain('Line 1, column 6');
+	});
+
+	it('says bounds that are not reached themselves as such', () => {
+		expect(sentenceForCourse({ start: { at: [0, 0], bearing: 360 } })).toBe(
+			'start.bearing: less than 360 was expected, but this is 360.'
+		);
+	});
+
+	it('never shows an object, the words of a package, or a line of options', () => {
+		const wrong = (before: string, after: string) => sentenceFor(good.replace(before, after));
+		const sentences = [
+			wrong('"go"', '{"a": 1}'),
+			wrong('"go"', '"leap"'),
+			wrong('0.3', '{"a": 1}'),
+			wrong('"forward"', '["x"]'),
+			wrong('"Tallow"', '{}'),
+			wrong('"Tallow"', '"\\u0000"'),
+			wrong('"skiff"', '7'),
+			wrong('"distance"', `"${'x'.repeat(500)}"`),
+			wrong('0.3', '1e999'),
+			sentenceFor('[]'),
+			sentenceFor('null')
+		];
+		for (const sentence of sentences) {
+			expect(sentence).not.toMatch(/\[object|undefined|NaN|Invalid|Unrecognized|Too (big|small)/);
+			expect(sentence.length, sentence).toBeLessThan(260);
+		}
+		expect(sentences[1]).toContain('one of go, turn');
+	});
+
+	it('shows a text as it is, whatever message it could name', () => {
+		const format = '@type.text';
+		expect(sentenceFor(good.replace(planFormat, format))).toContain(`this is "${format}"`);
+	});
+});

@@ -1,0 +1,73 @@
+/** What is done to a document from the list: renamed, copied, deleted and brought back. */
+import { randomUUID } from 'node:crypto';
+import { success, type Result } from '$core/sentence';
+import { t } from '$lib/i18n';
+import { database } from '../database/database';
+import type { DocumentRow } from '../database/models';
+import { columnsOf, contentOf, renamed, shorten } from './content';
+import { full, maximumDocuments, nextSave } from './save';
+
+/** `null` stands for: there is no such document. */
+type Changed = Promise<Result<void> | null>;
+
+export const renameDocument = (id: string, name: string, person: string | null): Changed =>
+	changeContent(id, person, (row) => {
+		const content = contentOf(row.kind, row.content);
+		return content.ok ? success(columnsOf(renamed(content.value, name))) : content;
+	});
+
+/** Writes other columns as one more save, whatever others save meanwhile. */
+export async function changeContent(
+	id: string,
+	person: string | null,
+	columns: (row: DocumentRow) => Result<ReturnType<typeof columnsOf>>
+): Changed {
+	const { documents } = await database();
+	for (;;) {
+		const row = await documents.findByPk(id);
+		if (!row) return null;
+		const next = columns(row);
+		if (!next.ok) return next;
+		const [changed] = await documents.update(
+			{ ...next.value, ...nextSave(row, { saveId: randomUUID(), unanswered: [] }, person) },
+			{ where: { id, revision: row.revision } }
+		);
+		if (changed === 1) return success(undefined);
+	}
+}
+
+/** Deletes, or takes the deletion back. */
+export async function setDeleted(id: string, isDeleted: boolean): Changed {
+	const { documents } = await database();
+	const [changed] = await documents.update(
+		{ deletedAt: isDeleted ? new Date() : null },
+		{ where: { id }, silent: true }
+	);
+	return changed === 1 ? success(undefined) : null;
+}
+
+/** @returns the id of the copy */
+export async function copyDocument(
+	id: string,
+	person: string | null
+): Promise<Result<string> | null> {
+	const { documents } = await database();
+	const row = await documents.findByPk(id);
+	if (!row) return null;
+	if ((await documents.count()) >= maximumDocuments) return full();
+	const content = contentOf(row.kind, row.content);
+	if (!content.ok) return content;
+	const name = t('save.copyName', { name: shorten(row.name) });
+	const copyId = randomUUID();
+	await documents.create({
+		id: copyId,
+		kind: row.kind,
+		ownerId: person,
+		...columnsOf(renamed(content.value, name)),
+		bench: row.bench,
+		revision: 1,
+		saveId: randomUUID(),
+		savedBy: person
+	});
+	return success(copyId);
+}

@@ -1,0 +1,84 @@
+/**
+ * Earlier contents of a document, to look at and to go back to. The database keeps them by itself
+ * when a content is overwritten (database/migrations); here they are listed, and thinned with age.
+ */
+import type { Sequelize } from 'sequelize';
+import { success, type Result } from '$core/sentence';
+import type { Content, Version } from '$lib/saving/protocol';
+import { database } from '../database/database';
+import type { PersonRow, VersionRow } from '../database/models';
+import { changeContent } from './change';
+import { columnsOf, contentOf, readSummary } from './content';
+
+/** The most that one document has, and the days after which an earlier content is given up. */
+export const maximumVersions = 100;
+const maximumDays = 365;
+
+type WithAuthor = VersionRow & { author?: PersonRow | null };
+
+/** Newest first. @returns null when there is no such document */
+export async function listVersions(documentId: string): Promise<Version[] | null> {
+	const { documents, versions } = await database();
+	if (!(await documents.findByPk(documentId, { attributes: ['id'] }))) return null;
+	const found: WithAuthor[] = await versions.findAll({
+		attributes: ['id', 'name', 'summary', 'savedAt'],
+		where: { documentId },
+		include: 'author',
+		order: [
+			['savedAt', 'DESC'],
+			['id', 'DESC']
+		]
+	});
+	return found.map(({ id, name, summary, savedAt, author }) => ({
+		id,
+		name,
+		by: author?.name ?? null,
+		savedAt: savedAt.toISOString(),
+		summary: readSummary(summary)
+	}));
+}
+
+/** @returns null when there is no such version, a failure when it cannot be read */
+export async function openVersion(documentId: string, id: number): Promise<Result<Content> | null> {
+	const { documents, versions } = await database();
+	const row = await documents.findByPk(documentId, { attributes: ['kind'] });
+	const version = row && (await versions.findOne({ where: { id, documentId } }));
+	return row && version && contentOf(row.kind, version.content);
+}
+
+/** Makes an earlier content the newest again; what stood there becomes a version itself. */
+export async function goBack(
+	documentId: string,
+	id: number,
+	person: string | null
+): Promise<Result<void> | null> {
+	const content = await openVersion(documentId, id);
+	if (!content?.ok) return content;
+	return changeContent(documentId, person, () => success(columnsOf(content.value)));
+}
+
+/**
+ * Of each person's versions of a document the newest stays: of a minute for an hour, of an hour for a
+ * day, of a day for a month, of a month for a year.
+ */
+export async function thinVersions(sequelize: Sequelize): Promise<void> {
+	await sequelize.query(
+		`DELETE FROM versions WHERE id IN (
+			SELECT id FROM (
+				SELECT id, age,
+					row_number() OVER (
+						PARTITION BY documentId, savedBy, strftime(CASE
+							WHEN age < 1.0 / 24 THEN '%Y-%m-%d %H:%M'
+							WHEN age < 1 THEN '%Y-%m-%d %H'
+							WHEN age < 31 THEN '%Y-%m-%d'
+							ELSE '%Y-%m'
+						END, substr(savedAt, 1, 23))
+						ORDER BY savedAt DESC, id DESC
+					) AS place,
+					row_number() OVER (PARTITION BY documentId ORDER BY savedAt DESC, id DESC) AS rank
+				FROM (SELECT *, julianday('now') - julianday(savedAt) AS age FROM versions)
+			)
+			WHERE place > 1 OR rank > ${maximumVersions} OR age > ${maximumDays}
+		)`
+	);
+}

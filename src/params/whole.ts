@@ -1,0 +1,1 @@
+export const match = (text: string): boolean => /^\d{1,15}$/.test(text);

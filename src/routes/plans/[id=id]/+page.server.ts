@@ -1,0 +1,18 @@
+import { error } from '@sveltejs/kit';
+import { say, t } from '$lib/i18n';
+import { listDocuments, openDocument } from '$lib/server/documents/list';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = async ({ params }) => {
+	const opened = await openDocument(params.id, 'plan');
+	if (!opened) error(404, t('bench.notFound'));
+	if (!opened.ok) error(422, t('bench.unreadable', { reason: say(opened.failure) }));
+	const { courseId } = opened.value.bench ?? {};
+	const course = courseId ? await openDocument(courseId, 'course') : null;
+	const { rows } = await listDocuments('course');
+	return {
+		opened: opened.value,
+		course: course?.ok ? course.value.content : null,
+		courses: rows.map(({ id, name }) => ({ id, name }))
+	};
+};
