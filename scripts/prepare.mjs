@@ -54,14 +54,3 @@ export const isFree = (port) =>
 		server.once('error', () => answer(false));
 		server.listen(port, () => server.close(() => answer(true)));
 	});
-
-/** A port on which nobody listens. */
-export const freePort = () =>
-	new Promise((answer, fail) => {
-		const server = createServer();
-		server.once('error', fail);
-		server.listen(0, () => {
-			const { port } = server.address();
-			server.close(() => answer(port));
-		});
-	});

@@ -1,7 +1,7 @@
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
-import { freePort } from '../scripts/prepare.mjs';
+import { freePort } from './ports';
 
 // Chosen once, then handed on to the workers, which read this file again.
 process.env.TEST_PORT ??= String(await freePort());

@@ -20,8 +20,9 @@ const rehearsalSchema = z.strictObject({
 });
 
 const service = {
-	rehearse(request: unknown): Attempt {
-		const attempt = simulate(rehearsalSchema.parse(request) as Rehearsal);
+	/** @param onProgress told the seconds of virtual time that have passed, while it still works */
+	rehearse(request: unknown, onProgress?: (seconds: number) => void): Attempt {
+		const attempt = simulate(rehearsalSchema.parse(request) as Rehearsal, onProgress);
 		const { trace, sensed, unread } = attempt;
 		const columns = [trace, sensed, unread].flatMap((each): Float64Array[] => Object.values(each));
 		return transfer(

@@ -206,3 +206,17 @@ export function eachName(node: Node, visit: (name: string) => void): void {
 		eachName(node.right, visit);
 	}
 }
+
+/** How many pieces a tree has. */
+export function countNodes(node: Node): number {
+	switch (node.type) {
+		case 'call':
+			return node.inputs.reduce((sum, input) => sum + countNodes(input), 1);
+		case 'unary':
+			return 1 + countNodes(node.of);
+		case 'binary':
+			return 1 + countNodes(node.left) + countNodes(node.right);
+		default:
+			return 1;
+	}
+}

@@ -6,6 +6,7 @@ import type { Environment } from '../expressions/evaluate';
 import type { Datum } from '../expressions/types';
 import type { Reading } from '../expressions/vocabulary';
 import type { Watch } from '../steps/definition';
+import { Budget } from './budget';
 import type { Controls } from './controls';
 import { withinRange, workOut } from './computed';
 import type { Instruction, Program } from './program';
@@ -28,11 +29,15 @@ export interface Setting {
 	readonly observer: Observer;
 	/** Uniform in [0, 1). */
 	readonly chance: () => number;
+	/** Seconds of virtual time that the run may take. */
+	readonly limit: number;
 }
 
 export class Interpreter {
 	private readonly chains: readonly Chain[];
 	private readonly shared: Shared;
+	/** When it is used up, the run has to end. */
+	readonly budget: Budget;
 	private sent = new Set<string>();
 	private hasEnded = false;
 	/** Some chain can still start. */
@@ -42,12 +47,14 @@ export class Interpreter {
 	/** Something else than Run can start a chain. */
 	private readonly hasTriggers: boolean;
 
-	constructor({ program, robot, observer, chance }: Setting) {
+	constructor({ program, robot, observer, chance, limit }: Setting) {
+		this.budget = new Budget(limit, program.chains.length);
 		this.shared = {
 			program,
 			robot,
 			observer,
 			chance,
+			budget: this.budget,
 			send: (message) => this.sent.add(message),
 			endAll: () => {
 				this.hasEnded = true;
@@ -73,11 +80,13 @@ export class Interpreter {
 			this.sent = new Set();
 		}
 		if (this.canStart) this.start(signals);
+		this.budget.beginTick();
 		let running = 0;
 		for (const chain of this.chains) {
 			if (!chain.thread) continue;
 			chain.thread.tick(signals.time);
 			if (this.hasEnded) return this.end();
+			if (this.budget.isUsedUp) return;
 			if (chain.thread.isOver) chain.thread = null;
 			else running += 1;
 		}

@@ -3,7 +3,7 @@
  * functions. Steps that are switched off are left out.
  */
 import { compileNode, type Evaluate, type Find } from '../expressions/evaluate';
-import { eachName, parse, type Node } from '../expressions/expression';
+import { countNodes, eachName, parse, type Node } from '../expressions/expression';
 import type { Datum } from '../expressions/types';
 import { isReading, type Reading } from '../expressions/vocabulary';
 import { isLit, numberSteps, type Chain, type Plan, type Step } from '../plan/plan';
@@ -12,14 +12,15 @@ import type { RobotKind } from '../robots/robot';
 import { definitionOf } from '../steps/catalogue';
 import {
 	isExpression,
+	slotOf,
 	type Ability,
 	type StepDefinition,
-	type ValueDefinition,
 	type Worked
 } from '../steps/definition';
 import { inputNames } from '../steps/own';
 import { computedOf, type Computed, type Naming } from './computed';
 import { Memory, type Cell } from './memory';
+import { nodesPerStep } from './settings';
 
 /** A value that is computed anew whenever the step runs. */
 interface ComputedValue extends Computed {
@@ -48,6 +49,8 @@ export interface Instruction {
 	readonly readings: ReadonlySet<Reading>;
 	/** What the robot lacks for it. */
 	readonly missing: Ability | undefined;
+	/** What it takes to begin it, or a round of it, in steps: more than 1 for what it holds or reckons. */
+	readonly cost: number;
 	/** It does one thing: it holds no steps, calls none, and does not steer its chain. */
 	readonly isSimple: boolean;
 }
@@ -140,6 +143,7 @@ const runPressed: Instruction = {
 	variable: noVariable,
 	readings: new Set(),
 	missing: undefined,
+	cost: 1,
 	isSimple: true
 };
 
@@ -157,8 +161,9 @@ function instructionOf(step: Step, compiling: Compiling): Instruction {
 	const readings = new Set<Reading>();
 	const names: string[] = [];
 	const filled: Datum[] = [];
+	let nodes = 0;
 	for (const [name, value] of Object.entries(step.values)) {
-		const slot: ValueDefinition = definition.values[name] ?? { type: 'anything', initial: 0 };
+		const slot = slotOf(definition, name);
 		if (!isExpression(value)) {
 			values[name] = value;
 			names.push(name);
@@ -167,6 +172,7 @@ function instructionOf(step: Step, compiling: Compiling): Instruction {
 		}
 		const parsed = parse(value.expression);
 		const tree = parsed.ok ? parsed.value : senseless;
+		nodes += countNodes(tree);
 		eachName(tree, (name) => {
 			if (isReading(name)) readings.add(name);
 		});
@@ -179,6 +185,11 @@ function instructionOf(step: Step, compiling: Compiling): Instruction {
 		}
 	}
 	for (const reading of readings) used.add(reading);
+	const body = withoutOff(step.body ?? []).map((inner) => instructionOf(inner, compiling));
+	const isSimple = !definition.hasBody && !definition.hasInputs && !definition.isLast;
+	let cost = (isSimple ? 1 : 2) + nodes / nodesPerStep;
+	// A choice may ask the conditions of all its branches.
+	if (definition.branches) for (const branch of body) cost += branch.cost - 2;
 	return {
 		id: step.id,
 		number: numbers.get(step.id) ?? 0,
@@ -188,10 +199,11 @@ function instructionOf(step: Step, compiling: Compiling): Instruction {
 		filled,
 		computed,
 		conditions,
-		body: withoutOff(step.body ?? []).map((inner) => instructionOf(inner, compiling)),
+		body,
+		cost,
 		variable: 'variable' in values ? memory.cell(String(values.variable)) : noVariable,
 		readings,
 		missing: definition.needs.find((need) => !robot.abilities.includes(need)),
-		isSimple: !definition.hasBody && !definition.hasInputs && !definition.isLast
+		isSimple
 	};
 }

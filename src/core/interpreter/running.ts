@@ -34,6 +34,8 @@ export interface Running {
 	readonly leaveLoop: () => void;
 	readonly endChain: () => void;
 	readonly endAll: () => void;
+	/** Counts work that is more than a step's. @param steps that cost as much */
+	readonly spend: (steps: number) => void;
 	readonly send: (message: string) => void;
 	readonly log: (value: Datum) => void;
 	/** Says once what went wrong here. */

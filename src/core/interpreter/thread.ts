@@ -1,6 +1,6 @@
 /**
  * One chain as it runs: a stack of step lists, and what it waits for. In each tick it goes on until
- * it has to wait, or until its budget of steps for the tick is used up; then it goes on at the next
+ * it has to wait, or until its share of steps for the tick is used up; then it goes on at the next
  * tick, so that a loop that never waits cannot stop the clock. A loop that watches the world (forever,
  * until) begins one round a tick at the most, since the sensors say nothing new before.
  */
@@ -12,12 +12,9 @@ import type { Controls, Wait } from './controls';
 import type { Cell } from './memory';
 import { withinRange, workOut } from './computed';
 import type { Instruction, Program } from './program';
+import type { Budget } from './budget';
 import type { Rounds, Running } from './running';
-
-/** Steps and rounds that one chain may begin in one tick: far more than a real plan needs. */
-export const budgetPerTick = 200;
-/** Routines within routines. */
-export const maximumCalls = 32;
+import { maximumCalls, maximumThreads } from './settings';
 
 /** Told what happens. @template Begun what it remembers of a step until that ends */
 export interface Observer<Begun = unknown> {
@@ -39,6 +36,7 @@ export interface Shared {
 	readonly robot: Controls;
 	readonly observer: Observer;
 	readonly chance: () => number;
+	readonly budget: Budget;
 	readonly send: (message: string) => void;
 	readonly endAll: () => void;
 }
@@ -75,14 +73,15 @@ export class Thread implements Running, Environment {
 	private sides: Thread[] = [];
 	private time = 0;
 	private isYielding = false;
-	private calls = 0;
 
 	readonly robot: Controls;
 
+	/** @param calls routines that it runs in already */
 	constructor(
 		instructions: readonly Instruction[],
 		private readonly shared: Shared,
-		inputs: Inputs = noInputs
+		inputs: Inputs = noInputs,
+		private calls = 0
 	) {
 		this.robot = shared.robot;
 		this.stack = [frameOf(instructions, null, null, inputs)];
@@ -90,22 +89,33 @@ export class Thread implements Running, Environment {
 
 	/** Goes on until it waits again. @param time virtual seconds since Run */
 	tick(time: number): void {
+		const { budget } = this.shared;
 		this.time = time;
 		this.isYielding = false;
 		if (this.wait) {
+			budget.spend(this.current?.cost ?? 1, this.current ?? null);
 			if (!this.wait.isOver(time)) return;
 			this.wait = undefined;
 			this.end();
 			if (this.isOver) return;
 		}
-		for (let budget = budgetPerTick; budget > 0; budget--) {
+		let cost = 0;
+		let left = budget.share;
+		for (; left > 0; left--) {
 			const frame = this.top!;
-			if (frame.index < frame.list.length) this.begin(frame.list[frame.index++]!);
-			else if (frame.isLoop) this.nextRound(frame);
-			else this.pop();
-			if (this.isOver || this.wait || this.isYielding) return;
+			if (frame.index < frame.list.length) {
+				const instruction = frame.list[frame.index++]!;
+				cost += instruction.cost;
+				this.begin(instruction);
+			} else {
+				cost += frame.owner?.cost ?? 1;
+				if (frame.isLoop) this.nextRound(frame);
+				else this.pop();
+			}
+			if (this.isOver || this.wait || this.isYielding) break;
 		}
-		const loop = this.stack.find(({ isLoop }) => isLoop)?.owner;
+		const loop = left > 0 ? undefined : this.stack.find(({ isLoop }) => isLoop)?.owner;
+		budget.spend(cost, loop ?? this.current ?? this.top?.owner ?? null);
 		if (loop) this.shared.observer.ranWithoutWaiting(loop, time);
 	}
 
@@ -187,6 +197,7 @@ export class Thread implements Running, Environment {
 	}
 
 	private end(): void {
+		this.shared.budget.giveThreads(this.sides.length);
 		this.sides = [];
 		if (this.current) this.shared.observer.ended(this.begun, this.time);
 		this.current = undefined;
@@ -251,8 +262,13 @@ export class Thread implements Running, Environment {
 	}
 
 	sideBySide = (): Wait | undefined => {
-		const { inputs } = this;
-		const sides = this.current!.body.map(({ body }) => new Thread(body, this.shared, inputs));
+		const { inputs, calls, shared } = this;
+		const { body } = this.current!;
+		if (!shared.budget.takeThreads(body.length)) {
+			this.note('note.tooManyAtOnce', { maximum: maximumThreads });
+			return undefined;
+		}
+		const sides = body.map((side) => new Thread(side.body, shared, inputs, calls));
 		this.sides = sides;
 		const isOver = (time: number): boolean => {
 			for (const side of sides) if (!side.isOver) side.tick(time);
@@ -293,6 +309,7 @@ export class Thread implements Running, Environment {
 		this.endChain();
 		this.shared.endAll();
 	};
+	spend = (steps: number): void => this.shared.budget.spend(steps, this.current ?? null);
 	send = (message: string): void => this.shared.send(message);
 	log = (value: Datum): void => this.shared.observer.logged(this.current!, this.time, value);
 	note = (key: string, values?: Sentence['values']): void =>

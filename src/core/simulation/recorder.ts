@@ -24,6 +24,7 @@ import {
 	fullTraceSeconds,
 	maximumInstants,
 	maximumLogged,
+	maximumNotes,
 	maximumSpans,
 	maximumTones,
 	thinning,
@@ -46,7 +47,11 @@ export class Recorder implements Observer<Open> {
 	readonly bumps: Bump[] = [];
 	readonly log: Logged[] = [];
 	readonly notes: Note[] = [];
-	tones: Tone[] = [];
+	readonly tones: Tone[] = [];
+	/** What plays, or is to be played, and since when: it sounds until something else is played. */
+	private music: { time: number; notes: readonly PlayedNote[]; volume: number } | null = null;
+	/** A list that has just become full, until it is known by which step. */
+	private filled: string | null = null;
 	/** A loop went round without waiting. */
 	isBusy = false;
 	private readonly running = new Set<Open>();
@@ -76,6 +81,7 @@ export class Recorder implements Observer<Open> {
 	}
 
 	started(instruction: Instruction, start: number, values: readonly Datum[]): Open {
+		this.sayFull(instruction);
 		const open = this.openOf(instruction, start, values);
 		this.running.add(open);
 		return open;
@@ -98,6 +104,7 @@ export class Recorder implements Observer<Open> {
 	}
 
 	ran(instruction: Instruction, time: number, values: readonly Datum[]): void {
+		this.sayFull(instruction);
 		if (this.isFull(instruction)) return;
 		const open = this.openOf(instruction, time, values);
 		this.keepSpan(open, time, open.from, true);
@@ -111,37 +118,61 @@ export class Recorder implements Observer<Open> {
 	noted(instruction: Instruction, sentence: Sentence): void {
 		const mark = `${instruction.id} ${sentence.key}`;
 		if (this.said.has(mark)) return;
+		if (this.notes.length >= maximumNotes) return this.isFullOf('notes', instruction);
 		this.said.add(mark);
 		this.notes.push({ stepId: instruction.id, sentence });
 	}
 
-	logged({ id, number }: Instruction, time: number, value: Datum): void {
-		if (this.log.length >= maximumLogged) return;
+	/** Says once that there is no more room for records of this sort, before all other remarks. */
+	private isFullOf(sort: string, { id, number }: Instruction): void {
+		const key = `note.full.${sort}`;
+		if (this.said.has(key)) return;
+		this.said.add(key);
+		this.notes.unshift({ stepId: id, sentence: { key, values: { number } } });
+	}
+
+	private sayFull(instruction: Instruction): void {
+		if (this.filled) this.isFullOf(this.filled, instruction);
+		this.filled = null;
+	}
+
+	logged(instruction: Instruction, time: number, value: Datum): void {
+		if (this.log.length >= maximumLogged) return this.isFullOf('log', instruction);
+		const { id, number } = instruction;
 		this.log.push({ time, stepId: id, number, value: Array.isArray(value) ? [...value] : value });
 	}
 
 	/** What sounds is cut short, what was to come is left out, and the notes take its place. */
 	played(time: number, notes: readonly PlayedNote[], volume: number): void {
-		const last = this.tones.findLastIndex((tone) => tone.time < time);
-		this.tones.length = last + 1;
-		const sounding = this.tones[last];
-		if (sounding && sounding.time + sounding.length > time) {
-			this.tones[last] = { ...sounding, length: time - sounding.time };
-		}
-		let start = time;
-		for (const { pitch, length } of notes) {
-			if (pitch > 0 && this.tones.length < maximumTones) {
-				this.tones.push({ time: start, pitch, length, volume });
+		this.endMusic(time);
+		this.music = { time, notes, volume };
+	}
+
+	/** Keeps the tones that have sounded; one that still sounds is cut short. */
+	private endMusic(end: number, isOver = false): void {
+		if (!this.music) return;
+		let { time } = this.music;
+		for (const { pitch, length } of this.music.notes) {
+			if (time >= end) break;
+			if (pitch > 0) {
+				const sounding = isOver ? length : Math.min(length, end - time);
+				this.keepTone({ time, pitch, length: sounding, volume: this.music.volume });
 			}
-			start += length;
+			time += length;
 		}
+		this.music = null;
+	}
+
+	private keepTone(tone: Tone): void {
+		if (this.tones.length < maximumTones) this.tones.push(tone);
+		else this.filled = 'tones';
 	}
 
 	/** Ends the steps that are still in progress when the attempt ends. */
 	closeAll(end: number): void {
 		for (const open of this.running) this.keepSpan(open, end, { ...this.pose }, false);
 		this.running.clear();
-		this.tones = this.tones.filter(({ time }) => time < end);
+		this.endMusic(end, true);
 	}
 
 	/** The step in progress that drives the wheels. */
@@ -245,6 +276,7 @@ export class Recorder implements Observer<Open> {
 	private keepSpan(open: Open, end: number, to: RecordedPose, isComplete: boolean): void {
 		const { instruction, start, from, values, speedAtStart } = open;
 		const isInstant = end === start;
+		if (this.spans.length >= maximumSpans) this.isFullOf('spans', instruction);
 		if (isInstant ? this.isFull(instruction) : this.spans.length >= maximumSpans) return;
 		const { number } = instruction;
 		if (isInstant) this.instants[number] = (this.instants[number] ?? 0) + 1;

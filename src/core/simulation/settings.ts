@@ -12,6 +12,9 @@ export const thinning = 12;
 /** Ticks from one figure of a display to the next: 10 a second, as fast as a person reads. */
 export const displayTicks = 12;
 
+/** Ticks from one word of progress to the next: one each second of virtual time. */
+export const progressTicks = tickRate;
+
 /** Seconds of virtual time after which a rehearsal ends, if nobody says otherwise. */
 export const defaultLimit = 120;
 /** The longest that may be asked for: an hour. */
@@ -33,3 +36,5 @@ export const maximumTouches = 200;
 /** Lines of the log, and tones, kept at most. */
 export const maximumLogged = 2000;
 export const maximumTones = 20_000;
+/** Remarks about steps kept at most. */
+export const maximumNotes = 200;

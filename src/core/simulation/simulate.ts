@@ -20,7 +20,15 @@ import { Scene } from '../world/scene';
 import type { Pose } from '../world/pose';
 import type { Attempt, Outcome, OutcomeKind } from './attempt';
 import { Recorder } from './recorder';
-import { bumpHold, bumpPause, defaultLimit, tick, tickRate, touchHold } from './settings';
+import {
+	bumpHold,
+	bumpPause,
+	defaultLimit,
+	progressTicks,
+	tick,
+	tickRate,
+	touchHold
+} from './settings';
 
 export interface Rehearsal {
 	readonly plan: Plan;
@@ -39,8 +47,12 @@ export interface Rehearsal {
 	readonly isWatched?: boolean | undefined;
 }
 
-export function simulate(rehearsal: Rehearsal): Attempt {
-	return new Simulation(rehearsal).run();
+/** @param onProgress told now and then how many seconds of virtual time have passed */
+export function simulate(
+	rehearsal: Rehearsal,
+	onProgress: (seconds: number) => void = () => {}
+): Attempt {
+	return new Simulation(rehearsal, onProgress).run();
 }
 
 /** The robot a plan is for. */
@@ -83,7 +95,10 @@ class Simulation {
 	private lastTouch = -Infinity;
 	private hasStopped = false;
 
-	constructor(private readonly rehearsal: Rehearsal) {
+	constructor(
+		private readonly rehearsal: Rehearsal,
+		private readonly onProgress: (seconds: number) => void
+	) {
 		const { plan, course, variation, seed, limit, only } = rehearsal;
 		this.robotDocument = rehearsal.robot ?? robotOf(plan);
 		const { kind, name, ports } = this.robotDocument;
@@ -115,7 +130,8 @@ class Simulation {
 			program,
 			robot: this.robot,
 			observer: this.recorder,
-			chance: () => dice.between(0, 1)
+			chance: () => dice.between(0, 1),
+			limit: limit ?? defaultLimit
 		});
 		this.limitTicks = Math.round((limit ?? defaultLimit) * tickRate);
 		this.waitingPosts = course.lampPosts;
@@ -158,9 +174,11 @@ class Simulation {
 		for (;;) {
 			this.runChains();
 			recorder.sample(this.tickNumber);
+			if (this.interpreter.budget.isUsedUp) return this.usedUp();
 			if (this.isOver()) return this.planOver();
 			if (robot.isStalled) return this.stalled();
 			if (this.tickNumber >= this.limitTicks) return this.outOfTime();
+			if (this.tickNumber % progressTicks === 0) this.onProgress(this.time);
 			robot.advance(this.time);
 			floor.move();
 			this.tickNumber += 1;
@@ -260,6 +278,16 @@ class Simulation {
 			key: this.recorder.isBusy ? 'outcome.timeoutBusy' : 'outcome.timeout',
 			values
 		});
+	}
+
+	private usedUp(): Outcome {
+		const { total, usedUpBy } = this.interpreter.budget;
+		const values = {
+			number: usedUpBy?.number ?? 0,
+			seconds: round(this.time),
+			millions: total / 1e6
+		};
+		return this.outcome('timeout', { key: 'outcome.usedUp', values });
 	}
 
 	private outcome(kind: OutcomeKind, reason: Sentence): Outcome {

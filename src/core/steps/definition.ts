@@ -110,6 +110,12 @@ export const isExpression = (value: Value | undefined): value is Expression =>
 /** What a robot must have for a step. */
 export type Ability = 'wheels' | 'counters' | 'gyro' | 'lamp' | 'speaker' | 'ports';
 
+const input: ValueDefinition = { type: 'anything', initial: 0 };
+
+/** What a value of a step may be; one that its kind does not know is an input of a routine. */
+export const slotOf = ({ values }: StepDefinition, name: string): ValueDefinition =>
+	Object.hasOwn(values, name) ? values[name]! : input;
+
 /** Decides when a chain starts; made anew for each run. */
 export interface Watch {
 	hasFired(signals: Signals): boolean;

@@ -17,7 +17,20 @@ export const maximumNotes = 200;
 const semitones: Record<string, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
 const pattern = /^(?:([A-G])([#b]?)([1-8]?)|-)(?::(\d+(?:\.\d+)?)(?:\/(\d+))?)?$/i;
 
-export function readNotes(text: string): Result<Note[]> {
+const known = new Map<string, Result<readonly Note[]>>();
+/** Texts remembered, so that a melody in a loop is read once. */
+const maximumRemembered = 500;
+
+export function readNotes(text: string): Result<readonly Note[]> {
+	const before = known.get(text);
+	if (before) return before;
+	if (known.size >= maximumRemembered) known.clear();
+	const read = readAnew(text);
+	known.set(text, read);
+	return read;
+}
+
+function readAnew(text: string): Result<readonly Note[]> {
 	const words = text
 		.trim()
 		.split(/[\s,]+/)

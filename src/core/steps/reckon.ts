@@ -1,6 +1,7 @@
 /** Reckon: variables, lists, the log. Sense: what a reading counts from. */
 import type { Datum } from '../expressions/types';
 import type { Cell } from '../interpreter/memory';
+import { itemsPerStep } from '../interpreter/settings';
 import type { StepDefinition, ValueDefinition } from './definition';
 import { choice, name, plain } from './values';
 
@@ -16,8 +17,9 @@ export const set: StepDefinition = {
 	glyph: 'M4 5h16v14H4zM8 10h8M8 14h8',
 	values: { variable: name('variable', 'n'), value: anything(0) },
 	needs: [],
-	run({ variable, datum }) {
+	run({ variable, datum, spend }) {
 		const value = datum('value');
+		if (Array.isArray(value)) spend(Math.ceil(value.length / itemsPerStep));
 		variable.value = Array.isArray(value) ? [...value] : value;
 	}
 };

@@ -51,9 +51,10 @@ export const melody: StepDefinition = {
 	firstValue: 'notes',
 	needs: ['speaker'],
 	takesTime: true,
-	run({ robot, number, text }) {
+	run({ robot, number, text, spend }) {
 		const notes = readNotes(text('notes'));
 		if (!notes.ok) return undefined;
+		spend(notes.value.length);
 		const beat = 60 / number('tempo');
 		const playing = robot.play(
 			notes.value.map(({ name, beats }) => ({

@@ -2,7 +2,12 @@
 import type { Plan, Step } from '$core/plan/plan';
 import { inputsOf, routinesOf } from '$core/plan/variables';
 import { definitionOf } from '$core/steps/catalogue';
-import type { Level, ValueDefinition, Values } from '$core/steps/definition';
+import {
+	slotOf as slotOfDefinition,
+	type Level,
+	type ValueDefinition,
+	type Values
+} from '$core/steps/definition';
 import { hasMessage, partsOf, t, type Part } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
 import { showValue } from '$lib/values/format';
@@ -17,10 +22,8 @@ function partsFor(key: string, slots: readonly string[]): readonly Part[] {
 	return made;
 }
 
-const input: ValueDefinition = { type: 'anything', initial: 0 };
-
 export const slotOf = (kind: string, name: string): ValueDefinition =>
-	definitionOf(kind).values[name] ?? input;
+	slotOfDefinition(definitionOf(kind), name);
 
 /**
  * The sentence of a step, split at its values. Below the level Full it is the short one, unless a

@@ -15,8 +15,19 @@
 	}: { bench: Workbench; owner: string; onsavefile: () => void; onopenfile: (file: File) => void } =
 		$props();
 
+	/** Milliseconds after which a rehearsal that is being worked out can be halted: most are done by then. */
+	const slow = 250;
+	let isSlow = $state(false);
+	$effect(() => {
+		if (!bench.isRehearsing) return;
+		const timer = setTimeout(() => (isSlow = true), slow);
+		return () => {
+			clearTimeout(timer);
+			isSlow = false;
+		};
+	});
 	const player = $derived(bench.player);
-	const isRunning = $derived(player.isPlaying);
+	const isRunning = $derived(player.isPlaying || isSlow);
 
 	function rename(event: Event & { currentTarget: HTMLInputElement }) {
 		const input = event.currentTarget;
@@ -115,13 +126,8 @@
 		/>
 	</div>
 	{#if isRunning}
-		<button
-			class="button button-stop run"
-			title="Ctrl ."
-			onclick={() => {
-				player.halt();
-				bench.announce(t('say.halted'));
-			}}><Square size={17} fill="currentColor" />{t('bench.halt')}</button
+		<button class="button button-stop run" title="Ctrl ." onclick={() => bench.halt()}
+			><Square size={17} fill="currentColor" />{t('bench.halt')}</button
 		>
 	{:else}
 		<button class="button button-main run" title="Ctrl Enter" onclick={() => bench.rehearse()}

@@ -80,7 +80,7 @@
 		else if (key === 'z') bench.undo();
 		else if (key === 'y') bench.redo();
 		else if (key === 'enter') void bench.rehearse();
-		else if (key === '.') bench.player.halt();
+		else if (key === '.') bench.halt();
 		else return;
 		event.preventDefault();
 	}
@@ -118,7 +118,9 @@
 			<div class="floor-pane">
 				<Floor {bench} onleg={jumpTo} />
 				<div class="news" role="status" aria-label={t('outcome.label')} data-testid="outcome">
-					{#if bench.outcome}
+					{#if bench.rehearsing && bench.rehearsing.seconds > 0}
+						<p class="outcome">{t('outcome.rehearsing', bench.rehearsing)}</p>
+					{:else if bench.outcome}
 						<p class="outcome {bench.outcome.kind}">
 							{bench.outcome.text}
 							{#if bench.hasChanged}<span class="changed">{t('outcome.changed')}</span>{/if}

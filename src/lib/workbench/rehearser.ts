@@ -1,42 +1,69 @@
-/** Rehearses in workers, which are started on first need. */
-import { wrap, type Remote } from 'comlink';
+/**
+ * Rehearses in workers, which are started on first need. A worker hears nothing while it works, so
+ * what is not wanted any more is stopped by ending the worker.
+ */
+import { proxy, wrap, type Remote } from 'comlink';
 import type { Attempt } from '$core/simulation/attempt';
 import type { Rehearsal } from '$core/simulation/simulate';
 import type { RehearsalService } from '$workers/rehearse';
 
+type Progress = (seconds: number) => void;
+
+class Rehearser {
+	private worker: Worker | undefined;
+	private service: Remote<RehearsalService> | undefined;
+	/** Answers the rehearsal in progress that it was stopped. */
+	private giveUp: ((answer: null) => void) | undefined;
+
+	/** Starts the worker ahead of the first rehearsal. */
+	warmUp(): Remote<RehearsalService> {
+		this.worker ??= new Worker(new URL('../../workers/rehearse.ts', import.meta.url), {
+			type: 'module'
+		});
+		return (this.service ??= wrap<RehearsalService>(this.worker));
+	}
+
+	/** In place of the one in progress. @returns null when it was stopped */
+	async rehearse(rehearsal: Rehearsal, onProgress?: Progress): Promise<Attempt | null> {
+		this.stop();
+		const stopped = new Promise<null>((answer) => (this.giveUp = answer));
+		const { giveUp } = this;
+		const service = this.warmUp();
+		try {
+			const attempt = service.rehearse(rehearsal, onProgress && proxy(onProgress));
+			return await Promise.race([attempt as Promise<Attempt>, stopped]);
+		} finally {
+			if (this.giveUp === giveUp) this.giveUp = undefined;
+		}
+	}
+
+	/** Ends what is in progress, at once. */
+	stop(): void {
+		if (!this.giveUp) return;
+		this.giveUp(null);
+		this.giveUp = undefined;
+		this.worker?.terminate();
+		this.worker = undefined;
+		this.service = undefined;
+	}
+}
+
 /** What a person asks for does not wait behind what the checks ask for. */
-type Purpose = 'person' | 'checks';
-const services = new Map<Purpose, Remote<RehearsalService>>();
+const forPerson = new Rehearser();
+const forChecks = new Rehearser();
 
-function serviceFor(purpose: Purpose): Remote<RehearsalService> {
-	const known = services.get(purpose);
-	if (known) return known;
-	const worker = new Worker(new URL('../../workers/rehearse.ts', import.meta.url), {
-		type: 'module'
-	});
-	const service = wrap<RehearsalService>(worker);
-	services.set(purpose, service);
-	return service;
+export const rehearse = (rehearsal: Rehearsal, onProgress?: Progress): Promise<Attempt | null> =>
+	forPerson.rehearse({ ...rehearsal, isWatched: true }, onProgress);
+
+/** A rehearsal that nobody watches; a newer one takes its place. */
+export const rehearseQuietly = (rehearsal: Rehearsal): Promise<Attempt | null> =>
+	forChecks.rehearse(rehearsal);
+
+export const warmUp = (): void => void forPerson.warmUp();
+export const stopRehearsing = (): void => forPerson.stop();
+
+/** The plan is closed. */
+export function stopAll(): void {
+	forPerson.stop();
+	forChecks.stop();
 }
-
-export const rehearse = (rehearsal: Rehearsal): Promise<Attempt> =>
-	serviceFor('person').rehearse({ ...rehearsal, isWatched: true }) as Promise<Attempt>;
-
-let newest = 0;
-let running: Promise<unknown> = Promise.resolve();
-
-/**
- * A rehearsal that nobody watches. One at a time; of those that wait, only the newest is done.
- * @returns null when a newer one took its place
- */
-export async function rehearseQuietly(rehearsal: Rehearsal): Promise<Attempt | null> {
-	const own = (newest += 1);
-	await running;
-	if (own !== newest) return null;
-	const attempt = serviceFor('checks').rehearse(rehearsal) as Promise<Attempt>;
-	running = attempt.catch(() => null);
-	return attempt;
-}
-
-/** Starts the worker ahead of the first rehearsal. */
-export const warmUp = (): void => void serviceFor('person');

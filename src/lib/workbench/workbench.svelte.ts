@@ -16,7 +16,7 @@ import { request } from '$lib/saving/send';
 import { Player } from '$lib/timeline/player.svelte';
 import { Editing } from '$lib/trail/editing.svelte';
 import { useRobotOf } from '$lib/values/format';
-import { rehearse, rehearseQuietly } from './rehearser';
+import { rehearse, rehearseQuietly, stopAll, stopRehearsing } from './rehearser';
 
 export interface CourseChoice {
 	readonly id: string;
@@ -53,6 +53,10 @@ export class Workbench {
 	previous = $state.raw<Attempt | null>(null);
 	problems = $state.raw<readonly Problem[]>([]);
 	failure = $state('');
+	/** A rehearsal is being worked out: how many seconds of it are there. */
+	rehearsing = $state.raw<{ readonly seconds: number } | null>(null);
+	/** How many there have been, so that an old one's progress is not taken for that of the newest. */
+	private rehearsals = 0;
 	/** The latest news for a screen reader, with a count so that the same words are said again. */
 	announcement = $state({ text: '', count: 0 });
 	/** The step to hold in view and under the keyboard. */
@@ -66,6 +70,7 @@ export class Workbench {
 
 	readonly plan = $derived(this.history.plan);
 	readonly robot = $derived(this.plan.robots[0]!);
+	readonly isRehearsing = $derived(this.rehearsing !== null);
 	readonly canUndo = $derived(this.history.done !== null);
 	readonly canRedo = $derived(this.history.undone !== null);
 	/** The one that is chosen; an open floor where it is gone, or not here yet. */
@@ -116,7 +121,9 @@ export class Workbench {
 			this.useBench(unsent.bench);
 			if (this.courseId !== before) await this.fetchCourse();
 		}
-		const [latest, earlier] = await Promise.all(this.seeds.map((seed) => this.again(seed)));
+		const [newer, older] = this.seeds;
+		const earlier = older && (await this.again(older));
+		const latest = newer && (await this.again(newer));
 		if (this.player.attempt) return;
 		this.previous = earlier ?? null;
 		this.player.show(latest ?? null, true);
@@ -126,9 +133,10 @@ export class Workbench {
 		this.rehearsedPlan = isSame ? this.plan : seed.plan;
 	}
 
+	/** @returns null when it cannot be had again, or the person has rehearsed anew meanwhile */
 	private async again({ courseId, ...seed }: AttemptSeed): Promise<Attempt | null> {
 		const { course } = this;
-		if (course === openFloor || courseId !== this.courseId) return null;
+		if (course === openFloor || courseId !== this.courseId || this.rehearsals > 0) return null;
 		return rehearse({ ...seed, course });
 	}
 
@@ -136,6 +144,7 @@ export class Workbench {
 		clearTimeout(this.checkTimer);
 		this.saver.dispose();
 		this.player.pause();
+		stopAll();
 	}
 
 	// --- changing the plan ---
@@ -292,6 +301,13 @@ export class Workbench {
 		this.player.play();
 	}
 
+	/** Stops what is being rehearsed, and what plays. */
+	halt(): void {
+		stopRehearsing();
+		this.player.halt();
+		this.announce(t('say.halted'));
+	}
+
 	private latest: Parameters<typeof rehearse>[0] | null = null;
 
 	/**
@@ -314,13 +330,19 @@ export class Workbench {
 	}
 
 	private async attempt(rehearsal: Parameters<typeof rehearse>[0]): Promise<Attempt | null> {
+		const id = (this.rehearsals += 1);
+		this.rehearsing = { seconds: 0 };
 		try {
-			const attempt = await rehearse(rehearsal);
+			const attempt = await rehearse(rehearsal, (seconds) => {
+				if (id === this.rehearsals) this.rehearsing = { seconds };
+			});
 			this.failure = '';
 			return attempt;
 		} catch (error) {
 			this.failure = t('bench.rehearsalFailed', { detail: (error as Error).message });
 			return null;
+		} finally {
+			if (id === this.rehearsals) this.rehearsing = null;
 		}
 	}
 }

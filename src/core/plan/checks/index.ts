@@ -11,6 +11,7 @@ import { checkAbilities } from './abilities';
 import { checkChains } from './chains';
 import { checkFlow } from './flow';
 import type { Context, Problem, Visited } from './problem';
+import { checkAtOnce } from './at-once';
 import { checkRehearsal } from './rehearsal';
 import { checkRoutines } from './routines';
 import { checkValues } from './values';
@@ -30,6 +31,7 @@ const checks = [
 	checkChains,
 	checkFlow,
 	checkRoutines,
+	checkAtOnce,
 	checkValues,
 	checkAbilities,
 	checkWheels,
@@ -41,7 +43,27 @@ export function checkPlan(plan: Plan, { kind, course, attempt }: Known = {}): Pr
 	const context: Context = { plan, robot, course, attempt, steps: visitAll(plan) };
 	const problems = checks.flatMap((check) => check(context));
 	const order = orderOf(plan);
-	return problems.toSorted((a, b) => (order.get(a.id) ?? -1) - (order.get(b.id) ?? -1));
+	const inOrder = problems.toSorted((a, b) => (order.get(a.id) ?? -1) - (order.get(b.id) ?? -1));
+	return summedUp(inOrder);
+}
+
+/** Problems of one kind that are said each on its own; what comes beyond is said in one line. */
+const maximumOfAKind = 100;
+
+function summedUp(problems: readonly Problem[]): Problem[] {
+	const counts = new Map<string, number>();
+	const said = problems.filter(({ sentence: { key } }) => {
+		const count = (counts.get(key) ?? 0) + 1;
+		counts.set(key, count);
+		return count <= maximumOfAKind;
+	});
+	const more = [...counts.values()]
+		.filter((count) => count > maximumOfAKind)
+		.map((count): Problem => {
+			const values = { count: count - maximumOfAKind };
+			return { place: 'document', id: '', sentence: { key: 'check.more', values } };
+		});
+	return [...said, ...more];
 }
 
 function visitAll(plan: Plan): Visited[] {

@@ -38,7 +38,7 @@ export function checkValues(context: Context): Problem[] {
 function checkStep(here: Place, scope: Scope, context: Context): Problem[] {
 	const slots = slotsOf(here.step, context);
 	return Object.entries(here.step.values).flatMap(([name, value]): Problem[] => {
-		const slot = slots[name];
+		const slot = Object.hasOwn(slots, name) ? slots[name] : undefined;
 		if (!slot) return [problemAt(here, 'noInput', { name }, { value: name })];
 		if (isWeak(slot, value)) return [problemAt(here, 'tooWeak', {}, { value: name })];
 		if (!isExpression(value)) return [];

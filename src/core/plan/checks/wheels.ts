@@ -41,12 +41,12 @@ export function checkWheels({ plan, steps }: Context): Problem[] {
 		.filter(isLit)
 		.map((chain) => ({ ...look(chain.steps), trigger: chain.trigger!.kind }))
 		.filter(({ driver }) => driver);
-	chains.forEach((one, index) => {
-		for (const other of chains.slice(index + 1)) {
-			// A chain that is over at once has let go of the wheels before another one can start.
-			const canMeet = one.trigger === other.trigger || one.isLong;
-			if (canMeet) problems.push(say(one.driver!, other.driver!));
-		}
+	chains.forEach((other, index) => {
+		// A chain that is over at once has let go of the wheels before another one can start.
+		const one = chains
+			.slice(0, index)
+			.find(({ trigger, isLong }) => trigger === other.trigger || isLong);
+		if (one) problems.push(say(one.driver!, other.driver!));
 	});
 	for (const { step } of steps) {
 		if (step.kind !== 'together') continue;

@@ -3,12 +3,18 @@ export class Lamp {
 	private colour = 0;
 	private period = 0;
 	private since = 0;
+	/** The colour that was given last, and its number. */
+	private given = '';
+	private full = 0;
 
 	/** @param colour `#rrggbb` @param period seconds of one blink, on and off; 0 for a steady light */
 	set(colour: string, brightness: number, period: number, time: number): void {
-		const channel = (from: number) =>
-			Math.round(Number.parseInt(colour.slice(from, from + 2), 16) * brightness);
-		this.colour = channel(1) * 0x10000 + channel(3) * 0x100 + channel(5);
+		if (colour !== this.given) {
+			this.given = colour;
+			this.full = Number.parseInt(colour.slice(1), 16);
+		}
+		const channel = (shift: number) => Math.round(((this.full >> shift) & 0xff) * brightness);
+		this.colour = channel(16) * 0x10000 + channel(8) * 0x100 + channel(0);
 		this.period = period;
 		this.since = time;
 	}

@@ -188,9 +188,9 @@ export class Skiff implements Robot, Firmware {
 	// --- lamps and sounds ---
 
 	setLamp(side: string, colour: string, brightness: number, period = 0): void {
-		for (const [name, lamp] of Object.entries(this.lamps)) {
-			if (side === 'both' || side === name) lamp.set(colour, brightness, period, this.time);
-		}
+		const { left, right } = this.lamps;
+		if (side !== 'right') left.set(colour, brightness, period, this.time);
+		if (side !== 'left') right.set(colour, brightness, period, this.time);
 	}
 	get leftLamp(): number {
 		return this.lamps.left.shownAt(this.time);
