@@ -38,3 +38,8 @@ export const maximumLogged = 2000;
 export const maximumTones = 20_000;
 /** Remarks about steps kept at most. */
 export const maximumNotes = 200;
+/**
+ * Pairs of things that may touch each other, on an average tick: a robot among fifty crates has some
+ * thirty. More, and the rehearsal would take minutes.
+ */
+export const contactsPerTick = 60;

@@ -27,6 +27,7 @@ import {
 	progressTicks,
 	tick,
 	tickRate,
+	contactsPerTick,
 	touchHold
 } from './settings';
 
@@ -76,6 +77,7 @@ class Simulation {
 	private readonly recorder: Recorder;
 	private readonly interpreter: Interpreter;
 	private readonly limitTicks: number;
+	private readonly limitWork: number;
 	private readonly touches: readonly number[];
 	private touched = 0;
 	private readonly isOnTable: boolean;
@@ -134,6 +136,7 @@ class Simulation {
 			limit: limit ?? defaultLimit
 		});
 		this.limitTicks = Math.round((limit ?? defaultLimit) * tickRate);
+		this.limitWork = Math.max(this.limitTicks, defaultLimit * tickRate) * contactsPerTick;
 		this.waitingPosts = course.lampPosts;
 		this.isOnTable = course.table !== null;
 		this.touches = (rehearsal.touches ?? []).toSorted((a, b) => a - b);
@@ -175,6 +178,7 @@ class Simulation {
 			this.runChains();
 			recorder.sample(this.tickNumber);
 			if (this.interpreter.budget.isUsedUp) return this.usedUp();
+			if (floor.work > this.limitWork) return this.crowded();
 			if (this.isOver()) return this.planOver();
 			if (robot.isStalled) return this.stalled();
 			if (this.tickNumber >= this.limitTicks) return this.outOfTime();
@@ -288,6 +292,11 @@ class Simulation {
 			millions: total / 1e6
 		};
 		return this.outcome('timeout', { key: 'outcome.usedUp', values });
+	}
+
+	private crowded(): Outcome {
+		const values = { seconds: round(this.time) };
+		return this.outcome('timeout', { key: 'outcome.crowded', values });
 	}
 
 	private outcome(kind: OutcomeKind, reason: Sentence): Outcome {

@@ -3,10 +3,11 @@
  * planck keeps shapes apart to within 0.005 of its units, so one of its units is 10 cm here: that is
  * 0.5 mm on the floor.
  */
-import { Polygon, Vec2, World, type Body } from 'planck';
+import { Polygon, Vec2, World, type Body, type Fixture } from 'planck';
 import type { Wall } from '../course/course';
 import type { Outline } from '../robots/robot';
 import { tick } from '../simulation/settings';
+import { Crowd, maximumNear, stuckCrates, withoutHidden } from './crowd';
 import type { StandingCrate } from './crates';
 import type { Pose } from './pose';
 import { cornersOf } from './walls';
@@ -23,6 +24,12 @@ const crateRest = 0.002;
 const velocityIterations = 8;
 const positionIterations = 3;
 
+/** What it takes to find that a pair does not touch, as a part of what it takes when it does. */
+const pairWork = 0.1;
+/** planck's categories: the robot, among everything. */
+const robotCategory = 2;
+const everything = 0xffff;
+
 export interface Shape {
 	readonly outline: Outline;
 	readonly mass: number;
@@ -30,11 +37,15 @@ export interface Shape {
 }
 
 export class Contact {
-	private readonly world = new World({ gravity: { x: 0, y: 0 }, allowSleep: false });
+	private readonly world: World;
 	private readonly body: Body;
+	private readonly ground: Body;
 	private readonly velocity = new Vec2();
 
 	private readonly crates: readonly { readonly crate: StandingCrate; readonly body: Body }[];
+	private readonly walls: readonly Fixture[];
+	/** For a course of so many walls that too many may be near at once. */
+	private readonly crowd: Crowd | null;
 
 	/** After `move`: what was touched, and the speeds that were left (m/s, rad/s). */
 	touching: 'wall' | 'crate' | null = null;
@@ -43,21 +54,42 @@ export class Contact {
 	velocityX = 0;
 	velocityY = 0;
 	turning = 0;
+	/** Pairs of things that touched each other, summed up over all ticks: what planck's time grows with. */
+	work = 0;
 
-	constructor(walls: readonly Wall[], crates: readonly StandingCrate[], shape: Shape) {
-		const ground = this.world.createBody();
-		for (const wall of walls) {
-			ground.createFixture({
+	constructor(
+		walls: readonly Wall[],
+		crates: readonly StandingCrate[],
+		private readonly shape: Shape
+	) {
+		const isCrowded = walls.length > maximumNear;
+		// What planck does to keep things that are faster than they are large apart is needless here, and
+		// takes minutes in a crowd.
+		const continuousPhysics = !isCrowded;
+		this.world = new World({ gravity: { x: 0, y: 0 }, allowSleep: false, continuousPhysics });
+		this.ground = this.world.createBody();
+		const seen = isCrowded ? withoutHidden(walls) : walls;
+		this.walls = seen.map((wall) =>
+			this.ground.createFixture({
 				shape: new Polygon(cornersOf(wall).map(toPlanck)),
 				friction: wallFriction
-			});
-		}
+			})
+		);
+		const radius = Math.max(...shape.outline.map(([x, y]) => Math.hypot(x, y)));
+		this.crowd = seen.length > maximumNear ? new Crowd(seen, radius) : null;
+		const stuck = stuckCrates(seen, crates);
 		this.crates = crates.map((crate) => {
 			const body = this.bodyOf(crate.corners, crate.mass, crate.inertia);
+			if (stuck.has(crate)) body.setStatic();
 			body.setTransform(new Vec2(crate.pose.x * scale, crate.pose.y * scale), crate.pose.heading);
 			return { crate, body };
 		});
 		this.body = this.bodyOf(shape.outline, shape.mass, shape.inertia);
+		this.body.getFixtureList()!.setFilterData({
+			categoryBits: robotCategory,
+			groupIndex: 0,
+			maskBits: everything
+		});
 	}
 
 	private bodyOf(outline: Outline, mass: number, inertia: number): Body {
@@ -79,9 +111,12 @@ export class Contact {
 		this.body.setLinearVelocity(this.velocity);
 		this.body.setAngularVelocity(turning);
 		for (const { crate, body } of this.crates) slowDown(body, crate);
+		if (this.crowd) this.lookAtNearest(pose);
 		this.world.step(tick, velocityIterations, positionIterations);
 		this.isAnyCrateMoving = false;
 		for (const { crate, body } of this.crates) this.follow(crate, body);
+
+		this.countWork();
 
 		const position = this.body.getPosition();
 		pose.x = position.x / scale;
@@ -94,9 +129,39 @@ export class Contact {
 		this.touching = null;
 		for (let edge = this.body.getContactList(); edge; edge = edge.next ?? null) {
 			if (!edge.contact.isTouching()) continue;
-			if (edge.other?.isStatic()) this.touching = 'wall';
+			if (edge.other === this.ground) this.touching = 'wall';
 			else this.touching ??= 'crate';
 		}
+	}
+
+	/** The robot passes through walls that are not looked at; there are nearer ones before it. */
+	private lookAtNearest(pose: Pose): void {
+		const cos = Math.cos(pose.heading);
+		const sin = Math.sin(pose.heading);
+		const outline = this.shape.outline.map(
+			([ahead, left]) =>
+				[pose.x + ahead * cos - left * sin, pose.y + ahead * sin + left * cos] as const
+		);
+		const nearest = this.crowd!.choose(outline, pose);
+		if (!nearest) return;
+		this.walls.forEach((wall, index) => {
+			const isNear = nearest.has(index);
+			if ((wall.getFilterMaskBits() & robotCategory) === (isNear ? robotCategory : 0)) return;
+			wall.setFilterData({
+				categoryBits: wall.getFilterCategoryBits(),
+				groupIndex: 0,
+				maskBits: isNear ? everything : everything & ~robotCategory
+			});
+		});
+	}
+
+	/** Few pairs are near each other in any but a crowded course. */
+	private countWork(): void {
+		const pairs = this.world.getContactCount();
+		if (pairs <= maximumNear) return;
+		this.work += pairs * pairWork;
+		for (let contact = this.world.getContactList(); contact; contact = contact.getNext())
+			if (contact.isTouching()) this.work += 1;
 	}
 
 	private follow(crate: StandingCrate, body: Body): void {

@@ -34,6 +34,11 @@ export class Floor {
 		this.radius = Math.max(...robot.outline.map(([x, y]) => Math.hypot(x, y)));
 	}
 
+	/** Pairs of things that touched each other, summed up over all ticks. */
+	get work(): number {
+		return this.contact?.work ?? 0;
+	}
+
 	/** Moves the robot on for one tick and lets its sensors know. */
 	move(): void {
 		const { robot, pose } = this;
