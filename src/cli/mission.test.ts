@@ -6,12 +6,23 @@ import { describe, expect, it } from 'vitest';
 import index from '../../samples/index.json';
 import { writeDocument } from '../core/document';
 import { go, planOf, repeat } from '../core/testing/sample';
+import { BadInput, mission as command } from './mission';
 
 const folder = mkdtempSync(join(tmpdir(), 'lantern-step-cli-'));
 const sample = (kind: 'plans' | 'courses', file: string) => `samples/${kind}/${file}.json`;
 
+/** The command without a process of its own; `ran` below has one. */
 function mission(...words: string[]) {
-	const run = spawnSync('npx', ['tsx', 'src/cli/mission.ts', ...words], { encoding: 'utf8' });
+	try {
+		return { code: 0, output: command(words), errors: [] };
+	} catch (error) {
+		if (!(error instanceof BadInput)) throw error;
+		return { code: 2, output: '', errors: error.message.split('\n') };
+	}
+}
+
+function ran(...words: string[]) {
+	const run = spawnSync('npx', ['tsx', 'src/cli/main.ts', ...words], { encoding: 'utf8' });
 	const errors = run.stderr.split('\n').filter((line) => line && !line.startsWith('npm warn'));
 	return { code: run.status, output: run.stdout, errors };
 }
@@ -63,7 +74,7 @@ describe('bad input', () => {
 	const good = writeDocument(planOf([go(0.3)]));
 	const deep = Array.from({ length: 40 }).reduce((body: unknown) => [repeat(2, body as never)], []);
 	const cases: [string, string, RegExp][] = [
-		['truncated', good.slice(0, 120), /Line \d+, column \d+: the text is cut off/],
+		['truncated', good.slice(0, 120), /Line \d+, column \d+: the text ends here/],
 		['version', good.replace('"version": 1', '"version": 2'), /version: version 1 was expected/],
 		['unknown step', good.replace('"go"', '"leap"'), /chains\[0\]\.steps\[0\]\.kind: one of go, /],
 		[
@@ -81,7 +92,7 @@ describe('bad input', () => {
 		[
 			'expression',
 			good.replace('0.3', '{ "expression": 7 }'),
-			/chains\[0\]\.steps\[0\]\.values\.distance\.expression: string was expected/
+			/chains\[0\]\.steps\[0\]\.values\.distance\.expression: a text was expected/
 		],
 		['deep', writeDocument(planOf(deep as never)), /nested more than 32 levels deep/],
 		['large', `"${'x'.repeat(10 << 20)}"`, /larger than 2,097,152 bytes/],
@@ -102,7 +113,17 @@ describe('bad input', () => {
 		expect(errors[0]).toMatch(sentence);
 	});
 
+	it('ends the process with exit 2 and one line, and what ran with exit 0', () => {
+		const bad = ran('check', '--plan', file('bad.json', '{'));
+		expect(bad).toMatchObject({ code: 2, output: '' });
+		expect(bad.errors).toEqual([expect.stringContaining('bad.json: Line 1, column 2')]);
+		const fine = ran('check', '--plan', sample('plans', 'first-lamp'));
+		expect(fine).toEqual({ code: 0, output: '{\n  "problems": []\n}\n', errors: [] });
+	});
+
 	it('in the options is named, too', () => {
+		expect(mission('run', '--plan', folder).errors[0]).toMatch(/a file was expected/);
+		expect(mission('fl\ny').errors).toHaveLength(1);
 		expect(mission('run', '--plan', 'nowhere.json').errors[0]).toMatch(/nowhere\.json: .*ENOENT/);
 		expect(mission('fly')).toMatchObject({ code: 2 });
 		const words = [

@@ -21,8 +21,8 @@ const usage = `Usage:
       [--touches SECONDS,SECONDS...]
   mission check --plan FILE [--course FILE] [--kind NAME]`;
 
-/** Bad input: one line on standard error, exit 2. */
-class BadInput extends Error {}
+/** Bad input: one line that names the place and what was expected. */
+export class BadInput extends Error {}
 
 const text = { type: 'string' } as const;
 const options = {
@@ -39,16 +39,19 @@ const options = {
 };
 type Options = Partial<Record<Exclude<keyof typeof options, 'help'>, string>>;
 
-function main(words: string[]): void {
+/** @returns what is to be printed @throws BadInput */
+export function mission(words: string[]): string {
 	const { command, help, values } = readCommand(words);
-	if (help) return console.log(usage);
-	if (command === 'run') run(values);
-	else if (command === 'check') check(values);
-	else
-		throw new BadInput(
-			`"run" or "check" was expected, but this is "${command ?? ''}". See mission --help.`
-		);
+	if (help) return usage;
+	if (command === 'run') return run(values);
+	if (command === 'check') return check(values);
+	throw new BadInput(
+		`"run" or "check" was expected, but this is "${clean(command ?? '')}". See mission --help.`
+	);
 }
+
+/** What was typed, as far as a line can show it. */
+const clean = (text: string): string => text.replace(/[\p{Cc}\p{Zl}\p{Zp}]+/gu, ' ').slice(0, 80);
 
 function readCommand(words: string[]): {
 	command: string | undefined;
@@ -58,16 +61,16 @@ function readCommand(words: string[]): {
 	try {
 		const { positionals, values } = parseArgs({ args: words, options, allowPositionals: true });
 		if (positionals.length > 1)
-			throw new BadInput(`"${positionals[1]}" was not expected. See mission --help.`);
+			throw new BadInput(`"${clean(positionals[1]!)}" was not expected. See mission --help.`);
 		const { help, ...rest } = values;
 		return { command: positionals[0], help: help === true, values: rest };
 	} catch (error) {
 		if (error instanceof BadInput) throw error;
-		throw new BadInput(`${(error as Error).message.split('\n')[0]} See mission --help.`);
+		throw new BadInput(`${clean((error as Error).message)} See mission --help.`);
 	}
 }
 
-function run(values: Options): void {
+function run(values: Options): string {
 	const plan = load(values, 'plan', planSchema, planFormat);
 	const course = load(values, 'course', courseSchema, courseFormat);
 	const attempt = simulate({
@@ -80,19 +83,19 @@ function run(values: Options): void {
 		touches: readTouches(values.touches)
 	});
 	if (values.trace) write(values.trace, traceCsv(attempt.trace));
-	console.log(JSON.stringify(reportOf(attempt, say), null, 2));
+	return JSON.stringify(reportOf(attempt, say), null, 2);
 }
 
-function check(values: Options): void {
+/** With a course the plan is rehearsed, too: some problems only show then. */
+function check(values: Options): string {
 	const plan = load(values, 'plan', planSchema, planFormat);
 	const course = values.course ? load(values, 'course', courseSchema, courseFormat) : undefined;
-	const kind = chooseRobot(values)?.kind;
-	const problems = checkPlan(plan, { kind, course }).map(({ place, id, sentence }) => ({
-		place,
-		id,
-		problem: say(sentence)
-	}));
-	console.log(JSON.stringify({ problems }, null, 2));
+	const robot = chooseRobot(values);
+	const attempt = course && simulate({ plan, course, robot, variation: 'classroom', seed: 1 });
+	const problems = checkPlan(plan, { kind: robot?.kind, course, attempt }).map(
+		({ place, id, sentence }) => ({ place, id, problem: say(sentence) })
+	);
+	return JSON.stringify({ problems }, null, 2);
 }
 
 function load<T>(
@@ -104,21 +107,25 @@ function load<T>(
 	const file = values[name];
 	if (!file) throw new BadInput(`--${name} FILE was expected. See mission --help.`);
 	const read: Result<T> = readDocument(readText(file), schema, format);
-	if (!read.ok) throw new BadInput(`${file}: ${say(read.failure)}`);
+	if (!read.ok) throw new BadInput(`${clean(file)}: ${say(read.failure)}`);
 	return read.value;
 }
 
 function readText(file: string): string {
 	try {
-		const { size } = statSync(file);
+		const stat = statSync(file);
+		if (!stat.isFile()) throw new BadInput(`${clean(file)}: a file was expected.`);
+		const { size } = stat;
 		if (size > maximumBytes) {
 			const sentence = { key: 'document.tooLarge', values: { bytes: size, maximum: maximumBytes } };
-			throw new BadInput(`${file}: ${say(sentence)}`);
+			throw new BadInput(`${clean(file)}: ${say(sentence)}`);
 		}
 		return readFileSync(file, 'utf8');
 	} catch (error) {
 		if (error instanceof BadInput) throw error;
-		throw new BadInput(`${file}: a file that can be read was expected (${reasonOf(error)}).`);
+		throw new BadInput(
+			`${clean(file)}: a file that can be read was expected (${reasonOf(error)}).`
+		);
 	}
 }
 
@@ -126,12 +133,12 @@ function write(file: string, content: string): void {
 	try {
 		writeFileSync(file, content);
 	} catch (error) {
-		throw new BadInput(`${file}: a place to write to was expected (${reasonOf(error)}).`);
+		throw new BadInput(`${clean(file)}: a place to write to was expected (${reasonOf(error)}).`);
 	}
 }
 
 const reasonOf = (error: unknown): string =>
-	(error as NodeJS.ErrnoException).code ?? (error as Error).message;
+	(error as NodeJS.ErrnoException).code ?? clean((error as Error).message);
 
 function chooseRobot(values: Options) {
 	if (values.robot && values.kind) throw new BadInput('--robot or --kind was expected, not both.');
@@ -140,7 +147,9 @@ function chooseRobot(values: Options) {
 	const found = robotKinds.find((robot) => robot.kind === values.kind);
 	if (!found) {
 		const known = robotKinds.map((robot) => robot.kind).join(', ');
-		throw new BadInput(`--kind: one of ${known} was expected, but this is "${values.kind}".`);
+		throw new BadInput(
+			`--kind: one of ${known} was expected, but this is "${clean(values.kind)}".`
+		);
 	}
 	return robotDocument(found.kind, found.sampleName);
 }
@@ -149,7 +158,7 @@ function chooseVariation(word = 'classroom'): Variation {
 	const found = variations.find((variation) => variation === word);
 	if (found) return found;
 	throw new BadInput(
-		`--variation: one of ${variations.join(', ')} was expected, but this is "${word}".`
+		`--variation: one of ${variations.join(', ')} was expected, but this is "${clean(word)}".`
 	);
 }
 
@@ -159,7 +168,7 @@ function readTouches(words = ''): number[] {
 	const wrong = times.find((word) => !/^\d+(\.\d+)?$/.test(word.trim()));
 	if (wrong === undefined && times.length <= maximumTouches) return times.map(Number);
 	throw new BadInput(
-		`--touches: up to ${maximumTouches} times in seconds with commas between them were expected, but this is "${words}".`
+		`--touches: up to ${maximumTouches} times in seconds with commas between them were expected, but this is "${clean(words)}".`
 	);
 }
 
@@ -174,14 +183,6 @@ function wholeNumber(
 	const number = /^\d+$/.test(word) ? Number(word) : NaN;
 	if (number >= minimum && number <= maximum) return number;
 	throw new BadInput(
-		`--${name}: a whole number from ${minimum} to ${maximum} was expected, but this is "${word}".`
+		`--${name}: a whole number from ${minimum} to ${maximum} was expected, but this is "${clean(word)}".`
 	);
-}
-
-try {
-	main(process.argv.slice(2));
-} catch (error) {
-	if (!(error instanceof BadInput)) throw error;
-	console.error(`mission: ${error.message}`);
-	process.exitCode = 2;
 }

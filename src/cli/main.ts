@@ -1,0 +1,10 @@
+/** The command: exit 0 when it ran, 2 for bad input with one line on standard error. */
+import { BadInput, mission } from './mission';
+
+try {
+	console.log(mission(process.argv.slice(2)));
+} catch (error) {
+	if (!(error instanceof BadInput)) throw error;
+	console.error(`mission: ${error.message}`);
+	process.exitCode = 2;
+}
