@@ -20,6 +20,9 @@ const connectionsCheckingInterval = 2000;
 /** Bytes: a plan, and the two last attempts with theirs. */
 process.env.BODY_SIZE_LIMIT ??= '8M';
 
+/** Each query makes an error in case it fails; the first frames of it tell all there is to tell. */
+Error.stackTraceLimit = 4;
+
 const { values } = parseArgs({
 	options: {
 		port: { type: 'string', default: '4173' },
@@ -43,7 +46,18 @@ const guarded = guard({
 });
 const compress = compression({ threshold: 1024 });
 
+/**
+ * What was answered without being read to its end is let go, or the next request on the same
+ * connection would wait behind it.
+ */
+function letGo(request) {
+	if (request.complete) return;
+	request.removeAllListeners('data');
+	request.resume();
+}
+
 function answer(request, response) {
+	response.once('finish', () => letGo(request));
 	guarded(request, response, () => compress(request, response, () => handler(request, response)));
 }
 

@@ -113,7 +113,10 @@ function parseWith<T>(schema: z.ZodType<T>, value: unknown): Result<T> {
 	return parsed.success ? success(parsed.data) : sayIssue(parsed.error.issues[0], value);
 }
 
-/** The first thing wrong with the shape that no schema should have to see: depth and names. */
+/**
+ * The first thing wrong with the shape that no schema should have to see: depth and names.
+ * @param path where it is; the same list on the way in and out
+ */
 function checkShape(
 	value: unknown,
 	maximum: number,
@@ -121,11 +124,15 @@ function checkShape(
 ): Result<never> | undefined {
 	if (typeof value !== 'object' || value === null) return undefined;
 	if (path.length >= maximum) return problem('tooDeep', path.slice(0, 6), { maximum });
-	for (const name of Object.keys(value)) {
-		const part = Array.isArray(value) ? Number(name) : name;
+	const isList = Array.isArray(value);
+	for (const name in value) {
 		if (forbiddenNames.has(name)) return problem('forbiddenName', path, { name });
-		const inner = checkShape((value as Record<string, unknown>)[name], maximum, [...path, part]);
-		if (inner) return inner;
+		const inner = (value as Record<string, unknown>)[name];
+		if (typeof inner !== 'object') continue;
+		path.push(isList ? Number(name) : name);
+		const fault = checkShape(inner, maximum, path);
+		if (fault) return fault;
+		path.pop();
 	}
 	return undefined;
 }

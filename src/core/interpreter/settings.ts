@@ -12,6 +12,8 @@ export const stepsPerRun = 15e6;
 export const secondsOfRun = 120;
 /** Pieces of expressions that cost as much as a step. */
 export const nodesPerStep = 4;
+/** Steps that the start of a branch at the same time costs as much as. */
+export const stepsPerThread = 25;
 /** Items of a list that are copied for the cost of a step. */
 export const itemsPerStep = 50;
 

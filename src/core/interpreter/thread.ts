@@ -14,7 +14,7 @@ import { withinRange, workOut } from './computed';
 import type { Instruction, Program } from './program';
 import type { Budget } from './budget';
 import type { Rounds, Running } from './running';
-import { maximumCalls, maximumThreads } from './settings';
+import { maximumCalls, maximumThreads, stepsPerThread } from './settings';
 
 /** Told what happens. @template Begun what it remembers of a step until that ends */
 export interface Observer<Begun = unknown> {
@@ -112,7 +112,7 @@ export class Thread implements Running, Environment {
 				if (frame.isLoop) this.nextRound(frame);
 				else this.pop();
 			}
-			if (this.isOver || this.wait || this.isYielding) break;
+			if (this.isOver || this.wait || this.isYielding || budget.isUsedUp) break;
 		}
 		const loop = left > 0 ? undefined : this.stack.find(({ isLoop }) => isLoop)?.owner;
 		budget.spend(cost, loop ?? this.current ?? this.top?.owner ?? null);
@@ -268,6 +268,7 @@ export class Thread implements Running, Environment {
 			this.note('note.tooManyAtOnce', { maximum: maximumThreads });
 			return undefined;
 		}
+		this.spend(body.length * stepsPerThread);
 		const sides = body.map((side) => new Thread(side.body, shared, inputs, calls));
 		this.sides = sides;
 		const isOver = (time: number): boolean => {

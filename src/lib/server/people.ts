@@ -25,8 +25,9 @@ export async function listPeople(limit: number): Promise<Person[]> {
 
 export async function findPerson(id: string | undefined): Promise<Person | null> {
 	if (!id) return null;
-	const { people } = await database();
-	return people.findByPk(id, { attributes: ['id', 'name'], raw: true });
+	const { statements } = await database();
+	const [row] = await statements.select<Person>('SELECT id, name FROM people WHERE id = ?', [id]);
+	return row ?? null;
 }
 
 /** The person with this name, made if there is none yet; one statement, however many come at once. */

@@ -8,9 +8,11 @@
 import { chmodSync, closeSync, mkdirSync, openSync, readdirSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { Sequelize } from 'sequelize';
+import type { Database as Connection } from 'sqlite3';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { migrations } from './migrations';
 import { defineModels } from './models';
+import { Statements } from './statements';
 
 const fileName = 'lantern-step.sqlite';
 
@@ -35,8 +37,16 @@ export async function openDatabase(folder = dataFolder()) {
 		logger: undefined
 	});
 	await inOneGo(sequelize, () => umzug.up());
-	return { sequelize, ...defineModels(sequelize) };
+	return {
+		sequelize,
+		statements: new Statements(await connectionOf(sequelize)),
+		...defineModels(sequelize)
+	};
 }
+
+/** The one connection that Sequelize has, too. */
+const connectionOf = (sequelize: Sequelize): Promise<Connection> =>
+	sequelize.connectionManager.getConnection({ type: 'write' }) as Promise<Connection>;
 
 export type Database = Awaited<ReturnType<typeof openDatabase>>;
 
@@ -70,6 +80,10 @@ export async function inOneGo<T>(sequelize: Sequelize, work: () => Promise<T>): 
 	}
 }
 
+/** A moment as the tables hold it. */
+export const stamp = (moment = new Date()): string =>
+	moment.toISOString().replace('T', ' ').replace('Z', ' +00:00');
+
 let opened: Promise<Database> | undefined;
 
 /** The one database of this process, opened and migrated on first use. */
@@ -79,5 +93,6 @@ export const database = (): Promise<Database> => (opened ??= openDatabase());
 export async function closeDatabase(): Promise<void> {
 	const closing = await opened;
 	opened = undefined;
+	await closing?.statements.finalize();
 	await closing?.sequelize.close();
 }

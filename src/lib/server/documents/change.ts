@@ -5,7 +5,7 @@ import { t } from '$lib/i18n';
 import { database } from '../database/database';
 import type { DocumentRow } from '../database/models';
 import { columnsOf, contentOf, renamed, shorten } from './content';
-import { full, maximumDocuments, nextSave } from './save';
+import { full, maximumDocuments, overwrite } from './save';
 
 /** `null` stands for: there is no such document. */
 type Changed = Promise<Result<void> | null>;
@@ -28,11 +28,14 @@ export async function changeContent(
 		if (!row) return null;
 		const next = columns(row);
 		if (!next.ok) return next;
-		const [changed] = await documents.update(
-			{ ...next.value, ...nextSave(row, { saveId: randomUUID(), unanswered: [] }, person) },
-			{ where: { id, revision: row.revision } }
-		);
-		if (changed === 1) return success(undefined);
+		const save = {
+			id,
+			revision: row.revision,
+			kind: row.kind,
+			saveId: randomUUID(),
+			unanswered: []
+		};
+		if (await overwrite(save, next.value, person)) return success(undefined);
 	}
 }
 

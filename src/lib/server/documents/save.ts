@@ -6,10 +6,11 @@
  * was faster, and the row is looked at anew.
  */
 import { randomUUID } from 'node:crypto';
+import { checkSize } from '$core/document';
 import { failure, success, type Result } from '$core/sentence';
 import { t } from '$lib/i18n';
-import type { Save, Saved } from '$lib/saving/protocol';
-import { database } from '../database/database';
+import type { Bench, DocumentKind, Save, Saved } from '$lib/saving/protocol';
+import { database, stamp } from '../database/database';
 import type { DocumentRow } from '../database/models';
 import { columnsOf, readBench, renamed, shorten } from './content';
 
@@ -17,18 +18,27 @@ import { columnsOf, readBench, renamed, shorten } from './content';
 export const maximumDocuments = 20_000;
 /** Earlier saves that a document remembers, so that a late repetition of one is recognised. */
 const rememberedSaves = 40;
+const rememberedLetters = 2000;
 
 export async function saveDocument(
 	id: string,
 	save: Save,
 	person: string | null
 ): Promise<Result<Saved>> {
-	const { documents } = await database();
+	const columns = columnsFor(save);
+	const size = checkSize(columns.content);
+	if (!size.ok) return size;
+	// Nearly every save goes on from what the server holds: then one statement is all there is to do.
+	const { baseRevision } = save;
+	const next = { ...save, id, kind: save.work.kind };
+	if (baseRevision > 0 && (await overwrite({ ...next, revision: baseRevision }, columns, person)))
+		return success({ revision: baseRevision + 1, kept: null });
 	for (;;) {
-		const row = await documents.findByPk(id);
+		const [row] = await find([id]);
 		if (!row) {
 			const created = await create(id, save, person, person);
 			if (!created.ok) return created;
+			if (created.value) return success({ revision: 1, kept: null });
 			continue;
 		}
 		if (row.kind !== save.work.kind) return failure(`save.otherKind.${row.kind}`);
@@ -36,15 +46,29 @@ export async function saveDocument(
 		if (known) return success({ revision: known, kept: null });
 		const isOurs = row.revision === save.baseRevision || save.unanswered.includes(row.saveId);
 		if (!isOurs) return keepSecondVersion(row, save, person);
-		await overwrite(row, save, person);
+		if (await overwrite({ ...next, revision: row.revision }, columns, person))
+			return success({ revision: row.revision + 1, kept: null });
 	}
 }
+
+/** Of a document, all that a save has to look at. */
+type Held = Pick<
+	DocumentRow,
+	'id' | 'kind' | 'ownerId' | 'name' | 'revision' | 'saveId' | 'earlierSaves'
+>;
+
+const find = async (ids: readonly string[]): Promise<Held[]> =>
+	(await database()).statements.select<Held>(
+		'SELECT id, kind, ownerId, name, revision, saveId, earlierSaves FROM documents ' +
+			`WHERE id IN (${ids.map(() => '?').join()})`,
+		ids
+	);
 
 /** Behind the id of a save that never came itself, but is contained in the one before it. */
 const contained = '~';
 
 /** The revision that holds a save; undefined when none does, or has long ago. */
-function revisionOf(row: DocumentRow, saveId: string): number | undefined {
+function revisionOf(row: Held, saveId: string): number | undefined {
 	let revision = row.revision + 1;
 	for (const entry of [row.saveId, ...row.earlierSaves.split(' ')]) {
 		if (!entry.endsWith(contained)) revision -= 1;
@@ -53,66 +77,75 @@ function revisionOf(row: DocumentRow, saveId: string): number | undefined {
 	return undefined;
 }
 
-/** What is remembered of the saves before this one: late repetitions must not count as new. */
-const remembered = (earlier: readonly string[], unanswered: readonly string[]): string =>
-	[...unanswered.slice(-rememberedSaves / 2).map((id) => id + contained), ...earlier]
-		.slice(0, rememberedSaves)
-		.join(' ');
+/** Saves that this one contains, though they never came themselves: a late one must not count as new. */
+const containedIn = ({ unanswered }: Pick<Save, 'unanswered'>): string =>
+	unanswered
+		.slice(-rememberedSaves)
+		.map((id) => `${id}${contained} `)
+		.join('');
 
 const columnsFor = (save: Save) => ({
 	...columnsOf(save.work),
 	...(save.bench ? { bench: JSON.stringify(save.bench) } : {})
 });
 
-/** What a row says of its saves once it has one more. */
-export const nextSave = (
-	row: DocumentRow,
-	{ saveId, unanswered }: Pick<Save, 'saveId' | 'unanswered'>,
-	person: string | null
-) => ({
-	revision: row.revision + 1,
-	saveId,
-	earlierSaves: remembered([row.saveId, ...row.earlierSaves.split(' ')], unanswered),
-	savedBy: person
-});
-
-/** Makes a document, unless one of this id was made in the same moment. */
+/** @returns whether it made a document, or one of this id was made in the same moment */
 async function create(
 	id: string,
 	save: Save,
 	owner: string | null,
 	person: string | null
-): Promise<Result<void>> {
-	const { documents } = await database();
-	if ((await documents.count()) >= maximumDocuments) return full();
-	await documents.bulkCreate(
-		[
-			{
-				id,
-				kind: save.work.kind,
-				ownerId: owner,
-				bench: null,
-				...columnsFor(save),
-				revision: 1,
-				saveId: save.saveId,
-				earlierSaves: remembered([], save.unanswered),
-				savedBy: person
-			}
-		],
-		{ ignoreDuplicates: true }
+): Promise<Result<boolean>> {
+	const now = stamp();
+	const columns = {
+		...columnsFor(save),
+		id,
+		kind: save.work.kind,
+		ownerId: owner,
+		revision: 1,
+		saveId: save.saveId,
+		earlierSaves: containedIn(save),
+		savedBy: person,
+		createdAt: now,
+		updatedAt: now
+	};
+	const names = Object.keys(columns);
+	const { documents, statements } = await database();
+	const made = await statements.change(
+		`INSERT OR IGNORE INTO documents (${names.join()})
+			SELECT ${names.map(() => '?').join()}
+			WHERE (SELECT count(*) FROM documents) < ${maximumDocuments}`,
+		Object.values(columns)
 	);
-	return success(undefined);
+	if (made === 0 && (await documents.count()) >= maximumDocuments) return full();
+	return success(made === 1);
 }
 
 export const full = (): Result<never> => failure('save.full', { maximum: maximumDocuments });
 
-/** Only while it is still the same revision in the moment of writing. */
-async function overwrite(row: DocumentRow, save: Save, person: string | null): Promise<void> {
-	const { documents } = await database();
-	await documents.update(
-		{ ...columnsFor(save), ...nextSave(row, save, person), deletedAt: null },
-		{ where: { id: row.id, revision: row.revision } }
+/** Which save writes, and over which revision of which document. */
+interface Overwrite extends Pick<Save, 'saveId' | 'unanswered'> {
+	readonly id: string;
+	readonly kind: DocumentKind;
+	readonly revision: number;
+}
+
+/** @returns whether it was still that revision, and that kind, in the moment of writing */
+export async function overwrite(
+	{ id, kind, revision, saveId, unanswered }: Overwrite,
+	columns: object,
+	person: string | null
+): Promise<boolean> {
+	const written = { ...columns, savedBy: person, updatedAt: stamp() };
+	const names = Object.keys(written).map((name, index) => `${name} = ?${index + 6}`);
+	const { statements } = await database();
+	const changed = await statements.change(
+		`UPDATE documents SET ${names.join()}, revision = revision + 1, saveId = ?4, deletedAt = NULL,
+			earlierSaves = substr(?5 || saveId || ' ' || earlierSaves, 1, ${rememberedLetters})
+			WHERE id = ?1 AND kind = ?2 AND revision = ?3`,
+		[id, kind, revision, saveId, containedIn({ unanswered }), ...Object.values(written)]
 	);
+	return changed === 1;
 }
 
 /**
@@ -120,15 +153,14 @@ async function overwrite(row: DocumentRow, save: Save, person: string | null): P
  * with a save whose answer was lost, as long as nobody else has saved there.
  */
 async function keepSecondVersion(
-	row: DocumentRow,
+	row: Held,
 	save: Save,
 	person: string | null
 ): Promise<Result<Saved>> {
-	const { documents } = await database();
 	const sent = [save.saveId, ...save.unanswered];
 	let id = save.saveId;
 	for (;;) {
-		const found = await documents.findAll({ where: { id: [id, ...save.unanswered] } });
+		const found = await find([id, ...save.unanswered]);
 		const known = found.find((each) => revisionOf(each, save.saveId));
 		if (known) {
 			const revision = revisionOf(known, save.saveId)!;
@@ -136,14 +168,24 @@ async function keepSecondVersion(
 		}
 		const ours = found.find((each) => each.kind === row.kind && sent.includes(each.saveId));
 		const name = ours?.name ?? t('save.secondVersion', { name: shorten(save.work.content.name) });
-		const bench = save.bench ?? readBench(row.bench) ?? undefined;
+		const bench = save.bench ?? (await benchOf(row.id));
 		const second = { ...save, work: renamed(save.work, name), bench };
-		if (ours) await overwrite(ours, second, person);
-		else {
+		if (ours) {
+			const columns = columnsFor(second);
+			if (!(await overwrite({ ...second, ...ours, saveId: save.saveId }, columns, person)))
+				continue;
+			return success({ revision: ours.revision + 1, kept: { id: ours.id, name } });
+		} else {
 			// An id that is taken by another document is nothing to stumble over.
 			if (found.some((each) => each.id === id)) id = randomUUID();
 			const created = await create(id, second, person ?? row.ownerId, person);
 			if (!created.ok) return created;
 		}
 	}
+}
+
+async function benchOf(id: string): Promise<Bench | undefined> {
+	const { documents } = await database();
+	const row = await documents.findByPk(id, { attributes: ['bench'] });
+	return readBench(row?.bench ?? null) ?? undefined;
 }

@@ -1,6 +1,5 @@
 import { error, json } from '@sveltejs/kit';
-import { checkSize } from '$core/document';
-import { say, t } from '$lib/i18n';
+import { t } from '$lib/i18n';
 import { changeSchema, saveSchema } from '$lib/saving/protocol';
 import { renameDocument, setDeleted } from '$lib/server/documents/change';
 import { textOf } from '$lib/server/documents/list';
@@ -25,8 +24,6 @@ export const GET: RequestHandler = async ({ params, url }) => {
 /** Saves a document; see $lib/server/documents/save for what a conflict does. */
 export const PUT: RequestHandler = async ({ params, request, locals }) => {
 	const save = await bodyOf(request, saveSchema);
-	const size = checkSize(JSON.stringify(save.work.content));
-	if (!size.ok) error(400, say(size.failure));
 	return json(answerOf(await saveDocument(params.id, save, locals.person?.id ?? null)));
 };
 

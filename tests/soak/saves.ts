@@ -1,0 +1,154 @@
+/** Saves over the network that can be recognised later: kills, three parties on one plan, a class. */
+import { randomUUID } from 'node:crypto';
+import { planOf, wait } from '../../src/core/testing/sample';
+import index from '../../samples/index.json';
+import { Server } from './server';
+
+interface Saved {
+	revision: number;
+	kept: { id: string; name: string } | null;
+}
+
+interface Row {
+	id: string;
+	name: string;
+}
+
+const saveOf = (mark: string, baseRevision: number, unanswered: string[] = []) => ({
+	work: {
+		kind: 'plan',
+		content: { ...planOf([wait(1)], 'Quay'), robots: [{ kind: 'skiff', name: mark }] }
+	},
+	baseRevision,
+	saveId: randomUUID(),
+	unanswered
+});
+type Save = ReturnType<typeof saveOf>;
+
+const put = async (server: Server, id: string, save: Save): Promise<Saved> => {
+	const { status, text } = await server.send('PUT', `/api/documents/${id}`, save);
+	if (status !== 200) throw new Error(`${status} ${text}`);
+	return JSON.parse(text) as Saved;
+};
+
+const listOf = async (server: Server): Promise<Row[]> =>
+	JSON.parse((await server.get('/api/documents?kind=plan')).text);
+
+async function markIn(server: Server, id: string): Promise<string> {
+	const { text } = await server.get(`/api/documents/${id}`);
+	return (JSON.parse(text) as { robots: { name: string }[] }).robots[0]!.name;
+}
+
+/**
+ * Four savers at once, each on a plan of its own, again and again; the server is killed at a random
+ * moment. A saver repeats what was not answered, as the app does.
+ */
+export async function killCycles(server: Server, cycles: number) {
+	let saves = 0;
+	let lost = 0;
+	let slowest = 0;
+	const savers = Array.from({ length: 4 }, () => ({
+		id: randomUUID() as string,
+		revision: 0,
+		count: 0,
+		unanswered: [] as string[],
+		acknowledged: 0
+	}));
+	for (let cycle = 0; cycle < cycles; cycle++) {
+		let isKilled = false;
+		const work = savers.map(async (saver) => {
+			while (!isKilled) {
+				saver.count += 1;
+				const save = saveOf(String(saver.count), saver.revision, saver.unanswered);
+				try {
+					const { revision, kept } = await put(server, saver.id, save);
+					if (kept) lost += 1;
+					saver.revision = revision;
+					saver.unanswered = [];
+					saver.acknowledged = saver.count;
+					saves += 1;
+				} catch (error) {
+					if (!isKilled) throw error;
+					saver.unanswered.push(save.saveId);
+				}
+			}
+		});
+		await new Promise((goOn) => setTimeout(goOn, 30 + Math.random() * 250));
+		isKilled = true;
+		await server.kill();
+		await Promise.all(work);
+		slowest = Math.max(slowest, await server.restart());
+		for (const { id, acknowledged } of savers) {
+			if (acknowledged === 0) continue;
+			if (Number(await markIn(server, id)) < acknowledged) lost += 1;
+		}
+	}
+	const second = (await listOf(server)).length - savers.length;
+	return {
+		cycles,
+		saves,
+		lost,
+		secondVersionsNobodyMade: second,
+		slowestRestartMs: Math.round(slowest)
+	};
+}
+
+/** First starts that are killed in the middle of migrating and of filling in the demo data. */
+export async function firstStarts(times: number) {
+	let broken = 0;
+	for (let i = 0; i < times; i++) {
+		const server = await Server.startAndKill(100 + Math.random() * 1400);
+		await server.restart();
+		if ((await listOf(server)).length !== index.plans.length) broken += 1;
+		await server.end();
+	}
+	return { firstStarts: times, broken };
+}
+
+/**
+ * A tablet whose answer is lost, somebody who opens the second version that came of it and saves
+ * there, and the tablet again; then the same save twice at once.
+ */
+export async function threeParties(server: Server, rounds: number) {
+	let lost = 0;
+	let surplus = 0;
+	for (let round = 0; round < rounds; round++) {
+		const id = randomUUID();
+		await put(server, id, saveOf('first', 0));
+		await put(server, id, saveOf('second', 1));
+		const before = (await listOf(server)).length;
+		const unheard = saveOf('tablet 1', 1);
+		const kept = (await put(server, id, unheard)).kept!;
+		await put(server, kept.id, saveOf('somebody else', 1));
+		const next = saveOf('tablet 2', 1, [unheard.saveId]);
+		const answers = await Promise.all([put(server, id, next), put(server, id, next)]);
+		if ((await markIn(server, kept.id)) !== 'somebody else') lost += 1;
+		const ids = new Set(answers.map((answer) => answer.kept?.id));
+		for (const each of ids) if ((await markIn(server, each!)) !== 'tablet 2') lost += 1;
+		surplus += (await listOf(server)).length - before - 2;
+		for (const each of [id, kept.id, ...ids]) {
+			await server.send('PATCH', `/api/documents/${each}`, { deleted: true });
+		}
+	}
+	return { rounds, lost, secondVersionsNobodyMade: surplus };
+}
+
+/** Thirty new names at once, each of whom then saves a first plan. */
+export async function classes(server: Server, times: number) {
+	let failures = 0;
+	for (let time = 0; time < times; time++) {
+		const taken = await Promise.all(
+			Array.from({ length: 30 }, (_, i) =>
+				server.send('POST', '/api/people', { name: `Learner ${time} ${i}` })
+			)
+		);
+		failures += taken.filter(({ status }) => status !== 200).length;
+		const saved = await Promise.all(
+			taken.map(() =>
+				server.send('PUT', `/api/documents/${randomUUID()}`, saveOf('mine', 0)).catch(() => null)
+			)
+		);
+		failures += saved.filter((answer) => answer?.status !== 200).length;
+	}
+	return { classes: times, failures };
+}
