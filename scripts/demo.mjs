@@ -10,6 +10,7 @@ import { fork } from 'node:child_process';
 import { existsSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
+import { execArgv } from '../server/options.mjs';
 import { installPackages, isFree, npmRun, root } from './prepare.mjs';
 
 const usage = 'Usage: npm run demo -- [--port N] [--fresh] [--share] [--name NAME ...]';
@@ -103,7 +104,7 @@ let earlyEnds = 0;
 
 function start(isFirst) {
 	const began = Date.now();
-	server = fork(join(root, 'server', 'serve.mjs'), words, { env });
+	server = fork(join(root, 'server', 'serve.mjs'), words, { env, execArgv });
 	server.once('message', ({ addresses }) => {
 		if (!isFirst) return;
 		console.log(`Lantern Step is at ${addresses[0]}  (data in ${data}; Ctrl C stops it)`);

@@ -1,11 +1,7 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { randomUUID } from 'node:crypto';
-import { mkdtempSync, readFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { go, planOf, wait } from '../src/core/testing/sample';
-import { isSaved, openPlan, save, stepsOf, tag } from './helpers';
+import { go, wait } from '../src/core/testing/sample';
+import { isSaved, openPlan, stepsOf, tag } from './helpers';
 
 test('two tabs on one plan: the second is told, and both versions are kept', async ({
 	page,
@@ -74,65 +70,6 @@ test('a save whose answer was lost is not taken for somebody else’s', async ({
 	await page.keyboard.press('Delete');
 	await isSaved(page);
 	await expect(page.getByRole('alert')).toHaveCount(0);
-});
-
-test('a killed server has lost nothing that it acknowledged', async () => {
-	test.setTimeout(120_000);
-	const port = 4301;
-	const folder = mkdtempSync(join(tmpdir(), 'lantern-step-kill-'));
-	const address = `http://localhost:${port}`;
-	const start = async (): Promise<ChildProcess> => {
-		const env = { ...process.env, PORT: String(port), LANTERN_DATA: folder, BODY_SIZE_LIMIT: '8M' };
-		const server = spawn(process.execPath, ['build'], { env, stdio: 'ignore' });
-		await expect
-			.poll(
-				() =>
-					fetch(address).then(
-						() => true,
-						() => false
-					),
-				{ timeout: 20_000 }
-			)
-			.toBe(true);
-		return server;
-	};
-	const put = (id: string, body: unknown) =>
-		fetch(`${address}/api/documents/${id}`, {
-			method: 'PUT',
-			headers: { 'content-type': 'application/json' },
-			body: JSON.stringify(body)
-		});
-
-	const acknowledged = new Map<string, number>();
-	for (let round = 0; round < 3; round++) {
-		const server = await start();
-		const streams = Array.from({ length: 4 }, async () => {
-			const id = randomUUID();
-			for (let revision = 0; ; revision++) {
-				const plan = planOf([go(0.3)], `Quay ${revision + 1}`);
-				const answer = await put(id, save(plan, revision)).catch(() => null);
-				if (!answer?.ok) return;
-				await answer.json().catch(() => null);
-				acknowledged.set(id, revision + 1);
-			}
-		});
-		await new Promise((wait) => setTimeout(wait, 1200));
-		server.kill('SIGKILL');
-		await Promise.all(streams);
-	}
-	const server = await start();
-	try {
-		expect(acknowledged.size).toBe(12);
-		for (const [id, count] of acknowledged) {
-			const page = await (await fetch(`${address}/plans/${id}/__data.json`)).text();
-			const kept = Math.max(
-				...Array.from(page.matchAll(/"Quay (\d+)"/g), (match) => Number(match[1]))
-			);
-			expect(kept).toBeGreaterThanOrEqual(count);
-		}
-	} finally {
-		server.kill('SIGKILL');
-	}
 });
 
 test('a plan is saved to a file and opened from it; bad files change nothing', async ({ page }) => {

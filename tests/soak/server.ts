@@ -3,6 +3,7 @@ import { fork, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { execArgv } from '../../server/options.mjs';
 import { freePort } from '../ports';
 
 const entry = join(import.meta.dirname, '..', '..', 'server', 'serve.mjs');
@@ -20,19 +21,20 @@ export class Server {
 
 	private constructor(
 		readonly folder: string,
-		private readonly isDemo: boolean
+		private readonly isDemo: boolean,
+		private readonly words: readonly string[]
 	) {}
 
-	/** @param isDemo fills the demo data */
-	static async start(isDemo = false): Promise<Server> {
-		const server = new Server(mkdtempSync(join(tmpdir(), 'lantern-step-soak-')), isDemo);
+	/** @param isDemo fills the demo data @param words more words on its command line */
+	static async start(isDemo = false, words: readonly string[] = []): Promise<Server> {
+		const server = new Server(mkdtempSync(join(tmpdir(), 'lantern-step-soak-')), isDemo, words);
 		await server.restart();
 		return server;
 	}
 
 	/** A first start with the demo data, killed after so many milliseconds. */
 	static async startAndKill(after: number): Promise<Server> {
-		const server = new Server(mkdtempSync(join(tmpdir(), 'lantern-step-soak-')), true);
+		const server = new Server(mkdtempSync(join(tmpdir(), 'lantern-step-soak-')), true, []);
 		server.launch(await freePort());
 		await new Promise((goOn) => setTimeout(goOn, after));
 		await server.kill();
@@ -43,9 +45,9 @@ export class Server {
 		const env: NodeJS.ProcessEnv = { ...process.env, LANTERN_DATA: this.folder };
 		if (this.isDemo) env.LANTERN_DEMO = '1';
 		else delete env.LANTERN_DEMO;
-		this.process = fork(entry, ['--port', String(port)], {
+		this.process = fork(entry, ['--port', String(port), ...this.words], {
 			env,
-			execArgv: [],
+			execArgv,
 			stdio: ['ignore', 'ignore', 'pipe', 'ipc']
 		});
 		this.process.stderr!.on('data', (data) => (this.errors += data));

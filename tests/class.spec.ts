@@ -1,0 +1,115 @@
+/** What a class meets: many plans, versions, deleted plans, an address without a certificate. */
+import { gzipSync } from 'node:zlib';
+import { chromium, expect, test, type Page } from '@playwright/test';
+import { go, planOf, wait } from '../src/core/testing/sample';
+import { isSaved, openPlan, save, stepsOf, tag } from './helpers';
+import { Server } from './soak/server';
+
+const article = (page: Page, name: string) =>
+	page.getByRole('article').filter({ hasText: name }).first();
+
+async function choose(page: Page, name: string, action: string) {
+	await page
+		.getByRole('button', { name: `More for ${name}`, exact: true })
+		.first()
+		.click();
+	await page.getByRole('menuitem', { name: action }).click();
+}
+
+test('an earlier version is looked at, and gone back to', async ({ page }) => {
+	await page.goto('/');
+	await page.getByRole('button', { name: 'Ode', exact: true }).click();
+	const id = await openPlan(page, [go(0.3), wait(2)]);
+	await page.getByLabel('Name of the plan').fill('Quay in two ways');
+	await page.keyboard.press('Enter');
+	await tag(page, /Step 1/).focus();
+	await page.keyboard.press('Delete');
+	await page.keyboard.press('Delete');
+	await isSaved(page);
+	expect(await stepsOf(page)).toEqual([]);
+
+	await page.goto('/');
+	await choose(page, 'Quay in two ways', 'Versions');
+	const dialog = page.getByRole('dialog');
+	await expect(dialog).toContainText('newest hundred');
+	const goBack = dialog.getByRole('button', { name: 'Go back to this one' });
+	await expect(goBack).toBeDisabled();
+	await dialog
+		.getByRole('button', { name: /2 steps/ })
+		.last()
+		.click();
+	await expect(page.getByTestId('version-look')).toContainText('Go forward 30 cm');
+	await goBack.click();
+	await expect(page.getByText('is again as it was then')).toBeVisible();
+	await page.goto(`/plans/${id}`);
+	await expect(tag(page, /Step 1/)).toBeVisible();
+	expect(await stepsOf(page)).toHaveLength(2);
+});
+
+test('what was deleted of late is brought back from its own list', async ({ page }) => {
+	await page.goto('/');
+	await choose(page, 'Along the reeds', 'Delete');
+	await expect(page.getByText('It can be brought back for thirty days')).toBeVisible();
+	await page.reload();
+	await expect(article(page, 'Along the reeds')).toHaveCount(0);
+	await page.getByRole('button', { name: 'Deleted of late' }).click();
+	await page.getByRole('button', { name: 'Bring back Along the reeds' }).click();
+	await expect(article(page, 'Along the reeds')).toBeVisible();
+	await expect(page.getByText('Nothing was deleted in the last thirty days')).toBeVisible();
+});
+
+test('a thousand plans: a small page at once, all of them when they are sought', async ({
+	page
+}) => {
+	test.setTimeout(180_000);
+	const server = await Server.start(true);
+	try {
+		for (let i = 0; i < 1000; i++) {
+			const plan = planOf([wait(1)], `Lamp ${i}`);
+			await server.send('PUT', `/api/documents/lamp-${i}`, save(plan));
+		}
+		const { text } = await server.get('/');
+		const size = gzipSync(text).length;
+		console.log(`Home with 1,013 plans: ${Math.round(size / 1024)} kB compressed`);
+		expect(size).toBeLessThan(60 * 1024);
+		await page.goto(server.address);
+		await page.getByRole('button', { name: 'Show more' }).first().click();
+		await expect(page.getByRole('article')).toHaveCount(140 + 9);
+		await page.getByLabel('Find by name or owner').fill('Lamp 7');
+		await expect(page.getByRole('article')).toHaveCount(111);
+		await page.getByLabel('Find by name or owner').fill('Lamp 777');
+		await expect(page.getByRole('article')).toHaveCount(1);
+	} finally {
+		await server.end();
+	}
+});
+
+test('without a certificate, 25 edits and "All plans" again and again make no second version', async () => {
+	test.setTimeout(180_000);
+	const server = await Server.start(true, ['--name', 'harbour.test']);
+	const { port } = new URL(server.address);
+	const browser = await chromium.launch({
+		executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+		args: ['--no-sandbox', '--host-resolver-rules=MAP harbour.test 127.0.0.1']
+	});
+	try {
+		const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+		await page.goto(`http://harbour.test:${port}/`);
+		expect(await page.evaluate(() => 'locks' in navigator)).toBe(false);
+		for (let round = 0; round < 4; round++) {
+			await page.getByRole('link', { name: 'Carry the first lamp', exact: true }).click();
+			await tag(page, /Step 1:/).focus();
+			for (let edit = 0; edit < 25; edit++) await page.keyboard.press('d');
+			await page.getByRole('link', { name: 'All plans' }).click();
+			await expect(article(page, 'Carry the first lamp')).toBeVisible();
+		}
+		await page.waitForTimeout(1500);
+		const { text } = await server.get('/api/documents?kind=plan');
+		const names = (JSON.parse(text) as { name: string }[]).map(({ name }) => name);
+		expect(names.filter((name) => name.includes('Carry the first lamp'))).toHaveLength(1);
+		expect(names).toHaveLength(13);
+	} finally {
+		await browser.close();
+		await server.end();
+	}
+});

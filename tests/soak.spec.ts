@@ -1,0 +1,53 @@
+/** The short form of `npm run soak`: see tests/soak/main.ts for what each part does. */
+import { expect, test } from '@playwright/test';
+import { halfSent, hostileFiles, hostileRequests } from './soak/hostile';
+import { classes, firstStarts, killCycles, threeParties } from './soak/saves';
+import { Server } from './soak/server';
+
+test.describe.configure({ timeout: 180_000 });
+
+async function withServer<T>(isDemo: boolean, work: (server: Server) => Promise<T>): Promise<T> {
+	const server = await Server.start(isDemo);
+	try {
+		return await work(server);
+	} finally {
+		await server.end();
+	}
+}
+
+test('a killed server has lost nothing that it acknowledged, and made nothing up', async () => {
+	const found = await withServer(false, (server) => killCycles(server, 6));
+	expect(found).toMatchObject({ lost: 0, secondVersionsNobodyMade: 0 });
+	expect(found.saves).toBeGreaterThan(50);
+	expect(found.slowestRestartMs).toBeLessThan(6000);
+});
+
+test('a first start that is killed begins anew', async () => {
+	expect(await firstStarts(3)).toMatchObject({ broken: 0 });
+});
+
+test('three parties on one plan lose nothing', async () => {
+	const found = await withServer(false, (server) => threeParties(server, 10));
+	expect(found).toEqual({ rounds: 10, lost: 0, secondVersionsNobodyMade: 0 });
+});
+
+test('thirty new names at once, and thirty first plans', async () => {
+	const found = await withServer(false, (server) => classes(server, 3));
+	expect(found).toEqual({ classes: 3, failures: 0 });
+});
+
+test('hostile requests get a sentence or a quiet no', async () => {
+	const found = await withServer(true, (server) => hostileRequests(server, 800, 7));
+	expect(found).toMatchObject({ serverErrors: 0, stacks: 0, unclear: [], homeStillAnswers: true });
+	expect(found.slowestSeconds).toBeLessThan(20);
+});
+
+test('half-sent requests are let go', async () => {
+	expect(await withServer(false, (server) => halfSent(server, 100, 36))).toBe(0);
+});
+
+test('hostile files are refused in words, or rehearsed within their budget', () => {
+	const found = hostileFiles(120, 7);
+	expect(found).toMatchObject({ stacks: 0, unclear: [] });
+	expect(found.slowestSeconds).toBeLessThan(20);
+});
