@@ -1,6 +1,6 @@
 /** The short form of `npm run soak`: see tests/soak/main.ts for what each part does. */
 import { expect, test } from '@playwright/test';
-import { halfSent, hostileFiles, hostileRequests } from './soak/hostile';
+import { halfSent, hostileRequests } from './soak/requests';
 import { classes, firstStarts, killCycles, threeParties } from './soak/saves';
 import { Server } from './soak/server';
 
@@ -18,7 +18,7 @@ async function withServer<T>(isDemo: boolean, work: (server: Server) => Promise<
 test('a killed server has lost nothing that it acknowledged, and made nothing up', async () => {
 	const found = await withServer(false, (server) => killCycles(server, 6));
 	expect(found).toMatchObject({ lost: 0, secondVersionsNobodyMade: 0 });
-	expect(found.saves).toBeGreaterThan(50);
+	expect(found.saves).toBeGreaterThan(10);
 	expect(found.slowestRestartMs).toBeLessThan(6000);
 });
 
@@ -44,10 +44,4 @@ test('hostile requests get a sentence or a quiet no', async () => {
 
 test('half-sent requests are let go', async () => {
 	expect(await withServer(false, (server) => halfSent(server, 100, 36))).toBe(0);
-});
-
-test('hostile files are refused in words, or rehearsed within their budget', () => {
-	const found = hostileFiles(120, 7);
-	expect(found).toMatchObject({ stacks: 0, unclear: [] });
-	expect(found.slowestSeconds).toBeLessThan(20);
 });

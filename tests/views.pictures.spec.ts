@@ -23,6 +23,19 @@ test('home', async ({ page }) => {
 	await shot(page, 'home');
 });
 
+test('versions', async ({ page }) => {
+	await page.goto('/plans/first-lamp');
+	await page.locator('[aria-label^="Step 2:"]').focus();
+	await page.keyboard.press('Delete');
+	await expect(page.getByTestId('saved-state')).toHaveAttribute('data-state', 'saved');
+	await page.goto('/');
+	await page.getByRole('button', { name: 'More for Carry the first lamp', exact: true }).click();
+	await page.getByRole('menuitem', { name: 'Versions' }).click();
+	await page.getByRole('dialog').locator('.version').first().click();
+	await expect(page.getByTestId('version-look')).toContainText('Go forward');
+	await shot(page, 'versions');
+});
+
 /** The level and the shelf, as a person at this device has chosen them. */
 const prefer = (page: Page, choices: { level: string; isShelfPinned?: boolean }) =>
 	page.evaluate(

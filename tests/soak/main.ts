@@ -7,7 +7,8 @@
  * Each count is of one part; one that is 0 is left out. Prints a line of JSON for each part.
  */
 import { parseArgs } from 'node:util';
-import { halfSent, hostileFiles, hostileRequests } from './hostile';
+import { hostileFiles } from './files';
+import { halfSent, hostileRequests } from './requests';
 import { classes, firstStarts, killCycles, threeParties } from './saves';
 import { Server } from './server';
 
