@@ -41,19 +41,3 @@
 		</Dialog.Positioner>
 	</Portal>
 </Dialog>
-
-<style>
-	:global(.middle) {
-		position: fixed;
-		inset: 0;
-		z-index: 41;
-		display: grid;
-		place-items: center;
-		padding: 1rem;
-		background: oklch(0.15 0.03 258 / 0.5);
-	}
-	:global(.dialog) {
-		width: min(26rem, 100%);
-		padding: 1.25rem;
-	}
-</style>
