@@ -16,6 +16,9 @@ export const planFormat = 'lantern-step/plan';
 /** Steps within steps within steps: as deep as a file may go (document depth 32). */
 export const maximumNesting = 12;
 
+/** Values of one step, inputs of a routine among them: it has six, and there may be some from before. */
+const maximumValues = 30;
+
 export interface Step {
 	readonly id: string;
 	readonly kind: string;
@@ -117,6 +120,10 @@ export const planSchema: z.ZodType<Plan> = z
 			steps.forEach((step, index) => {
 				count += 1;
 				note(step.id, [...path, index, 'id']);
+				const inputs = Object.keys(step.values).length;
+				if (inputs > maximumValues) {
+					refuse('tooManyValues', [...path, index, 'values'], { maximum: maximumValues });
+				}
 				if (!mayHang(step.kind, holder)) {
 					const kind = { kind: step.kind, holder: holder ?? 'chain' };
 					refuse('notHere', [...path, index, 'kind'], kind);

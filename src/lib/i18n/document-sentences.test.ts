@@ -3,7 +3,7 @@ import { say } from './messages';
 import { courseFormat, courseSchema } from '../../core/course/course';
 import { readDocument, writeDocument } from '../../core/document';
 import { planFormat, planSchema } from '../../core/plan/plan';
-import { courseOf, go, planOf } from '../../core/testing/sample';
+import { courseOf, go, planOf, step } from '../../core/testing/sample';
 
 const good = writeDocument(planOf([go(0.3)]));
 const sentenceFor = (text: string, schema: typeof planSchema = planSchema): string => {
@@ -46,6 +46,14 @@ describe('a sentence about a document', () => {
 	it('passes over a byte order mark', () => {
 		expect(sentenceFor(`\ufeff${good}`)).toBe('fine');
 		expect(sentenceFor(`\ufeff{"a" 1}`)).toContain('Line 1, column 6');
+	});
+
+	it('refuses a call with ninety thousand inputs', () => {
+		const inputs = Object.fromEntries(Array.from({ length: 90_000 }, (_, i) => [`a${i}`, 1]));
+		const call = step('call', { routine: 'side', ...inputs });
+		expect(sentenceFor(JSON.stringify(planOf([call])))).toBe(
+			'chains[0].steps[0].values: at most 30 values were expected.'
+		);
 	});
 
 	it('says bounds that are not reached themselves as such', () => {
