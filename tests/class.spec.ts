@@ -1,20 +1,9 @@
 /** What a class meets: many plans, versions, deleted plans, an address without a certificate. */
 import { gzipSync } from 'node:zlib';
-import { chromium, expect, test, type Page } from '@playwright/test';
+import { chromium, expect, test } from '@playwright/test';
 import { go, planOf, wait } from '../src/core/testing/sample';
-import { isSaved, openPlan, save, stepsOf, tag } from './helpers';
+import { card, choose, isSaved, openPlan, save, stepsOf, tag } from './helpers';
 import { Server } from './soak/server';
-
-const article = (page: Page, name: string) =>
-	page.getByRole('article').filter({ hasText: name }).first();
-
-async function choose(page: Page, name: string, action: string) {
-	await page
-		.getByRole('button', { name: `More for ${name}`, exact: true })
-		.first()
-		.click();
-	await page.getByRole('menuitem', { name: action }).click();
-}
 
 test('an earlier version is looked at, and gone back to', async ({ page }) => {
 	await page.goto('/');
@@ -51,10 +40,10 @@ test('what was deleted of late is brought back from its own list', async ({ page
 	await choose(page, 'Along the reeds', 'Delete');
 	await expect(page.getByText('It can be brought back for thirty days')).toBeVisible();
 	await page.reload();
-	await expect(article(page, 'Along the reeds')).toHaveCount(0);
+	await expect(card(page, 'Along the reeds')).toHaveCount(0);
 	await page.getByRole('button', { name: 'Deleted of late' }).click();
 	await page.getByRole('button', { name: 'Bring back Along the reeds' }).click();
-	await expect(article(page, 'Along the reeds')).toBeVisible();
+	await expect(card(page, 'Along the reeds')).toBeVisible();
 	await expect(page.getByText('Nothing was deleted in the last thirty days')).toBeVisible();
 });
 
@@ -101,7 +90,7 @@ test('without a certificate, 200 edits and ten times "All plans" make no second 
 			await tag(page, /Step 1:/).focus();
 			for (let edit = 0; edit < 20; edit++) await page.keyboard.press('d');
 			await page.getByRole('link', { name: 'All plans' }).click();
-			await expect(article(page, 'Carry the first lamp')).toBeVisible();
+			await expect(card(page, 'Carry the first lamp')).toBeVisible();
 		}
 		await page.waitForTimeout(1500);
 		const { text } = await server.get('/api/documents?kind=plan');

@@ -49,3 +49,16 @@ export const isSaved = (page: Page) =>
 	expect(page.getByTestId('saved-state')).toHaveAttribute('data-state', 'saved');
 
 export const news = (page: Page) => page.getByTestId('announcement');
+
+/** The card of a plan or course on the home page. */
+export const card = (page: Page, name: string) =>
+	page.getByRole('article').filter({ hasText: name }).first();
+
+/** Something from the menu of a card. */
+export async function choose(page: Page, name: string, action: string): Promise<void> {
+	await page
+		.getByRole('button', { name: `More for ${name}`, exact: true })
+		.first()
+		.click();
+	await page.getByRole('menuitem', { name: action }).click();
+}

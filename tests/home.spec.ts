@@ -1,33 +1,22 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { go, repeat } from '../src/core/testing/sample';
-import { openPlan, tag } from './helpers';
-
-const plan = (page: Page, name: string) =>
-	page.getByRole('article').filter({ hasText: name }).first();
-
-async function choose(page: Page, name: string, action: string) {
-	await page
-		.getByRole('button', { name: `More for ${name}`, exact: true })
-		.first()
-		.click();
-	await page.getByRole('menuitem', { name: action }).click();
-}
+import { card, choose, openPlan, tag } from './helpers';
 
 test('plans are duplicated, renamed, deleted and brought back', async ({ page }) => {
 	await page.goto('/');
 	await page.getByRole('button', { name: 'Piet', exact: true }).click();
 	await choose(page, 'Net loft zigzag', 'Duplicate');
-	await expect(plan(page, 'Net loft zigzag (copy)')).toContainText('Piet');
+	await expect(card(page, 'Net loft zigzag (copy)')).toContainText('Piet');
 	await choose(page, 'Net loft zigzag (copy)', 'Rename');
 	await page.getByLabel('New name').fill('Net loft, my way');
 	await page.keyboard.press('Enter');
-	await expect(plan(page, 'Net loft, my way')).toBeVisible();
+	await expect(card(page, 'Net loft, my way')).toBeVisible();
 	await choose(page, 'Net loft, my way', 'Delete');
 	await expect(page.getByText('“Net loft, my way” was deleted.')).toBeVisible();
-	await expect(plan(page, 'Net loft, my way')).toHaveCount(0);
+	await expect(card(page, 'Net loft, my way')).toHaveCount(0);
 	await page.getByRole('button', { name: 'Undo' }).click();
-	await expect(plan(page, 'Net loft, my way')).toBeVisible();
+	await expect(card(page, 'Net loft, my way')).toBeVisible();
 	await page.getByLabel('Find by name or owner').fill('my way');
 	await expect(page.getByRole('article')).toHaveCount(1);
 });

@@ -334,7 +334,8 @@ export class Workbench {
 		this.rehearsing = { seconds: 0 };
 		try {
 			const attempt = await rehearse(rehearsal, (seconds) => {
-				if (id === this.rehearsals) this.rehearsing = { seconds };
+				// The last word of progress can come after the attempt itself.
+				if (id === this.rehearsals && this.rehearsing) this.rehearsing = { seconds };
 			});
 			this.failure = '';
 			return attempt;
