@@ -8,7 +8,7 @@ export const stepsPerTick = 200;
 /** Steps and rounds that all chains together may begin in one tick; they share it evenly. */
 export const stepsOfAllPerTick = 20_000;
 /** What a rehearsal of two minutes may cost, in steps; a longer one as much more as it is longer. */
-export const stepsPerRun = 15e6;
+export const stepsPerRun = 10e6;
 export const secondsOfRun = 120;
 /** Pieces of expressions that cost as much as a step. */
 export const nodesPerStep = 4;

@@ -2,6 +2,7 @@
 	/** A plan or a course in the list, with all that can be done with it. */
 	import { EllipsisVertical } from '@lucide/svelte';
 	import { Menu } from '@skeletonlabs/skeleton-svelte';
+	import { onMount } from 'svelte';
 	import { t } from '$lib/i18n';
 	import type { Listed } from '$lib/saving/protocol';
 	import CoursePicture from './CoursePicture.svelte';
@@ -32,6 +33,12 @@
 			: ['rename', 'duplicate', 'versions', 'saveFile', 'delete']
 	);
 	const owner = $derived(document.owner?.name ?? t('home.nobody'));
+	const more = $derived(t('home.more', { name: document.name }));
+	/** The menu is made in the browser: for the server it is more work than all the rest of the card. */
+	let isMounted = $state(false);
+	onMount(() => {
+		isMounted = true;
+	});
 </script>
 
 <article class="document">
@@ -56,20 +63,24 @@
 			<time datetime={document.updatedAt}>{showTime(document.updatedAt)}</time>
 		</p>
 	</div>
-	<Menu onSelect={({ value }) => onaction(value)} positioning={{ placement: 'bottom-end' }}>
-		<Menu.Trigger
-			class="button button-plain button-icon above"
-			aria-label={t('home.more', { name: document.name })}
-			><EllipsisVertical size={20} /></Menu.Trigger
+	{#if isMounted}
+		<Menu onSelect={({ value }) => onaction(value)} positioning={{ placement: 'bottom-end' }}>
+			<Menu.Trigger class="button button-plain button-icon above" aria-label={more}
+				><EllipsisVertical size={20} /></Menu.Trigger
+			>
+			<Menu.Positioner>
+				<Menu.Content class="panel menu">
+					{#each actions as action (action)}
+						<Menu.Item value={action} class="menu-item">{t(`home.${action}`)}</Menu.Item>
+					{/each}
+				</Menu.Content>
+			</Menu.Positioner>
+		</Menu>
+	{:else}
+		<button class="button button-plain button-icon above" aria-label={more}
+			><EllipsisVertical size={20} /></button
 		>
-		<Menu.Positioner>
-			<Menu.Content class="panel menu">
-				{#each actions as action (action)}
-					<Menu.Item value={action} class="menu-item">{t(`home.${action}`)}</Menu.Item>
-				{/each}
-			</Menu.Content>
-		</Menu.Positioner>
-	</Menu>
+	{/if}
 </article>
 
 <style>
