@@ -6,13 +6,13 @@
 	import { planFormat } from '$core/plan/plan';
 	import { say, t } from '$lib/i18n';
 	import { newId } from '$lib/saving/id';
-	import type { Bench, Content, DocumentKind, Listed, Version } from '$lib/saving/protocol';
+	import type { Bench, Content, DocumentKind, Listed, Page, Version } from '$lib/saving/protocol';
 	import { sendOrphans } from '$lib/saving/orphans';
 	import { Refused, request, sendSave } from '$lib/saving/send';
 	import ThemeChoice from '$lib/theme/ThemeChoice.svelte';
 	import { downloadText, readAnyFile } from '$lib/workbench/files';
 	import DeletedList from './DeletedList.svelte';
-	import { DocumentList, type Page } from './document-list.svelte';
+	import { DocumentList } from './document-list.svelte';
 	import DocumentCard from './DocumentCard.svelte';
 	import RenameDialog from './RenameDialog.svelte';
 	import { newCourse, newPlan } from './samples';

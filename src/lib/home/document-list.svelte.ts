@@ -3,13 +3,8 @@
  * wants to see more. Only so many are drawn that a page of a thousand answers at once.
  */
 import { fetchList } from '$lib/saving/lists';
-import type { DocumentKind, Listed } from '$lib/saving/protocol';
+import type { DocumentKind, Listed, Page } from '$lib/saving/protocol';
 import { shownAtFirst, shownMore } from './lists';
-
-export interface Page {
-	readonly rows: readonly Listed[];
-	readonly total: number;
-}
 
 export class DocumentList {
 	private whole = $state.raw<readonly Listed[] | null>(null);

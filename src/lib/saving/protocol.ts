@@ -92,6 +92,12 @@ export const listedSchema = z.strictObject({
 });
 export type Listed = z.infer<typeof listedSchema>;
 
+/** Some rows of a list, and how many there are in all. */
+export interface Page {
+	readonly rows: readonly Listed[];
+	readonly total: number;
+}
+
 /** An earlier content of a document. */
 export const versionSchema = z.strictObject({
 	id: z.int(),

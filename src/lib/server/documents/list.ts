@@ -1,7 +1,7 @@
 /** Lists of documents, without their contents, and one document opened. */
 import { Op } from 'sequelize';
 import { success, type Result } from '$core/sentence';
-import type { Bench, DocumentKind, Listed } from '$lib/saving/protocol';
+import type { Bench, DocumentKind, Listed, Page } from '$lib/saving/protocol';
 import { database } from '../database/database';
 import type { DocumentRow, PersonRow } from '../database/models';
 import { readBench, readContent, readSummary, type Contents } from './content';
@@ -10,12 +10,6 @@ type WithOwner = DocumentRow & { owner?: PersonRow | null };
 
 const ownerOf = ({ owner }: WithOwner): Listed['owner'] =>
 	owner?.id ? { id: owner.id, name: owner.name } : null;
-
-/** Some rows of a list, and how many there are in all. */
-export interface Page {
-	readonly rows: readonly Listed[];
-	readonly total: number;
-}
 
 interface Choice {
 	readonly isDeleted?: boolean;
