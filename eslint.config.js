@@ -7,7 +7,33 @@ import ts from 'typescript-eslint';
 import svelteConfig from './svelte.config.js';
 
 /** Packages that src/core may use: small, pure, no clock, no network. */
-const corePackages = ['zod', 'planck', 'pure-rand', 'jsep'];
+const corePackages = ['zod', 'pure-rand', 'jsep'];
+
+/** Functions that the language leaves to the engine. */
+const engineFunctions = [
+	...['sin', 'cos', 'tan', 'asin', 'acos', 'atan', 'atan2', 'sinh', 'cosh', 'tanh', 'hypot'],
+	...['exp', 'expm1', 'log', 'log1p', 'log2', 'log10', 'pow', 'cbrt']
+];
+
+const engineBits = 'Engines differ in its last bits: use src/core/exact.ts.';
+
+const importsOnly = (packages) => [
+	'error',
+	{
+		patterns: [
+			{
+				regex: `^(?!\\.{1,2}/|(${packages.join('|')})(/|$))`,
+				message: `src/core imports only itself and ${packages.join(', ')}.`
+			}
+		]
+	}
+];
+
+/** Folders of src/core, from the lowest up: each imports only what stands before it. */
+const layers = [
+	...['units', 'random', 'devices', 'expressions', 'steps', 'course', 'world', 'robots', 'plan'],
+	...['interpreter', 'simulation', 'checks', 'examples', 'testing']
+];
 
 /** Where arrows may not point: `from` may not be imported in `target`. */
 const borders = [
@@ -36,6 +62,14 @@ const borders = [
 	}
 ];
 
+const storeys = layers.flatMap((layer, index) =>
+	layers.slice(index + 1).map((higher) => ({
+		target: `./src/core/${layer}`,
+		from: `./src/core/${higher}`,
+		message: `core/${layer} stands below core/${higher}.`
+	}))
+);
+
 export default ts.config(
 	{ ignores: ['build/', '.svelte-kit/', 'node_modules/', 'data/', 'test-results/'] },
 	...ts.configs.recommended,
@@ -63,17 +97,8 @@ export default ts.config(
 		files: ['src/core/**/*.ts'],
 		ignores: ['**/*.test.ts'],
 		rules: {
-			'no-restricted-imports': [
-				'error',
-				{
-					patterns: [
-						{
-							regex: `^(?!\\.{1,2}/|(${corePackages.join('|')})(/|$))`,
-							message: `src/core imports only itself and ${corePackages.join(', ')}.`
-						}
-					]
-				}
-			],
+			'import-x/no-restricted-paths': ['error', { zones: [...borders, ...storeys] }],
+			'no-restricted-imports': importsOnly(corePackages),
 			'no-restricted-globals': [
 				'error',
 				'window',
@@ -87,12 +112,18 @@ export default ts.config(
 			'no-restricted-properties': [
 				'error',
 				{ object: 'Math', property: 'random', message: 'Use the seeded generator.' },
-				{ object: 'Date', property: 'now', message: 'Time is virtual in src/core.' }
+				{ object: 'Date', property: 'now', message: 'Time is virtual in src/core.' },
+				...engineFunctions.map((property) => ({ object: 'Math', property, message: engineBits }))
 			],
 			'no-restricted-syntax': [
 				'error',
-				{ selector: "NewExpression[callee.name='Date']", message: 'Time is virtual in src/core.' }
+				{ selector: "NewExpression[callee.name='Date']", message: 'Time is virtual in src/core.' },
+				{ selector: "BinaryExpression[operator='**']", message: engineBits }
 			]
 		}
+	},
+	{
+		files: ['src/core/world/planck/*.ts'],
+		rules: { 'no-restricted-imports': importsOnly(['planck']), 'no-restricted-properties': 'off' }
 	}
 );

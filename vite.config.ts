@@ -5,5 +5,5 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
 	plugins: [tailwindcss(), sveltekit()],
 	worker: { format: 'es' },
-	test: { include: ['src/**/*.test.ts'], testTimeout: 60_000 }
+	test: { include: ['src/**/*.test.ts', 'tests/**/*.test.ts'], testTimeout: 60_000 }
 });

@@ -11,11 +11,11 @@ import { readFileSync } from 'node:fs';
 import { Polygon, Vec2, World } from 'planck';
 import index from '../samples/index.json';
 import { courseSchema } from '../src/core/course/course';
-import { checkPlan } from '../src/core/plan/checks';
+import { checkPlan } from '../src/core/checks';
 import { planSchema } from '../src/core/plan/plan';
-import { skiff } from '../src/core/robots/skiff/skiff';
+import { skiff } from '../src/core/robots/skiff';
 import * as skiffSettings from '../src/core/robots/skiff/settings';
-import { tick } from '../src/core/simulation/settings';
+import { tick } from '../src/core/time';
 import { simulate } from '../src/core/simulation/simulate';
 import {
 	courseOf,

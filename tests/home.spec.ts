@@ -37,7 +37,16 @@ for (const colorScheme of ['light', 'dark'] as const) {
 		await expect(page.getByRole('menu')).toBeVisible();
 		expect(await violations(page)).toEqual([]);
 		await page.getByRole('menuitem', { name: 'Rename' }).click();
-		await expect(page.getByRole('dialog')).toBeVisible();
+		await expect(page.getByLabel('New name')).toBeFocused();
+		expect(await violations(page)).toEqual([]);
+		await page.keyboard.press('Escape');
+		// Far down a long page as well.
+		await page
+			.getByRole('button', { name: /^More for/ })
+			.last()
+			.click();
+		await page.getByRole('menuitem', { name: 'Rename' }).click();
+		await expect(page.getByLabel('New name')).toBeFocused();
 		expect(await violations(page)).toEqual([]);
 		await page.goto('/plans/gone');
 		await expect(page.getByRole('heading', { name: 'That did not work' })).toBeVisible();

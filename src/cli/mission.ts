@@ -3,13 +3,14 @@ import { readFileSync, statSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { courseFormat, courseSchema } from '../core/course/course';
 import { maximumBytes, readDocument } from '../core/document';
-import { checkPlan } from '../core/plan/checks';
+import { checkPlan } from '../core/checks';
 import { planFormat, planSchema } from '../core/plan/plan';
 import { robotKinds } from '../core/robots/kinds';
 import { robotDocument, robotFormat, robotSchema } from '../core/robots/robot-document';
 import { variations, type Variation } from '../core/robots/robot';
 import type { Result } from '../core/sentence';
 import { defaultLimit, maximumLimit, maximumTouches } from '../core/simulation/settings';
+import { robotKindOf } from '../core/robots/kinds';
 import { simulate } from '../core/simulation/simulate';
 import { traceCsv } from '../core/simulation/trace-csv';
 import { say } from '../lib/i18n/messages';
@@ -82,7 +83,8 @@ function run(values: Options): string {
 		limit: wholeNumber('limit', values.limit, defaultLimit, 1, maximumLimit),
 		touches: readTouches(values.touches)
 	});
-	if (values.trace) write(values.trace, traceCsv(attempt.trace));
+	if (values.trace)
+		write(values.trace, traceCsv(attempt.trace, robotKindOf(attempt.robot.kind).columns));
 	return JSON.stringify(reportOf(attempt, say), null, 2);
 }
 

@@ -1,6 +1,6 @@
 /** What the person at this device prefers: how much the shelf offers, and the units they read. */
 import { z } from 'zod';
-import { levels } from '$core/steps/definition';
+import { levels } from '$core/levels';
 
 const key = 'lantern-step.preferences';
 

@@ -24,7 +24,8 @@ const service = {
 	rehearse(request: unknown, onProgress?: (seconds: number) => void): Attempt {
 		const attempt = simulate(rehearsalSchema.parse(request) as Rehearsal, onProgress);
 		const { trace, sensed, unread } = attempt;
-		const columns = [trace, sensed, unread].flatMap((each): Float64Array[] => Object.values(each));
+		const { columns: own, ...pose } = trace;
+		const columns = [pose, own, sensed, unread].flatMap((each) => Object.values(each));
 		return transfer(
 			attempt,
 			columns.map((column) => column.buffer as ArrayBuffer)

@@ -1,9 +1,20 @@
 /** Plans and courses that every schema accepts, and that ask for as much as they can. */
 import type { Course } from '../../src/core/course/course';
-import type { Chain, Plan, Step } from '../../src/core/plan/plan';
-import { courseOf, planOf, repeat, step, trigger, wall } from '../../src/core/testing/sample';
+import type { Plan, Step } from '../../src/core/plan/plan';
+import {
+	call,
+	courseOf,
+	doubling,
+	planOf,
+	routine,
+	spin,
+	step,
+	together,
+	trigger,
+	wall,
+	withChains
+} from '../../src/core/testing/sample';
 
-const spin = (...body: Step[]): Step => repeat(1000, [repeat(1000, [repeat(1000, body)])]);
 const chains = (count: number, steps: () => Step[]): Plan => ({
 	...planOf([]),
 	chains: Array.from({ length: count }, (_, i) => ({
@@ -13,34 +24,13 @@ const chains = (count: number, steps: () => Step[]): Plan => ({
 	}))
 });
 const set = (expression: string): Step => step('set', { variable: 'n', value: { expression } });
-const call = (routine: string): Step => step('call', { routine });
-const sides = (...lists: Step[][]): Step =>
-	step(
-		'together',
-		{},
-		lists.map((list) => step('side', {}, list))
-	);
-const routine = (name: string, steps: Step[]): Chain => ({
-	id: name,
-	trigger: step('routine', { name, inputs: '' }),
-	steps
-});
-const doubling = Array.from({ length: 22 }, (_, i) =>
-	routine(`r${i}`, [sides([call(`r${i + 1}`)], [call(`r${i + 1}`)])])
-);
 const melody = { notes: Array.from({ length: 200 }, () => 'C4').join(' '), tempo: 100 };
 const long = Array.from({ length: 8 }, () => 'min(n,n,n,n,n,n,n,n)').join('+');
 
 const plans: readonly Plan[] = [
-	{
-		...planOf([call('r0')]),
-		chains: [...planOf([call('r0')]).chains, ...doubling, routine('r22', [])]
-	},
-	{
-		...planOf([call('a')]),
-		chains: [...planOf([call('a')]).chains, routine('a', [sides([call('a')], [call('a')])])]
-	},
-	planOf([sides(...Array.from({ length: 900 }, () => [spin(set('n + 1'))]))]),
+	withChains([call('r0')], ...doubling([])),
+	withChains([call('a')], routine('a', [together([call('a')], [call('a')])])),
+	planOf([together(...Array.from({ length: 900 }, () => [spin(set('n + 1'))]))]),
 	chains(200, () => [
 		step(
 			'forever',
@@ -52,14 +42,12 @@ const plans: readonly Plan[] = [
 	chains(100, () => [spin(step('melody', { ...melody, then: 'carryOn' }))]),
 	chains(100, () => [spin(step('log', { value: { expression: 'time' } }))]),
 	chains(200, () => Array.from({ length: 24 }, (_, i) => step('send', { message: `m${i}` }))),
-	{
-		...planOf([]),
-		chains: [
-			...chains(100, () => [spin(call('a'))]).chains,
-			routine('a', [call('b')]),
-			routine('b', [])
-		]
-	},
+	withChains(
+		[],
+		...chains(100, () => [spin(call('a'))]).chains,
+		routine('a', [call('b')]),
+		routine('b', [])
+	),
 	planOf([
 		step(
 			'call',

@@ -63,7 +63,8 @@ function mutate(document: unknown, place: number, way: number, value: unknown): 
 	const key = keys[way % Math.max(1, keys.length)];
 	if (key === undefined || way % 7 === 0) holder[nameFrom(value)] = value;
 	else if (way % 7 === 1) delete holder[key];
-	else if (way % 7 === 2 && Array.isArray(holder)) holder.push(...holder.slice(0, 200));
+	else if (way % 7 === 2 && Array.isArray(holder))
+		holder.push(...[...(holder as unknown[])].slice(0, 200));
 	else if (way % 7 === 3 && typeof holder[key] === 'number')
 		holder[key] = Number(holder[key]) * -1e3;
 	else holder[key] = value;

@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 import { identifierSchema, nameSchema } from '../document';
-import { floorColours, type FloorColour } from '../world/colours';
+import { floorColours, type FloorColour } from '../colours';
 
 export const courseFormat = 'lantern-step/course';
 

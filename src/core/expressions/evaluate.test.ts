@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { compileNode, isFixed, type Environment } from './evaluate';
 import { parse } from './expression';
-import type { Datum } from './types';
+import type { Datum } from '../types';
 
 const variables: Readonly<Record<string, Datum>> = { n: 7, text: 'quay', turns: [90, -45, 30] };
 const environment: Environment = {
 	read: (reading) => (reading === 'distanceAhead' ? 0.3 : NaN),
+	variable: () => undefined,
 	input: (index) => [4, 5][index],
 	chance: () => 0.5
 };

@@ -1,10 +1,13 @@
 /** Turns the tree of an expression into a function that gives its value while a plan runs. */
+import * as exact from '../exact';
 import type { Node, Operator } from './expression';
-import type { Datum } from './types';
-import { constants, functions, isReading, units, type Reading } from './vocabulary';
+import type { Datum } from '../types';
+import { constants, functions, isReading, units } from './vocabulary';
 
 export interface Environment {
-	read(reading: Reading): Datum;
+	read(reading: string): Datum;
+	/** By its number in the program; undefined until it is set. */
+	variable(index: number): Datum | undefined;
 	/** Of the routine that is running, by its place. */
 	input(index: number): Datum | undefined;
 	/** Uniform in [0, 1). */
@@ -35,7 +38,7 @@ const binary: Readonly<Record<Operator, (left: Evaluate, right: Evaluate) => Eva
 	'*': (left, right) => (e) => toNumber(left(e)) * toNumber(right(e)),
 	'/': (left, right) => (e) => toNumber(left(e)) / toNumber(right(e)),
 	mod: (left, right) => (e) => remainder(toNumber(left(e)), toNumber(right(e))),
-	'^': (left, right) => (e) => toNumber(left(e)) ** toNumber(right(e))
+	'^': (left, right) => (e) => exact.power(toNumber(left(e)), toNumber(right(e)))
 };
 
 /** Half a millionth: numbers nearer than this are called equal, since sums of decimals are not exact. */
@@ -55,7 +58,12 @@ export function compileNode(node: Node, find: Find = unknown): Evaluate {
 	return () => value;
 }
 
-export const nothing: Environment = { read: () => NaN, input: () => undefined, chance: () => 0 };
+export const nothing: Environment = {
+	read: () => NaN,
+	variable: () => undefined,
+	input: () => undefined,
+	chance: () => 0
+};
 
 /** Whether a tree gives the same value each time: no readings, variables or chance in it. */
 export function isFixed(node: Node): boolean {

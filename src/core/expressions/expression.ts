@@ -207,6 +207,23 @@ export function eachName(node: Node, visit: (name: string) => void): void {
 	}
 }
 
+/** The same tree with another name in place of one; texts and functions stay. */
+export function renamed(node: Node, before: string, after: string): Node {
+	const inside = (part: Node): Node => renamed(part, before, after);
+	switch (node.type) {
+		case 'name':
+			return node.name === before ? { ...node, name: after } : node;
+		case 'call':
+			return { ...node, inputs: node.inputs.map(inside) };
+		case 'unary':
+			return { ...node, of: inside(node.of) };
+		case 'binary':
+			return { ...node, left: inside(node.left), right: inside(node.right) };
+		default:
+			return node;
+	}
+}
+
 /** How many pieces a tree has. */
 export function countNodes(node: Node): number {
 	switch (node.type) {

@@ -1,7 +1,7 @@
 /** Finds the type of an expression, or says in one sentence where it makes no sense. */
 import { failure, success, type Result } from '../sentence';
 import type { Node, Operator } from './expression';
-import { combine, fits, hasSameUnit, isPlain, nameOfType, raise, types, type Type } from './types';
+import { combine, fits, hasSameUnit, isPlain, nameOfType, raise, types, type Type } from '../types';
 import { constants, functions, isReading, readings, units } from './vocabulary';
 
 /** The type of a variable or input, or undefined when there is none of this name. */
@@ -31,7 +31,7 @@ export function typeOf(node: Node, scope: Scope): Result<Type> {
 function typeOfName(name: string, scope: Scope): Result<Type> {
 	const own = scope(name);
 	if (own) return success(own);
-	if (isReading(name)) return success(readings[name]);
+	if (isReading(name)) return success(readings[name]!.type);
 	if (Object.hasOwn(units, name)) return success(units[name]!.type);
 	if (Object.hasOwn(constants, name)) return success(constants[name]!.type);
 	return failure('expression.unknownName', { name });

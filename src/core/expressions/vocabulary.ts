@@ -1,6 +1,9 @@
 /** The names that every expression knows: units, readings, constants, functions. */
-import { floorColours } from '../world/colours';
-import { types, type Datum, type NumberType, type Type } from './types';
+import * as exact from '../exact';
+import { floorColours } from '../colours';
+import type { ReadingDefinition } from '../devices/device';
+import { devices } from '../devices/list';
+import { types, type Datum, type NumberType, type Type } from '../types';
 
 /** Factor to the unit of documents, and what it measures. */
 export const units: Readonly<Record<string, { factor: number; type: NumberType }>> = {
@@ -17,29 +20,20 @@ export const units: Readonly<Record<string, { factor: number; type: NumberType }
 	hz: { factor: 1, type: types.frequency }
 };
 
-/** What a robot can sense, each with what it is a reading of. */
-export const readings = {
-	distanceAhead: types.length,
-	brightness: types.part,
-	floorColour: types.colour,
-	bumped: types.truth,
-	touched: types.truth,
-	edgeAhead: types.truth,
-	heading: types.angle,
-	travelled: types.length,
-	leftCount: types.angle,
-	rightCount: types.angle,
-	speed: types.speed,
-	tilt: types.angle,
-	battery: types.part,
-	light: types.part,
-	soundLevel: types.part,
-	time: types.duration,
-	cruise: types.part
-} as const satisfies Record<string, Type>;
-export type Reading = keyof typeof readings;
+/** What the interpreter itself knows. */
+export const ownReadings: Readonly<Record<string, ReadingDefinition>> = {
+	time: { type: types.duration, level: 'further' },
+	cruise: { type: types.part, level: 'full' }
+};
 
-export const isReading = (name: string): name is Reading => Object.hasOwn(readings, name);
+/** What robots of all kinds can sense, in the order in which it is offered. */
+export const readings: Readonly<Record<string, ReadingDefinition>> = Object.assign(
+	{},
+	...devices.map(({ readings }) => readings),
+	ownReadings
+);
+
+export const isReading = (name: string): boolean => Object.hasOwn(readings, name);
 
 export const constants: Readonly<Record<string, { value: Datum; type: Type }>> = {
 	pi: { value: Math.PI, type: types.plain },
@@ -67,12 +61,12 @@ const listFrom = (value: Datum | undefined): readonly Datum[] =>
 	Array.isArray(value) ? value : [];
 
 export const functions: Readonly<Record<string, FunctionDefinition>> = {
-	sin: { least: 1, most: 1, unit: 'ofAngle', apply: first((x) => Math.sin(x / degrees)) },
-	cos: { least: 1, most: 1, unit: 'ofAngle', apply: first((x) => Math.cos(x / degrees)) },
-	tan: { least: 1, most: 1, unit: 'ofAngle', apply: first((x) => Math.tan(x / degrees)) },
-	asin: { least: 1, most: 1, unit: 'angle', apply: first((x) => Math.asin(x) * degrees) },
-	acos: { least: 1, most: 1, unit: 'angle', apply: first((x) => Math.acos(x) * degrees) },
-	atan: { least: 1, most: 1, unit: 'angle', apply: first((x) => Math.atan(x) * degrees) },
+	sin: { least: 1, most: 1, unit: 'ofAngle', apply: first((x) => exact.sin(x / degrees)) },
+	cos: { least: 1, most: 1, unit: 'ofAngle', apply: first((x) => exact.cos(x / degrees)) },
+	tan: { least: 1, most: 1, unit: 'ofAngle', apply: first((x) => exact.tan(x / degrees)) },
+	asin: { least: 1, most: 1, unit: 'angle', apply: first((x) => exact.asin(x) * degrees) },
+	acos: { least: 1, most: 1, unit: 'angle', apply: first((x) => exact.acos(x) * degrees) },
+	atan: { least: 1, most: 1, unit: 'angle', apply: first((x) => exact.atan(x) * degrees) },
 	sqrt: { least: 1, most: 1, unit: 'root', apply: first(Math.sqrt) },
 	abs: { least: 1, most: 1, unit: 'same', apply: first(Math.abs) },
 	round: { least: 1, most: 1, unit: 'plain', apply: first(Math.round) },

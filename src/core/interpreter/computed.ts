@@ -1,10 +1,11 @@
 /** The expression of one value of a step, made ready to give what the step can use. */
 import { compileNode, type Environment, type Evaluate, type Find } from '../expressions/evaluate';
 import type { Node } from '../expressions/expression';
-import type { Datum } from '../expressions/types';
+import type { Datum } from '../types';
 import { typeOf, type Scope } from '../expressions/typing';
 import { units } from '../expressions/vocabulary';
 import type { Quantity, ValueDefinition } from '../steps/definition';
+import type { Budget } from './budget';
 
 export interface Computed {
 	readonly evaluate: Evaluate;
@@ -15,6 +16,24 @@ export interface Computed {
 	/** Range of a number. */
 	readonly minimum: number;
 	readonly maximum: number;
+}
+
+/** A question that is asked anew each time. */
+export interface Condition {
+	readonly evaluate: Evaluate;
+	/** In whole steps. */
+	readonly cost: number;
+}
+
+/** @returns undefined when there is no such condition */
+export function ask(
+	condition: Condition | undefined,
+	environment: Environment,
+	budget: Budget
+): Datum | undefined {
+	if (!condition) return undefined;
+	budget.left -= condition.cost;
+	return condition.evaluate(environment);
 }
 
 type Convert = (value: number) => number;

@@ -32,7 +32,8 @@ describe('chains in virtual time', () => {
 		const loose = { id: 'loose', trigger: null, steps: [tone(440, 1)] };
 		const plan = planOf([go(0.3)]);
 		const attempt = rehearse({ ...plan, chains: [...plan.chains, blinking, loose] });
-		const { time, leftLamp: colour, speed } = attempt.trace;
+		const { time, columns } = attempt.trace;
+		const [colour, speed] = [columns.leftLamp!, columns.speed!];
 		const changed = colour.findIndex((value) => value === 0x4aa8ff);
 		expect(time[changed]).toBeCloseTo(0.25, 5);
 		expect(speed[changed]).toBeGreaterThan(0.05);

@@ -3,15 +3,16 @@
  * at first, then every running chain goes on, in the order of the plan.
  */
 import type { Environment } from '../expressions/evaluate';
-import type { Datum } from '../expressions/types';
-import type { Reading } from '../expressions/vocabulary';
+import type { Datum } from '../types';
 import type { Watch } from '../steps/definition';
 import { Budget } from './budget';
-import type { Controls } from './controls';
-import { withinRange, workOut } from './computed';
+import type { Port } from '../devices/port';
+import { emptyCells } from './memory';
+import { ask, withinRange, workOut } from './computed';
 import type { Instruction, Program } from './program';
-import { Thread, type Observer, type Shared } from './thread';
-import type { Signals } from './triggers';
+import { initialCruise } from './settings';
+import { Thread, readingOf, type Observer, type Shared } from './thread';
+import type { Signals } from '../steps/signals';
 
 interface Chain {
 	readonly trigger: Instruction;
@@ -25,7 +26,7 @@ interface Chain {
 
 export interface Setting {
 	readonly program: Program;
-	readonly robot: Controls;
+	readonly port: Port;
 	readonly observer: Observer;
 	/** Uniform in [0, 1). */
 	readonly chance: () => number;
@@ -38,6 +39,7 @@ export class Interpreter {
 	private readonly shared: Shared;
 	/** When it is used up, the run has to end. */
 	readonly budget: Budget;
+	private time = 0;
 	private sent = new Set<string>();
 	private hasEnded = false;
 	/** Some chain can still start. */
@@ -47,14 +49,17 @@ export class Interpreter {
 	/** Something else than Run can start a chain. */
 	private readonly hasTriggers: boolean;
 
-	constructor({ program, robot, observer, chance, limit }: Setting) {
+	constructor({ program, port, observer, chance, limit }: Setting) {
 		this.budget = new Budget(limit, program.chains.length);
 		this.shared = {
 			program,
-			robot,
+			port,
+			cruise: initialCruise,
 			observer,
 			chance,
 			budget: this.budget,
+			cells: emptyCells(program.variables),
+			filled: [],
 			send: (message) => this.sent.add(message),
 			endAll: () => {
 				this.hasEnded = true;
@@ -63,7 +68,7 @@ export class Interpreter {
 		this.chains = program.chains.map(({ trigger, steps }) => ({
 			trigger,
 			steps,
-			watch: watchOf(trigger, this.shared),
+			watch: watchOf(trigger, this.shared, () => this.time),
 			thread: null,
 			hasFired: false,
 			isSpent: false
@@ -79,14 +84,14 @@ export class Interpreter {
 			signals.messages = this.sent;
 			this.sent = new Set();
 		}
+		this.time = signals.time;
 		if (this.canStart) this.start(signals);
-		this.budget.beginTick();
 		let running = 0;
 		for (const chain of this.chains) {
 			if (!chain.thread) continue;
 			chain.thread.tick(signals.time);
-			if (this.hasEnded) return this.end();
-			if (this.budget.isUsedUp) return;
+			if (this.hasEnded) return this.end(signals.time);
+			if (this.budget.left <= 0) return;
 			if (chain.thread.isOver) chain.thread = null;
 			else running += 1;
 		}
@@ -103,10 +108,15 @@ export class Interpreter {
 		this.canStart = this.chains.some(({ isSpent }) => !isSpent);
 	}
 
-	private end(): void {
-		for (const { thread } of this.chains) thread?.endChain();
+	private end(time: number): void {
+		for (const { thread } of this.chains) thread?.stop(time);
 		for (const chain of this.chains) chain.thread = null;
 		this.isIdle = true;
+	}
+
+	/** What a reading says now, for whoever writes it down. */
+	read(reading: string): Datum {
+		return readingOf(reading, this.time, this.shared);
 	}
 
 	/** A chain waits for something that a robot on its way could still meet. */
@@ -125,9 +135,10 @@ export class Interpreter {
 }
 
 /** A trigger's values are worked out anew whenever it looks at them. */
-function watchOf(trigger: Instruction, shared: Shared): Watch {
+function watchOf(trigger: Instruction, shared: Shared, now: () => number): Watch {
 	const environment: Environment = {
-		read: (reading: Reading) => shared.robot.read(reading),
+		read: (reading) => readingOf(reading, now(), shared),
+		variable: (index) => shared.cells[index]!.value,
 		input: () => undefined,
 		chance: shared.chance
 	};
@@ -140,6 +151,6 @@ function watchOf(trigger: Instruction, shared: Shared): Watch {
 		datum,
 		number: (name) => Number(datum(name)),
 		text: (name) => String(datum(name)),
-		truth: (name) => trigger.conditions[name]?.(environment) === true
+		truth: (name) => ask(trigger.conditions[name], environment, shared.budget) === true
 	});
 }

@@ -1,21 +1,22 @@
-import type { Datum } from '../expressions/types';
+import type { Cell } from '../steps/running';
 
-/** One variable. Steps and expressions keep hold of it, so that none has to be looked up by name. */
-export interface Cell {
-	/** undefined until it is set. */
-	value: Datum | undefined;
-}
+/** The names of a program's variables; each has a number, so that none is looked up by name in a run. */
+export class Variables {
+	private readonly numbers = new Map<string, number>();
 
-/** The variables of a plan while it runs; those of all chains are the same. */
-export class Memory {
-	private readonly cells = new Map<string, Cell>();
+	/** The number of this name: always the same one. */
+	numberOf(name: string): number {
+		const known = this.numbers.get(name);
+		if (known !== undefined) return known;
+		this.numbers.set(name, this.numbers.size);
+		return this.numbers.size - 1;
+	}
 
-	/** The cell of this name: always the same one. */
-	cell(name: string): Cell {
-		const known = this.cells.get(name);
-		if (known) return known;
-		const made: Cell = { value: undefined };
-		this.cells.set(name, made);
-		return made;
+	get count(): number {
+		return this.numbers.size;
 	}
 }
+
+/** Nothing set: what a run begins with. */
+export const emptyCells = (count: number): readonly Cell[] =>
+	Array.from({ length: count }, () => ({ value: undefined }));

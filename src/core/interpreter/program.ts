@@ -1,25 +1,21 @@
 /**
- * A plan made ready to run: each step with its definition and number, and its expressions as
- * functions. Steps that are switched off are left out.
+ * A plan made ready to run, as often as anybody likes: nothing in it changes while it runs. It is
+ * each step with its definition and number, and its expressions as functions. Steps that are
+ * switched off are left out.
  */
-import { compileNode, type Evaluate, type Find } from '../expressions/evaluate';
+import type { Device } from '../devices/device';
+import { compileNode, type Find } from '../expressions/evaluate';
 import { countNodes, eachName, parse, type Node } from '../expressions/expression';
-import type { Datum } from '../expressions/types';
-import { isReading, type Reading } from '../expressions/vocabulary';
+import type { Datum } from '../types';
+import { isReading } from '../expressions/vocabulary';
 import { isLit, numberSteps, type Chain, type Plan, type Step } from '../plan/plan';
 import { variableTypes } from '../plan/variables';
 import type { RobotKind } from '../robots/robot';
 import { definitionOf } from '../steps/catalogue';
-import {
-	isExpression,
-	slotOf,
-	type Ability,
-	type StepDefinition,
-	type Worked
-} from '../steps/definition';
+import { isExpression, slotOf, type StepDefinition, type Worked } from '../steps/definition';
 import { inputNames } from '../steps/own';
-import { computedOf, type Computed, type Naming } from './computed';
-import { Memory, type Cell } from './memory';
+import { computedOf, type Computed, type Condition, type Naming } from './computed';
+import { Variables } from './memory';
 import { nodesPerStep } from './settings';
 
 /** A value that is computed anew whenever the step runs. */
@@ -36,20 +32,22 @@ export interface Instruction {
 	readonly definition: StepDefinition;
 	/** Values without expressions. */
 	readonly values: Worked;
-	/** Names of all values but conditions, and a list in which the computed ones are filled in. */
+	/** Names of all values but conditions, and those values; NaN where one is computed. */
 	readonly names: readonly string[];
-	readonly filled: Datum[];
+	readonly slots: readonly Datum[];
 	readonly computed: readonly ComputedValue[];
 	/** Conditions are asked anew each time. */
-	readonly conditions: Readonly<Record<string, Evaluate>>;
+	readonly conditions: Readonly<Record<string, Condition>>;
 	readonly body: readonly Instruction[];
-	/** The variable that it names, if it does. */
-	readonly variable: Cell;
+	/** Number of the variable that it names; -1 if it names none. */
+	readonly variable: number;
+	/** Its own number among all instructions. */
+	readonly index: number;
 	/** What its own values sense. */
-	readonly readings: ReadonlySet<Reading>;
+	readonly readings: ReadonlySet<string>;
 	/** What the robot lacks for it. */
-	readonly missing: Ability | undefined;
-	/** What it takes to begin it, or a round of it, in steps: more than 1 for what it holds or reckons. */
+	readonly missing: Device | undefined;
+	/** What it takes to begin it, or a round of it, in whole steps: more than 1 for what it holds or reckons. */
 	readonly cost: number;
 	/** It does one thing: it holds no steps, calls none, and does not steer its chain. */
 	readonly isSimple: boolean;
@@ -67,30 +65,35 @@ export interface Program {
 		{ readonly inputs: readonly string[]; readonly steps: readonly Instruction[] }
 	>;
 	/** What the plan senses. */
-	readonly readings: ReadonlySet<Reading>;
+	readonly readings: ReadonlySet<string>;
+	/** How many variables it has. */
+	readonly variables: number;
 }
 
 /** What matters here of the robot that will run a plan. */
-type Capable = Pick<RobotKind, 'abilities' | 'topSpeed'>;
+type Capable = Pick<RobotKind, 'devices' | 'topSpeed'>;
 
 /** What all instructions of a plan are made with. */
 interface Compiling extends Naming {
 	readonly numbers: ReadonlyMap<string, number>;
 	readonly robot: Capable;
 	readonly find: Find;
-	readonly memory: Memory;
+	readonly variables: Variables;
+	/** Gives each instruction its number. */
+	readonly nextIndex: () => number;
 	/** Filled with what the plan senses. */
-	readonly used: Set<Reading>;
+	readonly used: Set<string>;
 }
 
 /** @param only the one chain to run, lit or not, as if Run had been pressed for it */
 export function compile(plan: Plan, robot: Capable, only?: string): Program {
-	const used = new Set<Reading>();
+	const used = new Set<string>();
 	const types = variableTypes(plan);
-	const memory = new Memory();
+	const variables = new Variables();
+	let instructions = 0;
 	const variable: Find = (name) => {
-		const cell = memory.cell(name);
-		return () => cell.value ?? NaN;
+		const number = variables.numberOf(name);
+		return (environment) => environment.variable(number) ?? NaN;
 	};
 	const compiling = {
 		numbers: numberSteps(plan),
@@ -98,7 +101,8 @@ export function compile(plan: Plan, robot: Capable, only?: string): Program {
 		topSpeed: robot.topSpeed,
 		scope: (name: string) => types.get(name),
 		find: variable,
-		memory,
+		variables,
+		nextIndex: () => instructions++,
 		used
 	};
 	const instruct = (step: Step): Instruction => instructionOf(step, compiling);
@@ -125,10 +129,10 @@ export function compile(plan: Plan, robot: Capable, only?: string): Program {
 		}
 		if (chain.id === only) chains.push({ id: only, trigger: runPressed, steps: stepsOf(chain) });
 	}
-	return { chains, routines, readings: used };
+	return { chains, routines, readings: used, variables: variables.count };
 }
 
-const noVariable: Cell = { value: undefined };
+const noVariable = -1;
 
 const runPressed: Instruction = {
 	id: 'run',
@@ -136,11 +140,12 @@ const runPressed: Instruction = {
 	definition: definitionOf('whenRunPressed'),
 	values: {},
 	names: [],
-	filled: [],
+	slots: [],
 	computed: [],
 	conditions: {},
 	body: [],
 	variable: noVariable,
+	index: -1,
 	readings: new Set(),
 	missing: undefined,
 	cost: 1,
@@ -149,61 +154,62 @@ const runPressed: Instruction = {
 
 const withoutOff = (steps: readonly Step[]): readonly Step[] => steps.filter((step) => !step.off);
 
+/** Of an expression, in whole steps. */
+const costOf = (tree: Node): number => Math.floor(countNodes(tree) / nodesPerStep);
+
 /** An expression that cannot be read. */
 const senseless: Node = { type: 'number', value: NaN };
 
 function instructionOf(step: Step, compiling: Compiling): Instruction {
-	const { numbers, find, robot, memory, used } = compiling;
+	const { numbers, find, robot, variables, used } = compiling;
 	const definition = definitionOf(step.kind);
 	const values: Record<string, Datum> = {};
 	const computed: ComputedValue[] = [];
-	const conditions: Record<string, Evaluate> = {};
-	const readings = new Set<Reading>();
+	const conditions: Record<string, Condition> = {};
+	const readings = new Set<string>();
 	const names: string[] = [];
-	const filled: Datum[] = [];
-	let nodes = 0;
+	const slots: Datum[] = [];
+	const isSimple = !definition.hasBody && !definition.hasInputs && !definition.isLast;
+	let cost = isSimple ? 1 : 2;
 	for (const [name, value] of Object.entries(step.values)) {
 		const slot = slotOf(definition, name);
 		if (!isExpression(value)) {
 			values[name] = value;
 			names.push(name);
-			filled.push(value);
+			slots.push(value);
 			continue;
 		}
 		const parsed = parse(value.expression);
 		const tree = parsed.ok ? parsed.value : senseless;
-		nodes += countNodes(tree);
 		eachName(tree, (name) => {
 			if (isReading(name)) readings.add(name);
 		});
 		if (slot.type === 'condition') {
-			conditions[name] = compileNode(tree, find);
+			conditions[name] = { evaluate: compileNode(tree, find), cost: costOf(tree) };
 		} else {
+			cost += costOf(tree);
 			computed.push({ index: names.length, name, ...computedOf(tree, slot, compiling) });
 			names.push(name);
-			filled.push(NaN);
+			slots.push(NaN);
 		}
 	}
 	for (const reading of readings) used.add(reading);
 	const body = withoutOff(step.body ?? []).map((inner) => instructionOf(inner, compiling));
-	const isSimple = !definition.hasBody && !definition.hasInputs && !definition.isLast;
-	let cost = (isSimple ? 1 : 2) + nodes / nodesPerStep;
-	// A choice may ask the conditions of all its branches.
-	if (definition.branches) for (const branch of body) cost += branch.cost - 2;
 	return {
 		id: step.id,
 		number: numbers.get(step.id) ?? 0,
 		definition,
 		values,
 		names,
-		filled,
+		slots,
 		computed,
 		conditions,
 		body,
 		cost,
-		variable: 'variable' in values ? memory.cell(String(values.variable)) : noVariable,
+		variable: 'variable' in values ? variables.numberOf(String(values.variable)) : noVariable,
+		index: compiling.nextIndex(),
 		readings,
-		missing: definition.needs.find((need) => !robot.abilities.includes(need)),
+		missing: definition.needs.find((need) => !robot.devices.includes(need)),
 		isSimple
 	};
 }

@@ -14,10 +14,11 @@ export const secondsOfRun = 120;
 export const nodesPerStep = 4;
 /** Steps that the start of a branch at the same time costs as much as. */
 export const stepsPerThread = 25;
-/** Items of a list that are copied for the cost of a step. */
-export const itemsPerStep = 50;
 
 /** Routines within routines. */
 export const maximumCalls = 32;
 /** Chains, and branches at the same time, that run at once. */
 export const maximumThreads = 1000;
+
+/** What the reading `cruise` gives until a step sets another, as a part of the top speed. */
+export const initialCruise = 0.4;

@@ -4,16 +4,16 @@
  * tick, so that a loop that never waits cannot stop the clock. A loop that watches the world (forever,
  * until) begins one round a tick at the most, since the sensors say nothing new before.
  */
-import type { Environment, Evaluate } from '../expressions/evaluate';
-import type { Datum } from '../expressions/types';
-import type { Reading } from '../expressions/vocabulary';
+import type { z } from 'zod';
+import type { Environment } from '../expressions/evaluate';
+import type { Datum } from '../types';
 import type { Sentence } from '../sentence';
-import type { Controls, Wait } from './controls';
-import type { Cell } from './memory';
-import { withinRange, workOut } from './computed';
+import type { Command, Device, Schemas } from '../devices/device';
+import type { Port, Wait } from '../devices/port';
+import { ask, withinRange, workOut, type Condition } from './computed';
 import type { Instruction, Program } from './program';
 import type { Budget } from './budget';
-import type { Rounds, Running } from './running';
+import type { Cell, Rounds, Running } from '../steps/running';
 import { maximumCalls, maximumThreads, stepsPerThread } from './settings';
 
 /** Told what happens. @template Begun what it remembers of a step until that ends */
@@ -25,6 +25,8 @@ export interface Observer<Begun = unknown> {
 	ran(instruction: Instruction, time: number, values: readonly Datum[]): void;
 	/** A loop used up the budget of a tick without ever waiting. */
 	ranWithoutWaiting(loop: Instruction, time: number): void;
+	/** A step gave an order to a device. */
+	ordered(instruction: Instruction, device: Device, name: string): void;
 	/** Something that a person should know, said once for each step and key. */
 	noted(instruction: Instruction, sentence: Sentence): void;
 	logged(instruction: Instruction, time: number, value: Datum): void;
@@ -33,13 +35,21 @@ export interface Observer<Begun = unknown> {
 /** What all chains of one run share. */
 export interface Shared {
 	readonly program: Program;
-	readonly robot: Controls;
+	readonly port: Port;
+	/** A part of the top speed. */
+	cruise: number;
 	readonly observer: Observer;
 	readonly chance: () => number;
 	readonly budget: Budget;
+	readonly cells: readonly Cell[];
+	/** Of each instruction with computed values, the list that they are filled into, by its number. */
+	readonly filled: Datum[][];
 	readonly send: (message: string) => void;
 	readonly endAll: () => void;
 }
+
+/** Seconds that sums of times may be off by rounding: much less than a tick. */
+const rounding = 1e-9;
 
 /** The inputs of the routine that is running, in order. */
 type Inputs = readonly Datum[];
@@ -52,7 +62,7 @@ interface Frame {
 	readonly begun: unknown;
 	readonly isLoop: boolean;
 	/** Asked before each round; undefined for a loop that counts or never ends. */
-	readonly until: Evaluate | undefined;
+	readonly until: Condition | undefined;
 	readonly inputs: Inputs;
 	readonly isCall: boolean;
 	roundsLeft: number;
@@ -73,17 +83,19 @@ export class Thread implements Running, Environment {
 	private sides: Thread[] = [];
 	private time = 0;
 	private isYielding = false;
+	/** Routines that it runs in. */
+	private calls: number;
 
-	readonly robot: Controls;
-
-	/** @param calls routines that it runs in already */
+	/**
+	 * @param from the thread that it is a branch of: it sees the same inputs, and ends with it
+	 */
 	constructor(
 		instructions: readonly Instruction[],
 		private readonly shared: Shared,
-		inputs: Inputs = noInputs,
-		private calls = 0
+		private readonly from?: Thread
 	) {
-		this.robot = shared.robot;
+		this.calls = from?.calls ?? 0;
+		const inputs = from?.inputs ?? noInputs;
 		this.stack = [frameOf(instructions, null, null, inputs)];
 	}
 
@@ -93,7 +105,6 @@ export class Thread implements Running, Environment {
 		this.time = time;
 		this.isYielding = false;
 		if (this.wait) {
-			budget.spend(this.current?.cost ?? 1, this.current ?? null);
 			if (!this.wait.isOver(time)) return;
 			this.wait = undefined;
 			this.end();
@@ -108,14 +119,15 @@ export class Thread implements Running, Environment {
 				cost += instruction.cost;
 				this.begin(instruction);
 			} else {
-				cost += frame.owner?.cost ?? 1;
+				cost += 1;
 				if (frame.isLoop) this.nextRound(frame);
 				else this.pop();
 			}
-			if (this.isOver || this.wait || this.isYielding || budget.isUsedUp) break;
+			if (this.isOver || this.wait || this.isYielding) break;
 		}
+		budget.left -= cost;
 		const loop = left > 0 ? undefined : this.stack.find(({ isLoop }) => isLoop)?.owner;
-		budget.spend(cost, loop ?? this.current ?? this.top?.owner ?? null);
+		if (budget.left <= 0) budget.usedUpBy ??= loop ?? this.current ?? this.top?.owner ?? null;
 		if (loop) this.shared.observer.ranWithoutWaiting(loop, time);
 	}
 
@@ -133,7 +145,7 @@ export class Thread implements Running, Environment {
 		}
 		frame.roundsLeft -= 1;
 		const { until, roundsLeft } = frame;
-		if (until ? until(this) === true : roundsLeft <= 0) return this.pop();
+		if (until ? this.answer(until) === true : roundsLeft <= 0) return this.pop();
 		frame.index = 0;
 		frame.since = this.time;
 	}
@@ -147,9 +159,9 @@ export class Thread implements Running, Environment {
 
 	private begin(instruction: Instruction): void {
 		if (instruction.missing) {
-			return this.noteAt(instruction, `note.cannot.${instruction.missing}`);
+			return this.noteAt(instruction, `note.cannot.${instruction.missing.id}`);
 		}
-		this.values = instruction.filled;
+		this.values = instruction.slots;
 		if (instruction.computed.length > 0 && !this.workOut(instruction)) return;
 		this.current = instruction;
 		if (instruction.isSimple) this.runSimple(instruction);
@@ -182,7 +194,8 @@ export class Thread implements Running, Environment {
 
 	/** Works out the step's expressions. @returns false when one gives nothing that can be used */
 	private workOut(instruction: Instruction): boolean {
-		const { computed, filled } = instruction;
+		const { computed, slots, index } = instruction;
+		const filled = (this.shared.filled[index] ??= [...slots]);
 		for (const each of computed) {
 			const value = workOut(each, this);
 			if (value === undefined) {
@@ -193,6 +206,7 @@ export class Thread implements Running, Environment {
 			filled[each.index] = used;
 			if (used !== value) this.noteAt(instruction, 'note.outOfRange');
 		}
+		this.values = filled;
 		return true;
 	}
 
@@ -210,8 +224,11 @@ export class Thread implements Running, Environment {
 
 	// --- what expressions find ---
 
-	read(reading: Reading): Datum {
-		return this.robot.read(reading);
+	read(reading: string): Datum {
+		return readingOf(reading, this.time, this.shared);
+	}
+	variable(index: number): Datum | undefined {
+		return this.shared.cells[index]!.value;
 	}
 	input(index: number): Datum | undefined {
 		return this.inputs[index];
@@ -222,8 +239,27 @@ export class Thread implements Running, Environment {
 
 	// --- what steps find ---
 
-	get variable(): Cell {
-		return this.current!.variable;
+	ask = <S extends Schemas, N extends keyof S & string>(
+		device: Device<S>,
+		name: N,
+		values: z.infer<S[N]>
+	): Wait => {
+		const { port, observer } = this.shared;
+		observer.ordered(this.current!, device, name);
+		return port.begin({ device: device.id, name, values: values as Command['values'] });
+	};
+	pause = (seconds: number): Wait => {
+		const until = this.time + seconds - rounding;
+		return { isOver: (time) => time >= until };
+	};
+	setCruise = (speed: number): void => {
+		this.shared.cruise = speed;
+	};
+	get cell(): Cell {
+		return this.shared.cells[this.current!.variable]!;
+	}
+	private answer(condition: Condition | undefined): Datum | undefined {
+		return ask(condition, this, this.shared.budget);
 	}
 	/** A step has so few values that looking through their names is fastest. */
 	datum = (name: string): Datum => {
@@ -233,7 +269,7 @@ export class Thread implements Running, Environment {
 	};
 	number = (name: string): number => Number(this.datum(name));
 	text = (name: string): string => String(this.datum(name));
-	truth = (name: string): boolean => this.current?.conditions[name]?.(this) === true;
+	truth = (name: string): boolean => this.answer(this.current?.conditions[name]) === true;
 
 	loop = (rounds: Rounds): void => {
 		const owner = this.current!;
@@ -247,7 +283,7 @@ export class Thread implements Running, Environment {
 
 	choose = (): void => {
 		const { body } = this.current!;
-		const branch = body.find(({ conditions }) => conditions.condition?.(this) ?? true);
+		const branch = body.find(({ conditions }) => this.answer(conditions.condition) ?? true);
 		this.push(branch?.body ?? [], this.inputs);
 	};
 
@@ -262,14 +298,15 @@ export class Thread implements Running, Environment {
 	}
 
 	sideBySide = (): Wait | undefined => {
-		const { inputs, calls, shared } = this;
+		const { shared } = this;
 		const { body } = this.current!;
+		if (shared.budget.left <= 0) return undefined;
 		if (!shared.budget.takeThreads(body.length)) {
 			this.note('note.tooManyAtOnce', { maximum: maximumThreads });
 			return undefined;
 		}
 		this.spend(body.length * stepsPerThread);
-		const sides = body.map((side) => new Thread(side.body, shared, inputs, calls));
+		const sides = body.map((side) => new Thread(side.body, shared, this));
 		this.sides = sides;
 		const isOver = (time: number): boolean => {
 			for (const side of sides) if (!side.isOver) side.tick(time);
@@ -299,22 +336,39 @@ export class Thread implements Running, Environment {
 	};
 
 	/** Also stops its branches; what it had begun counts as ended. */
-	endChain = (): void => {
-		for (const side of this.sides) side.endChain();
+	stop(time: number): void {
+		this.time = time;
+		for (const side of this.sides) side.stop(time);
 		this.wait = undefined;
 		this.end();
 		while (this.stack.length > 0) this.pop();
-	};
+	}
+
+	/** Of a branch as well: the whole chain. */
+	endChain = (): void => this.chain.stop(this.time);
+
+	/** The thread of the chain that this is, or is a branch of. */
+	private get chain(): Thread {
+		return this.from ? this.from.chain : this;
+	}
 
 	endAll = (): void => {
 		this.endChain();
 		this.shared.endAll();
 	};
-	spend = (steps: number): void => this.shared.budget.spend(steps, this.current ?? null);
+	spend = (steps: number): void => {
+		this.shared.budget.left -= steps;
+	};
 	send = (message: string): void => this.shared.send(message);
 	log = (value: Datum): void => this.shared.observer.logged(this.current!, this.time, value);
 	note = (key: string, values?: Sentence['values']): void =>
 		this.noteAt(this.current!, key, values);
+}
+
+/** The interpreter's own readings, and those of the robot. */
+export function readingOf(reading: string, time: number, { port, cruise }: Shared): Datum {
+	if (reading === 'time') return time;
+	return reading === 'cruise' ? cruise : port.read(reading);
 }
 
 const frameOf = (

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { readDocument, writeDocument } from '../document';
 import { definitionOf, stepKinds, triggerKinds } from '../steps/catalogue';
 import { emptyStep, valueFor } from '../testing/random-plan';
-import { go, lamp, planOf, repeat, right } from '../testing/sample';
+import { go, lamp, planOf, repeat, right, trigger } from '../testing/sample';
 import type { Edit } from './edits';
 import { perform, redo, startHistory, undo, type History } from './history';
 import { locateSteps, placesInOrder } from './places';
@@ -28,8 +28,15 @@ function editFor(
 	const made = pick(stepKinds, kind!);
 	const places = placesInOrder(plan, made.kind);
 	const chain = plan.chains.length > 0 ? pick(plan.chains, which!) : undefined;
-	const makeStep = (): Step => emptyStep(made.kind, fresh());
-	const started = (): Step => emptyStep(pick(triggerKinds, kind!).kind, fresh());
+	/** Every other one with values of all sorts. */
+	const filled = (kind: string): Step => {
+		if (value! % 2) return emptyStep(kind, fresh());
+		const slots = Object.entries(definitionOf(kind).values);
+		const values = slots.map(([name, slot], index) => [name, valueFor(slot, value! + index)]);
+		return emptyStep(kind, fresh(), Object.fromEntries(values));
+	};
+	const makeStep = (): Step => filled(made.kind);
+	const started = (): Step => filled(pick(triggerKinds, kind!).kind);
 	switch (what! % 9) {
 		case 0:
 			return { type: 'rename', name: `Reed maze ${value}` };
@@ -127,6 +134,22 @@ describe('edits', () => {
 			'edit.repeatedId'
 		);
 		expect(refuse({ type: 'rename', name: ' ' }, plan)).toBe('edit.nameRefused');
+		const far = { ...go(0.2), values: { direction: 'forward', distance: 5000, speed: 9 } };
+		expect(refuse({ type: 'insert', holder: chain, index: 0, steps: [far] }, plan)).toBe(
+			'document.tooBig'
+		);
+		expect(
+			refuse({ type: 'addChain', index: 0, chain: { id: 'c', trigger: null, steps: [far] } }, plan)
+		).toBe('document.tooBig');
+		expect(
+			perform(startHistory({ ...plan, chains: [{ id: 'c', trigger: null, steps: [] }] }), {
+				type: 'tie',
+				chain: 'c',
+				trigger: { ...trigger(), values: { speed: 1 } }
+			})
+		).toMatchObject({
+			failure: { key: 'document.unknownField', values: { place: 'trigger.values' } }
+		});
 		const deep = Array.from({ length: 13 }).reduce<Step[]>((body) => [repeat(2, body)], []);
 		expect(refuse({ type: 'insert', holder: loop.id, index: 0, steps: deep }, plan)).toBe(
 			'edit.tooDeep'

@@ -3,7 +3,7 @@
  * was done, and those that would do again what was undone.
  */
 import { failure, success, type Result } from '../sentence';
-import { applyEdit, type Edit } from './edits';
+import { applyEdit, checkEdit, type Edit } from './edits';
 import type { Plan } from './plan';
 
 interface Entry {
@@ -28,6 +28,11 @@ export const startHistory = (plan: Plan): History => ({ plan, done: null, undone
 
 /** Does an edit; what was undone before can no longer be done again. */
 export function perform(history: History, edit: Edit): Result<History> {
+	const checked = checkEdit(edit);
+	return checked.ok ? performChecked(history, checked.value) : checked;
+}
+
+function performChecked(history: History, edit: Edit): Result<History> {
 	const applied = applyEdit(history.plan, edit);
 	if (!applied.ok) return applied;
 	const { plan, inverse } = applied.value;
@@ -49,6 +54,6 @@ export function undo(history: History): Result<History> {
 export function redo(history: History): Result<History> {
 	if (!history.undone) return failure('edit.nothingToRedo');
 	const { edit, before } = history.undone;
-	const performed = perform(history, edit);
+	const performed = performChecked(history, edit);
 	return performed.ok ? success({ ...performed.value, undone: before }) : performed;
 }

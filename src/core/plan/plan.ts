@@ -6,7 +6,7 @@
 import { z } from 'zod';
 import { identifierSchema, maximumSteps, nameSchema, textSchema } from '../document';
 import { robotKinds } from '../robots/kinds';
-import { drivePortsSchema, type DrivePorts } from '../robots/ports';
+import { drivePortsSchema, type DrivePorts } from '../robots/skiff/ports';
 import { definitionOf, mayHang, stepKinds, triggerKinds } from '../steps/catalogue';
 import type { StepDefinition, Values } from '../steps/definition';
 import { inputValueSchema, valueSchema } from './value-schema';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { planOf, repeat, step } from '../testing/sample';
-import { checkPlan } from './checks';
+import { checkPlan } from '../checks';
 import { perform, startHistory, undo } from './history';
 import { followers } from './renaming';
 import { findStep } from './places';
@@ -8,7 +8,7 @@ import type { Plan } from './plan';
 
 const set = step('set', { variable: 'n', value: 4 });
 const change = step('change', { variable: 'n', by: { expression: 'n * 2' } });
-const log = step('log', { value: { expression: 'item(words, n) == "n"' } });
+const log = step('log', { value: { expression: 'item(words, n) == "a \\"n\\" b"' } });
 const call = step('call', { routine: 'side', length: { expression: 'n * cm' } });
 const own = step('log', { value: { expression: 'n + 1' } });
 const routine = step('routine', { name: 'side', inputs: 'n' });
@@ -39,7 +39,9 @@ describe('another name', () => {
 		const { plan: after } = performed.value;
 		const valuesOf = (id: string) => findStep(after, id)?.values;
 		expect(valuesOf(change.id)).toEqual({ variable: 'sides', by: { expression: 'sides * 2' } });
-		expect(valuesOf(log.id)).toEqual({ value: { expression: 'item(words, sides) == "n"' } });
+		expect(valuesOf(log.id)).toEqual({
+			value: { expression: 'item(words, sides) == "a \\"n\\" b"' }
+		});
 		expect(valuesOf(call.id)).toMatchObject({ length: { expression: 'sides * cm' } });
 		expect(valuesOf(reader.id)).toMatchObject({ limit: { expression: 'sides * cm' } });
 		expect(valuesOf(own.id)).toEqual(own.values);

@@ -1,4 +1,5 @@
 /** What else changes when a step is given another name, so that nobody is left with the old one. */
+import { eachName, parse, renamed, write } from '../expressions/expression';
 import { isExpression, type Value } from '../steps/definition';
 import type { Edit } from './edits';
 import { findStep, locateSteps, type Located } from './places';
@@ -56,6 +57,11 @@ const setValue = (step: Step, name: string, value: Value): Edit => ({
 	value
 });
 
-/** Texts in quotes stay as they are. */
-const withName = (expression: string, before: string, after: string): string =>
-	expression.replace(/"[^"]*"|[\p{L}][\p{L}\p{N}_]*/gu, (word) => (word === before ? after : word));
+/** An expression that cannot be read, or that does not use the name, stays as it was typed. */
+function withName(expression: string, before: string, after: string): string {
+	const tree = parse(expression);
+	if (!tree.ok) return expression;
+	let isUsed = false;
+	eachName(tree.value, (name) => (isUsed ||= name === before));
+	return isUsed ? write(renamed(tree.value, before, after)) : expression;
+}

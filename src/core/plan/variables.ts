@@ -1,6 +1,6 @@
 /** The variables of a plan: which there are, and of what type each is, as far as its steps tell. */
 import { eachName, parse } from '../expressions/expression';
-import { hasSameUnit, types, type Type } from '../expressions/types';
+import { hasSameUnit, types, type Type } from '../types';
 import { typeOf, type Scope } from '../expressions/typing';
 import { isExpression, type Value } from '../steps/definition';
 import { inputNames } from '../steps/own';

@@ -1,6 +1,6 @@
 /** All kinds of robot. */
 import type { RobotKind } from './robot';
-import { skiff, skiffLite } from './skiff/skiff';
+import { skiff, skiffLite } from './skiff';
 
 export const robotKinds: readonly RobotKind[] = [skiff, skiffLite];
 

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { nameSchema } from '../document';
 import { robotKinds } from './kinds';
-import { drivePortsSchema, usualPorts, type DrivePorts } from './ports';
+import { drivePortsSchema, usualPorts, type DrivePorts } from './skiff/ports';
 
 export const robotFormat = 'lantern-step/robot';
 

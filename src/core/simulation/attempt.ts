@@ -1,32 +1,26 @@
 /** The attempt: what one rehearsal or run recorded. Plain data that can be sent between workers. */
-import type { Datum } from '../expressions/types';
+import type { Datum } from '../types';
 import type { RobotDocument } from '../robots/robot-document';
 import type { Variation } from '../robots/robot';
 import type { Sentence } from '../sentence';
-import type { Reading } from '../expressions/vocabulary';
 import type { Worked } from '../steps/definition';
 
 export const outcomes = ['finished', 'ended', 'halted', 'fell', 'crashed', 'timeout'] as const;
 export type OutcomeKind = (typeof outcomes)[number];
 
-/** Samples in time order; all columns have the same length. SI units; lamp as 0xrrggbb. */
+/** Samples in time order; all columns have the same length. SI units. */
 export interface Trace {
 	readonly time: Float64Array;
 	readonly x: Float64Array;
 	readonly y: Float64Array;
 	/** Radians, counter-clockwise from east, not wrapped. */
 	readonly heading: Float64Array;
-	readonly speed: Float32Array;
-	readonly leftWheel: Float32Array;
-	readonly rightWheel: Float32Array;
-	/** 1 full, 0 empty. */
-	readonly battery: Float32Array;
-	readonly leftLamp: Float64Array;
-	readonly rightLamp: Float64Array;
+	/** What the robot's kind records beside the pose, by the names of its columns; 24 bits are enough. */
+	readonly columns: Readonly<Record<string, Float32Array>>;
 }
 
 /** What sensors said: truths as 0 and 1, colours as 0xrrggbb. */
-export type SensedColumns = Readonly<Partial<Record<Reading, Float64Array>>>;
+export type SensedColumns = Readonly<Record<string, Float64Array>>;
 
 /** Where a crate was, whenever it had moved; the first entry is where it stood at Run. */
 export interface CrateTrace {

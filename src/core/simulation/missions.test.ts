@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { courseSchema, type Course, type Point } from '../course/course';
 import { lineOf } from '../course/tape';
 import { readDocument, writeDocument } from '../document';
-import { checkPlan } from '../plan/checks';
+import { checkPlan } from '../checks';
 import { planFormat, planSchema, type Plan } from '../plan/plan';
 import { planFrom } from '../testing/random-plan';
 import { courseOf, wall } from '../testing/sample';

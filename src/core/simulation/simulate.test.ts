@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { characterOf } from '../robots/skiff/character';
-import { skiff } from '../robots/skiff/skiff';
+import { readingsOf } from '../robots/robot';
+import { skiff } from '../robots/skiff';
 import {
 	courseOf,
 	go,
@@ -17,7 +18,8 @@ import {
 import { degrees } from '../units/angles';
 import { cornersOf } from '../world/walls';
 import { legsOf, type Attempt } from './attempt';
-import { displayTicks, maximumInstants, tickRate } from './settings';
+import { tickRate } from '../time';
+import { displayTicks, maximumInstants } from './settings';
 import { simulate } from './simulate';
 
 const course = courseOf();
@@ -85,7 +87,8 @@ describe('Skiff in a classroom', () => {
 		const walled = courseOf({ walls: [wall([0, 1], [2, 1.2])] });
 		const bytes = () => {
 			const { trace, ...rest } = simulate({ plan, course: walled, variation: 'worn', seed: 7 });
-			const columns = Object.values(trace).map((column) =>
+			const { columns: own, ...pose } = trace;
+			const columns = Object.values({ ...pose, ...own }).map((column) =>
 				Buffer.from(column.buffer).toString('hex')
 			);
 			return JSON.stringify(rest) + columns.join();
@@ -202,8 +205,8 @@ describe('an attempt', () => {
 		expect(attempt.outcome).toMatchObject({ kind: 'finished', reachedFinish: true });
 		expect(attempt.outcome.lampPosts.map((post) => post.id)).toEqual(['a']);
 		expect(attempt.tones).toEqual([{ time: 0, pitch: 440, length: 0.5, volume: 0.6 }]);
-		expect(attempt.trace.leftLamp[10]).toBe(0x20c0ff);
-		expect(attempt.trace.rightLamp.at(-1)).toBe(0);
+		expect(attempt.trace.columns.leftLamp![10]).toBe(0x20c0ff);
+		expect(attempt.trace.columns.rightLamp!.at(-1)).toBe(0);
 		const legs = legsOf(attempt);
 		expect(legs.map((leg) => leg.number)).toEqual([2, 3]);
 		expect(legs[1]!.from).toEqual(legs[0]!.to);
@@ -238,7 +241,7 @@ describe('what is recorded', () => {
 		expect({ ...watched, unread: {} }).toEqual(attempt);
 		expect(Object.keys(attempt.sensed)).toEqual(['brightness']);
 		expect(Object.keys({ ...watched.sensed, ...unread }).toSorted()).toEqual(
-			[...skiff.senses].toSorted()
+			[...readingsOf(skiff)].toSorted()
 		);
 		const { time, battery } = unread;
 		expect(time).toHaveLength(Math.floor(attempt.ticks / displayTicks) + 1);

@@ -1,17 +1,20 @@
 /**
  * A rehearsal: (plan, course, robot, variation, seed) -> attempt. The same input gives the same
  * bytes. Time is virtual and goes in fixed ticks: first the chains run until each waits, then the
- * robot drives, the world moves it, its sensors read, and the recorder samples.
+ * robot drives, the world moves it, its sensors read, and the journal samples.
  */
+import * as exact from '../exact';
 import type { Course, LampPost } from '../course/course';
+import { ownReadings } from '../expressions/vocabulary';
 import { Interpreter } from '../interpreter/interpreter';
 import { compile } from '../interpreter/program';
-import type { Signals } from '../interpreter/triggers';
+import type { Signals } from '../steps/signals';
 import { robotDocument, type RobotDocument } from '../robots/robot-document';
 import type { Plan } from '../plan/plan';
 import { Random } from '../random/random';
 import { robotKindOf } from '../robots/kinds';
-import type { Robot, Variation } from '../robots/robot';
+import type { Machine } from '../robots/machine';
+import { readingsOf, type Variation } from '../robots/robot';
 import type { Sentence } from '../sentence';
 import { headingOfBearing } from '../units/angles';
 import { StandingCrate } from '../world/crates';
@@ -19,14 +22,15 @@ import { Floor } from '../world/floor';
 import { Scene } from '../world/scene';
 import type { Pose } from '../world/pose';
 import type { Attempt, Outcome, OutcomeKind } from './attempt';
-import { Recorder } from './recorder';
+import { CrateWriter } from './crate-writer';
+import { Journal } from './journal';
+import { TraceWriter } from './trace-writer';
+import { tick, tickRate } from '../time';
 import {
 	bumpHold,
 	bumpPause,
 	defaultLimit,
 	progressTicks,
-	tick,
-	tickRate,
 	contactsPerTick,
 	touchHold
 } from './settings';
@@ -69,12 +73,14 @@ const displaySeed = 0xd15b;
 
 class Simulation {
 	private readonly robotDocument: RobotDocument;
-	private readonly robot: Robot;
+	private readonly robot: Machine;
 	private readonly pose: Pose;
 	private readonly crates: readonly StandingCrate[];
 	private readonly scene: Scene;
 	private readonly floor: Floor;
-	private readonly recorder: Recorder;
+	private readonly journal: Journal;
+	private readonly writer: TraceWriter;
+	private readonly crateWriter: CrateWriter;
 	private readonly interpreter: Interpreter;
 	private readonly limitTicks: number;
 	private readonly limitWork: number;
@@ -123,24 +129,32 @@ class Simulation {
 		this.floor = new Floor(course.walls, this.crates, this.robot, this.pose);
 		const dice = new Random(seed ^ diceSeed);
 		const program = compile(plan, robotKind, only);
-		const unread = robotKind.senses.filter((reading) => !program.readings.has(reading));
-		this.recorder = new Recorder(this.robot, this.pose, this.crates, {
-			read: [...program.readings],
-			unread: rehearsal.isWatched ? unread : []
-		});
+		const unread = readingsOf(robotKind).filter((reading) => !program.readings.has(reading));
+		this.journal = new Journal(this.robot, this.pose);
+		this.crateWriter = new CrateWriter(this.crates);
 		this.interpreter = new Interpreter({
 			program,
-			robot: this.robot,
-			observer: this.recorder,
+			port: this.robot,
+			observer: this.journal,
 			chance: () => dice.between(0, 1),
 			limit: limit ?? defaultLimit
+		});
+		const { interpreter } = this;
+		this.writer = new TraceWriter(this.robot, this.pose, robotKind.columns, {
+			read: [...program.readings],
+			readNow: (reading) => interpreter.read(reading),
+			shown: rehearsal.isWatched ? unread : [],
+			showNow: (reading) =>
+				Object.hasOwn(ownReadings, reading)
+					? interpreter.read(reading)
+					: this.robot.display(reading)
 		});
 		this.limitTicks = Math.round((limit ?? defaultLimit) * tickRate);
 		this.limitWork = Math.max(this.limitTicks, defaultLimit * tickRate) * contactsPerTick;
 		this.waitingPosts = course.lampPosts;
 		this.isOnTable = course.table !== null;
 		this.touches = (rehearsal.touches ?? []).toSorted((a, b) => a - b);
-		this.robot.onPlay = (notes, volume) => this.recorder.played(this.time, notes, volume);
+		this.robot.onPlay = (notes, volume) => this.journal.played(this.time, notes, volume);
 	}
 
 	private get time(): number {
@@ -148,36 +162,36 @@ class Simulation {
 	}
 
 	run(): Attempt {
-		const { recorder } = this;
+		const { journal, writer } = this;
 		const ending = this.untilOver();
-		recorder.keep(this.tickNumber);
-		recorder.closeAll(this.time);
+		if (writer.keep(this.tickNumber)) this.crateWriter.keep(this.time);
+		journal.closeAll(this.time);
 		return {
 			robot: this.robotDocument,
 			variation: this.rehearsal.variation,
 			seed: this.rehearsal.seed,
 			outcome: ending,
-			trace: recorder.trace,
-			sensed: recorder.sensed,
-			unread: recorder.unread,
-			crates: recorder.crateTraces,
-			log: recorder.log,
-			spans: recorder.spans,
-			bumps: recorder.bumps,
-			tones: recorder.tones,
-			notes: recorder.notes,
+			trace: writer.trace,
+			sensed: writer.sensed,
+			unread: writer.unread,
+			crates: this.crateWriter.traces,
+			log: journal.log,
+			spans: journal.spans,
+			bumps: journal.bumps,
+			tones: journal.tones,
+			notes: journal.notes,
 			pathLength: this.pathLength,
 			ticks: this.tickNumber
 		};
 	}
 
 	private untilOver(): Outcome {
-		const { robot, floor, recorder, scene, pose } = this;
+		const { robot, floor, writer, scene, pose } = this;
 		this.lightPosts();
 		for (;;) {
 			this.runChains();
-			recorder.sample(this.tickNumber);
-			if (this.interpreter.budget.isUsedUp) return this.usedUp();
+			if (writer.sample(this.tickNumber)) this.crateWriter.keep(this.time);
+			if (this.interpreter.budget.left <= 0) return this.usedUp();
 			if (floor.work > this.limitWork) return this.crowded();
 			if (this.isOver()) return this.planOver();
 			if (robot.isStalled) return this.stalled();
@@ -196,15 +210,15 @@ class Simulation {
 	}
 
 	private runChains(): void {
-		const { scene, touches, time, recorder, signals } = this;
+		const { scene, touches, time, journal, signals } = this;
 		while (this.touched < touches.length && touches[this.touched]! <= time) this.touched += 1;
 		const lastTouched = this.touched > 0 ? touches[this.touched - 1]! : -Infinity;
 		scene.isTouched = time - lastTouched <= touchHold;
 		scene.isBumped = time - this.lastTouch <= bumpHold;
 		signals.time = time;
-		signals.bumps = recorder.bumps.length;
+		signals.bumps = journal.bumps.length;
 		signals.touches = this.touched;
-		signals.isEdgeAhead = this.isOnTable && this.robot.seesEdge;
+		signals.isEdgeAhead = this.isOnTable && this.robot.read('edgeAhead') === true;
 		this.interpreter.tick(signals);
 	}
 
@@ -217,7 +231,7 @@ class Simulation {
 		if (!interpreter.isIdle) return false;
 		if (!interpreter.isWaiting && !this.hasStopped) {
 			this.hasStopped = true;
-			if (!robot.isStill) robot.stop(false);
+			if (!robot.isStill) robot.rest();
 		}
 		if (!robot.isStill) return false;
 		if (!interpreter.isWaiting) return true;
@@ -226,7 +240,7 @@ class Simulation {
 	}
 
 	private touch(against: 'wall' | 'crate'): void {
-		if (this.time - this.lastTouch > bumpPause) this.recorder.bumped(this.time, against);
+		if (this.time - this.lastTouch > bumpPause) this.journal.bumped(this.time, against);
 		this.lastTouch = this.time;
 	}
 
@@ -235,19 +249,19 @@ class Simulation {
 			const { x, y } = crate.pose;
 			if (crate.hasFallen || !this.scene.ground.isBeyondEdge(x, y)) continue;
 			crate.hasFallen = true;
-			this.recorder.crateFell(crate, this.time);
+			this.crateWriter.fell(crate, this.time);
 		}
 	}
 
 	private fell(): Outcome {
-		const number = this.recorder.driving?.number ?? 0;
+		const number = this.journal.driving?.number ?? 0;
 		return this.outcome('fell', { key: 'outcome.fell', values: { number } });
 	}
 
 	private lightPosts(): void {
 		const { pose, reached, time } = this;
 		const lit = this.waitingPosts.filter(
-			({ at, reach }) => (at[0] - pose.x) ** 2 + (at[1] - pose.y) ** 2 <= reach * reach
+			({ at, reach }) => exact.lengthOf(at[0] - pose.x, at[1] - pose.y) <= reach
 		);
 		if (lit.length === 0) return;
 		reached.push(...lit.map((post) => ({ id: post.id, time })));
@@ -261,7 +275,7 @@ class Simulation {
 			return this.outcome('finished', { key: 'outcome.finished', values: { seconds } });
 		}
 		const { finish } = this.rehearsal.course;
-		const bump = this.recorder.bumps.find(({ against }) => against === 'wall');
+		const bump = this.journal.bumps.find(({ against }) => against === 'wall');
 		if (!finish) return this.outcome('ended', { key: 'outcome.over', values: { seconds } });
 		const distance = this.distanceTo(finish.at) - finish.radius;
 		const key = bump?.number ? 'outcome.endedAfterBump' : 'outcome.ended';
@@ -270,16 +284,16 @@ class Simulation {
 	}
 
 	private stalled(): Outcome {
-		const step = this.recorder.driving;
+		const step = this.journal.driving;
 		const key = this.floor.touching ? 'outcome.stoppedByWall' : 'outcome.stoppedByItself';
 		return this.outcome('halted', { key, values: { number: step?.number ?? 0 } });
 	}
 
 	private outOfTime(): Outcome {
-		const step = this.recorder.innermost;
+		const step = this.journal.innermost;
 		const values = { seconds: this.limitTicks / tickRate, number: step?.number ?? 0 };
 		return this.outcome('timeout', {
-			key: this.recorder.isBusy ? 'outcome.timeoutBusy' : 'outcome.timeout',
+			key: this.journal.isBusy ? 'outcome.timeoutBusy' : 'outcome.timeout',
 			values
 		});
 	}
@@ -315,14 +329,14 @@ class Simulation {
 	}
 
 	private distanceTo([x, y]: readonly [number, number]): number {
-		return Math.hypot(x - this.pose.x, y - this.pose.y);
+		return exact.lengthOf(x - this.pose.x, y - this.pose.y);
 	}
 }
 
 /** Moves a pose to where a hand really set the robot down. */
-function setDown(pose: Pose, [ahead, left, turned]: Robot['placing']): void {
-	const cos = Math.cos(pose.heading);
-	const sin = Math.sin(pose.heading);
+function setDown(pose: Pose, [ahead, left, turned]: Machine['placing']): void {
+	const cos = exact.cos(pose.heading);
+	const sin = exact.sin(pose.heading);
 	pose.x += ahead * cos - left * sin;
 	pose.y += ahead * sin + left * cos;
 	pose.heading += turned;

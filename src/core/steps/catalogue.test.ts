@@ -4,7 +4,7 @@ import type { Attempt } from '../simulation/attempt';
 import { simulate } from '../simulation/simulate';
 import { degrees } from '../units/angles';
 import { catalogue } from './catalogue';
-import { exampleOf } from './examples';
+import { exampleOf } from '../examples/examples';
 
 const rehearse = (kind: string, touches: number[] = []): Attempt =>
 	simulate({ ...exampleOf(kind), variation: 'ideal', seed: 1, limit: 12, touches });
@@ -19,7 +19,7 @@ const near = (value: number, wanted: number, within = 0.006) =>
 	expect(Math.abs(value - wanted)).toBeLessThan(within);
 const span = (attempt: Attempt, kind: string) => attempt.spans.find((one) => one.kind === kind)!;
 const lampAt = ({ trace }: Attempt, time: number) =>
-	trace.leftLamp[trace.time.findIndex((moment) => moment >= time - 1e-9)];
+	trace.columns.leftLamp![trace.time.findIndex((moment) => moment >= time - 1e-9)];
 const timesOf = (attempt: Attempt, kind: string) =>
 	attempt.spans.filter((one) => one.kind === kind).length;
 const circumference = 0.056 * Math.PI;
@@ -48,20 +48,20 @@ const effects: Record<string, (attempt: Attempt) => void> = {
 	wheelsFor: (a) => near(way(a).turned, -degrees(0.05 / 0.112), 2),
 	wheelsTurns: (a) => near(way(a).turned, degrees(circumference / 0.112), 1),
 	motor: (a) => {
-		expect(Math.max(...a.trace.leftWheel)).toBeGreaterThan(0.19);
-		expect(Math.max(...a.trace.rightWheel)).toBeLessThan(0.001);
+		expect(Math.max(...a.trace.columns.leftWheel!)).toBeGreaterThan(0.19);
+		expect(Math.max(...a.trace.columns.rightWheel!)).toBeLessThan(0.001);
 	},
-	cruise: (a) => near(Math.max(...a.trace.speed), 0.35, 0.02),
+	cruise: (a) => near(Math.max(...a.trace.columns.speed!), 0.35, 0.02),
 	drivePorts: (a) => expect(way(a).turned).toBeGreaterThan(20),
-	lamp: (a) => expect(a.trace.leftLamp[1]).toBe(0xffb020),
+	lamp: (a) => expect(a.trace.columns.leftLamp![1]).toBe(0xffb020),
 	blink: (a) => {
 		expect(lampAt(a, 0.2)).toBe(0xffb020);
 		expect(lampAt(a, 0.3)).toBe(0);
 		expect(lampAt(a, 0.7)).toBe(0xffb020);
 	},
 	lampOff: (a) => {
-		expect(a.trace.leftLamp[1]).toBe(0xffb020);
-		expect(a.trace.rightLamp.at(-1)).toBe(0);
+		expect(a.trace.columns.leftLamp![1]).toBe(0xffb020);
+		expect(a.trace.columns.rightLamp!.at(-1)).toBe(0);
 	},
 	tone: (a) => expect(a.tones).toEqual([{ time: 0, pitch: 440, length: 0.5, volume: 0.6 }]),
 	melody: (a) => {
@@ -82,9 +82,9 @@ const effects: Record<string, (attempt: Attempt) => void> = {
 		expect(timesOf(a, 'lamp')).toBeGreaterThan(30);
 	},
 	until: (a) => near(0.805 - (a.trace.x.at(-1)! + 0.08), 0.19, 0.02),
-	choose: (a) => expect(a.trace.leftLamp.at(-1)).toBe(0x4aa8ff),
-	when: (a) => expect(a.trace.leftLamp.at(-1)).toBe(0x4aa8ff),
-	otherwise: (a) => expect(a.trace.leftLamp.at(-1)).toBe(0xffb020),
+	choose: (a) => expect(a.trace.columns.leftLamp!.at(-1)).toBe(0x4aa8ff),
+	when: (a) => expect(a.trace.columns.leftLamp!.at(-1)).toBe(0x4aa8ff),
+	otherwise: (a) => expect(a.trace.columns.leftLamp!.at(-1)).toBe(0xffb020),
 	together: (a) => {
 		expect(span(a, 'melody').start).toBe(span(a, 'go').start);
 		expect(span(a, 'together').end).toBe(Math.max(span(a, 'go').end, span(a, 'melody').end));
@@ -92,7 +92,7 @@ const effects: Record<string, (attempt: Attempt) => void> = {
 	side: (a) => expect(span(a, 'melody').start).toBe(0),
 	leave: (a) => {
 		expect(timesOf(a, 'go')).toBeGreaterThan(1);
-		expect(a.trace.leftLamp.at(-1)).toBe(0xff6b5c);
+		expect(a.trace.columns.leftLamp!.at(-1)).toBe(0xff6b5c);
 	},
 	end: (a) => expect(timesOf(a, 'go')).toBe(1),
 	waitStill: (a) => {

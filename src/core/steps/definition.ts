@@ -4,10 +4,12 @@
  * (name, sentence, help) stand in the message files under `step.<kind>`.
  */
 import type { Expression } from '../expressions/expression';
-import type { Datum } from '../expressions/types';
-import type { Running } from '../interpreter/running';
-import type { Wait } from '../interpreter/controls';
-import type { Signals } from '../interpreter/triggers';
+import type { Datum } from '../types';
+import type { Level } from '../levels';
+import type { Device } from '../devices/device';
+import type { Wait } from '../devices/port';
+import type { Running } from './running';
+import type { Signals } from './signals';
 
 export const families = [
 	'travel',
@@ -20,10 +22,6 @@ export const families = [
 	'own'
 ] as const;
 export type Family = (typeof families)[number];
-
-export const levels = ['first', 'further', 'full'] as const;
-/** How much the shelf offers. A plan may hold steps of any level. */
-export type Level = (typeof levels)[number];
 
 /**
  * What a number measures, in the unit that files use: m, degrees, s, 0 to 1, a part of the top speed
@@ -107,9 +105,6 @@ export type Worked = Readonly<Record<string, Datum>>;
 export const isExpression = (value: Value | undefined): value is Expression =>
 	typeof value === 'object';
 
-/** What a robot must have for a step. */
-export type Ability = 'wheels' | 'counters' | 'gyro' | 'lamp' | 'speaker' | 'ports';
-
 const input: ValueDefinition = { type: 'anything', initial: 0 };
 
 /** What a value of a step may be; one that its kind does not know is an input of a routine. */
@@ -132,7 +127,8 @@ export interface StepDefinition {
 	/** What the first level offers of it, if not just one tag: one for each of these. */
 	readonly firstForms?: readonly Values[];
 	readonly values: Readonly<Record<string, ValueDefinition>>;
-	readonly needs: readonly Ability[];
+	/** What a robot must have for it. */
+	readonly needs: readonly Device[];
 
 	/** Stands only at the top of a chain: a trigger, or the name of a routine. */
 	readonly isTrigger?: boolean;

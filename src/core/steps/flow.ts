@@ -11,7 +11,7 @@ export const wait: StepDefinition = {
 	firstValue: 'duration',
 	needs: [],
 	takesTime: true,
-	run: ({ robot, number }) => robot.pause(number('duration'))
+	run: ({ pause, number }) => pause(number('duration'))
 };
 
 export const waitUntil: StepDefinition = {

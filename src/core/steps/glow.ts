@@ -1,9 +1,16 @@
 /** Glow: the lamps. */
+import { lamp as lampDevice } from '../devices/lamp/device';
 import type { StepDefinition, ValueDefinition } from './definition';
+import type { Running } from './running';
 import { choice, duration, ratio } from './values';
 
 const side: ValueDefinition = { ...choice('both', 'left', 'right'), addedLater: true };
 const colour: ValueDefinition = { type: 'colour', initial: '#ffb020' };
+
+function shine({ ask, text }: Running, colour: string, brightness: number, period = 0): void {
+	const side = text('side') as 'both' | 'left' | 'right';
+	ask(lampDevice, 'shine', { side, colour, brightness, period });
+}
 
 export const lamp: StepDefinition = {
 	kind: 'lamp',
@@ -12,10 +19,8 @@ export const lamp: StepDefinition = {
 	glyph: 'M9 9h6l2 8H7zM10 9V6.5a2 2 0 0 1 4 0V9M9 20h6M12 2v1.500',
 	values: { colour, side, brightness: { ...ratio(1), addedLater: true } },
 	firstValue: 'colour',
-	needs: ['lamp'],
-	run({ robot, number, text }) {
-		robot.setLamp(text('side'), text('colour'), number('brightness'));
-	}
+	needs: [lampDevice],
+	run: (running) => shine(running, running.text('colour'), running.number('brightness'))
 };
 
 export const blink: StepDefinition = {
@@ -25,10 +30,8 @@ export const blink: StepDefinition = {
 	glyph:
 		'M9 11h6l2 7H7zM10 11V8.500a2 2 0 0 1 4 0V11M9 21h6M12 3v2M5 6l1.500 1.500M19 6l-1.500 1.500',
 	values: { colour, side, period: duration(1, { minimum: 0.05, maximum: 60 }) },
-	needs: ['lamp'],
-	run({ robot, number, text }) {
-		robot.setLamp(text('side'), text('colour'), 1, number('period'));
-	}
+	needs: [lampDevice],
+	run: (running) => shine(running, running.text('colour'), 1, running.number('period'))
 };
 
 export const lampOff: StepDefinition = {
@@ -37,10 +40,8 @@ export const lampOff: StepDefinition = {
 	level: 'further',
 	glyph: 'M9 9h6l2 8H7zM10 9V6.5a2 2 0 0 1 4 0V9M9 20h6M4 4l16 17',
 	values: { side },
-	needs: ['lamp'],
-	run({ robot, text }) {
-		robot.setLamp(text('side'), '#000000', 0);
-	}
+	needs: [lampDevice],
+	run: (running) => shine(running, '#000000', 0)
 };
 
 export const glowSteps = [lamp, blink, lampOff];

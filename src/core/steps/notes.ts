@@ -2,6 +2,7 @@
  * Notes as text: `C4:1 D4:1/2 -:1` is C for a beat, D for half a beat, a beat of rest. The octave may
  * be left out (4), and so may the length (1). Pitches are in equal temperament with A4 at 440 Hz.
  */
+import * as exact from '../exact';
 import { failure, success, type Result } from '../sentence';
 
 export interface Note {
@@ -61,5 +62,5 @@ export function pitchOf(name: string): number {
 	const [, letter, sign, octave] = /^([A-G])([#b]?)([1-8])$/.exec(name) ?? [];
 	if (!letter || !octave) return NaN;
 	const steps = semitones[letter]! + (sign === '#' ? 1 : sign === 'b' ? -1 : 0);
-	return 440 * 2 ** ((steps - 9) / 12 + Number(octave) - 4);
+	return 440 * exact.power(2, (steps - 9) / 12 + Number(octave) - 4);
 }

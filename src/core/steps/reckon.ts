@@ -1,12 +1,17 @@
 /** Reckon: variables, lists, the log. Sense: what a reading counts from. */
-import type { Datum } from '../expressions/types';
-import type { Cell } from '../interpreter/memory';
-import { itemsPerStep } from '../interpreter/settings';
+import type { Datum } from '../types';
+import { counters } from '../devices/counters/device';
+import { gyro } from '../devices/gyro/device';
+import { wheels } from '../devices/wheels/device';
+import type { Cell } from './running';
 import type { StepDefinition, ValueDefinition } from './definition';
 import { choice, name, plain } from './values';
 
 /** Items that a list holds at most. */
 export const maximumItems = 1000;
+
+/** Items of a list that are copied for the cost of a step. */
+const itemsPerStep = 50;
 
 const anything = (initial: number | string): ValueDefinition => ({ type: 'anything', initial });
 
@@ -17,10 +22,10 @@ export const set: StepDefinition = {
 	glyph: 'M4 5h16v14H4zM8 10h8M8 14h8',
 	values: { variable: name('variable', 'n'), value: anything(0) },
 	needs: [],
-	run({ variable, datum, spend }) {
+	run({ cell, datum, spend }) {
 		const value = datum('value');
 		if (Array.isArray(value)) spend(Math.ceil(value.length / itemsPerStep));
-		variable.value = Array.isArray(value) ? [...value] : value;
+		cell.value = Array.isArray(value) ? [...value] : value;
 	}
 };
 
@@ -31,15 +36,15 @@ export const change: StepDefinition = {
 	glyph: 'M4 5h16v14H4zM8 12h8M12 8v8',
 	values: { variable: name('variable', 'n'), by: anything(1) },
 	needs: [],
-	run({ variable, datum }) {
-		variable.value = Number(variable.value ?? 0) + Number(datum('by'));
+	run({ cell, datum }) {
+		cell.value = Number(cell.value ?? 0) + Number(datum('by'));
 	}
 };
 
 /** The list in a variable; a new one when there is none. */
-function listIn(variable: Cell): Datum[] {
-	if (!Array.isArray(variable.value)) variable.value = [];
-	return variable.value;
+function listIn(cell: Cell): Datum[] {
+	if (!Array.isArray(cell.value)) cell.value = [];
+	return cell.value;
 }
 
 export const newList: StepDefinition = {
@@ -49,8 +54,8 @@ export const newList: StepDefinition = {
 	glyph: 'M9 6h11M9 12h11M9 18h11M4 6h1M4 12h1M4 18h1',
 	values: { variable: name('variable', 'turns') },
 	needs: [],
-	run({ variable }) {
-		variable.value = [];
+	run({ cell }) {
+		cell.value = [];
 	}
 };
 
@@ -61,8 +66,8 @@ export const addItem: StepDefinition = {
 	glyph: 'M9 6h11M9 12h6M4 6h1M4 12h1M4 18h1M18 14v7M14.500 17.500h7',
 	values: { value: anything(1), variable: name('variable', 'turns') },
 	needs: [],
-	run({ variable, text, datum, note }) {
-		const list = listIn(variable);
+	run({ cell, text, datum, note }) {
+		const list = listIn(cell);
 		const value = datum('value');
 		if (list.length < maximumItems) list.push(Array.isArray(value) ? value.length : value);
 		else note('note.listFull', { name: text('variable'), maximum: maximumItems });
@@ -80,8 +85,8 @@ export const setItem: StepDefinition = {
 		value: anything(0)
 	},
 	needs: [],
-	run({ variable, text, number, datum, note }) {
-		const list = listIn(variable);
+	run({ cell, text, number, datum, note }) {
+		const list = listIn(cell);
 		const index = number('index');
 		const value = datum('value');
 		if (index <= list.length) list[index - 1] = Array.isArray(value) ? value.length : value;
@@ -107,9 +112,11 @@ export const zero: StepDefinition = {
 	level: 'full',
 	glyph: 'M4 19h16M12 4a4 6 0 1 1-.1 0M4 17v4M20 17v4',
 	values: { what: choice('travelled', 'wheels', 'heading') },
-	needs: ['wheels'],
-	run({ robot, text }) {
-		robot.zero(text('what'));
+	needs: [wheels],
+	run({ ask, text }) {
+		const what = text('what');
+		if (what === 'heading') ask(gyro, 'zero', {});
+		else ask(counters, 'zero', { what: what === 'wheels' ? 'wheels' : 'travelled' });
 	}
 };
 

@@ -1,4 +1,5 @@
 /** Sound: tones and melodies. */
+import { speaker } from '../devices/speaker/device';
 import type { StepDefinition, ValueDefinition } from './definition';
 import { pitchOf, readNotes } from './notes';
 import { choice, duration, ratio } from './values';
@@ -23,10 +24,12 @@ export const tone: StepDefinition = {
 		then
 	},
 	firstValue: 'pitch',
-	needs: ['speaker'],
+	needs: [speaker],
 	takesTime: true,
-	run({ robot, number, text }) {
-		const playing = robot.play([{ pitch: number('pitch'), length: number('length') }]);
+	run({ ask, number, text }) {
+		const playing = ask(speaker, 'play', {
+			notes: [{ pitch: number('pitch'), length: number('length') }]
+		});
 		return text('then') === 'wait' ? playing : undefined;
 	}
 };
@@ -49,19 +52,19 @@ export const melody: StepDefinition = {
 		then: choice('wait', 'carryOn')
 	},
 	firstValue: 'notes',
-	needs: ['speaker'],
+	needs: [speaker],
 	takesTime: true,
-	run({ robot, number, text, spend }) {
+	run({ ask, number, text, spend }) {
 		const notes = readNotes(text('notes'));
 		if (!notes.ok) return undefined;
 		spend(notes.value.length);
 		const beat = 60 / number('tempo');
-		const playing = robot.play(
-			notes.value.map(({ name, beats }) => ({
+		const playing = ask(speaker, 'play', {
+			notes: notes.value.map(({ name, beats }) => ({
 				pitch: name ? pitchOf(name) : 0,
 				length: beats * beat
 			}))
-		);
+		});
 		return text('then') === 'wait' ? playing : undefined;
 	}
 };
@@ -72,9 +75,9 @@ export const volume: StepDefinition = {
 	level: 'further',
 	glyph: 'M3 9.500v5h4l5 4v-13l-5 4zM16 9a4 4 0 0 1 0 6M18.500 6a8 8 0 0 1 0 12',
 	values: { level: ratio(0.6) },
-	needs: ['speaker'],
-	run({ robot, number }) {
-		robot.setVolume(number('level'));
+	needs: [speaker],
+	run({ ask, number }) {
+		ask(speaker, 'volume', { level: number('level') });
 	}
 };
 
@@ -84,9 +87,9 @@ export const silence: StepDefinition = {
 	level: 'further',
 	glyph: 'M3 9.500v5h4l5 4v-13l-5 4zM16 9.500l5 5M21 9.500l-5 5',
 	values: {},
-	needs: ['speaker'],
-	run({ robot }) {
-		robot.silence();
+	needs: [speaker],
+	run({ ask }) {
+		ask(speaker, 'silence', {});
 	}
 };
 

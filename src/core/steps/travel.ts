@@ -1,8 +1,11 @@
 /** Travel: everything that moves the wheels. */
-import { ports } from '../robots/ports';
+import { counters } from '../devices/counters/device';
+import { gyro } from '../devices/gyro/device';
+import type { Wait } from '../devices/port';
+import { motorPorts, ports, type MotorPort } from '../devices/ports/device';
+import { wheels as driven } from '../devices/wheels/device';
 import { radians } from '../units/angles';
-import type { Running } from '../interpreter/running';
-import type { Wait } from '../interpreter/controls';
+import type { Running } from './running';
 import type { StepDefinition } from './definition';
 import { angle, choice, duration, length, plain, power } from './values';
 
@@ -13,14 +16,14 @@ const then = choice('waitStill', 'goOn');
 const mirrored = { left: 'matrix(-1 0 0 1 24 0)' };
 
 /** Ends an open-loop move as its values say. */
-function stop({ robot, text }: Running): Wait | undefined {
-	robot.stop(text('ending') === 'coast');
-	return text('then') === 'waitStill' ? robot.untilStill() : undefined;
+function stop({ ask, text }: Running): Wait | undefined {
+	ask(driven, 'stop', { isCoasting: text('ending') === 'coast' });
+	return text('then') === 'waitStill' ? ask(driven, 'stand', {}) : undefined;
 }
 
 /** Lets a while pass, then ends the move. */
 function stopAfter(running: Running): Wait {
-	const pause = running.robot.pause(running.number('duration'));
+	const pause = running.pause(running.number('duration'));
 	let ending: Wait | undefined;
 	let isStopping = false;
 	return {
@@ -47,11 +50,11 @@ export const go: StepDefinition = {
 		speed: power(0.4)
 	},
 	firstValue: 'distance',
-	needs: ['wheels', 'counters'],
+	needs: [driven, counters],
 	takesTime: true,
-	run({ robot, number, text }) {
+	run({ ask, number, text }) {
 		const distance = number('distance') * (text('direction') === 'back' ? -1 : 1);
-		return robot.travel(distance, distance, number('speed'));
+		return ask(counters, 'travel', { left: distance, right: distance, speed: number('speed') });
 	}
 };
 
@@ -64,10 +67,12 @@ export const turn: StepDefinition = {
 	glyph: 'M7 20v-8a5 5 0 0 1 5-5h6M14 3l4 4-4 4',
 	values: { direction: choice('right', 'left'), angle: angle(90, { minimum: -3600 }) },
 	firstValue: 'angle',
-	needs: ['wheels', 'gyro'],
+	needs: [driven, gyro],
 	takesTime: true,
-	run: ({ robot, number, text }) =>
-		robot.turn(radians(number('angle')) * (text('direction') === 'right' ? -1 : 1))
+	run: ({ ask, number, text }) =>
+		ask(gyro, 'turn', {
+			angle: radians(number('angle')) * (text('direction') === 'right' ? -1 : 1)
+		})
 };
 
 export const goFor: StepDefinition = {
@@ -76,12 +81,12 @@ export const goFor: StepDefinition = {
 	level: 'further',
 	glyph: 'M9 20V5M4 10l5-5 5 5M18 14v3.500l2 1.500M18 12.500a5 5 0 1 1-.1 0',
 	values: { duration: duration(2), speed: power(0.4), ending, then },
-	needs: ['wheels'],
+	needs: [driven],
 	takesTime: true,
 	isTimed: true,
 	run(running) {
 		const speed = running.number('speed');
-		running.robot.drive(speed, speed);
+		running.ask(driven, 'drive', { left: speed, right: speed });
 		return stopAfter(running);
 	}
 };
@@ -92,11 +97,11 @@ export const goTurns: StepDefinition = {
 	level: 'full',
 	glyph: 'M12 4a8 8 0 1 1-5.700 2.400M12 4 8.500 1.500M12 4 8.500 7M12 12v-4',
 	values: { turns: plain(2, { minimum: -100, maximum: 100, increment: 0.5 }), speed: power(0.4) },
-	needs: ['wheels', 'counters'],
+	needs: [driven, counters],
 	takesTime: true,
-	run({ robot, number }) {
-		const distance = number('turns') * robot.wheelCircumference;
-		return robot.travel(distance, distance, number('speed'));
+	run({ ask, number }) {
+		const turns = number('turns');
+		return ask(counters, 'turns', { left: turns, right: turns, speed: number('speed') });
 	}
 };
 
@@ -109,11 +114,11 @@ export const goDegrees: StepDefinition = {
 		angle: angle(360, { minimum: -36_000, maximum: 36_000, increment: 15 }),
 		speed: power(0.4)
 	},
-	needs: ['wheels', 'counters'],
+	needs: [driven, counters],
 	takesTime: true,
-	run({ robot, number }) {
-		const distance = (number('angle') / 360) * robot.wheelCircumference;
-		return robot.travel(distance, distance, number('speed'));
+	run({ ask, number }) {
+		const turns = number('angle') / 360;
+		return ask(counters, 'turns', { left: turns, right: turns, speed: number('speed') });
 	}
 };
 
@@ -123,9 +128,9 @@ export const start: StepDefinition = {
 	level: 'further',
 	glyph: 'M12 21V9M7 14l5-5 5 5M12 3v2M7 4.500l1 1.500M17 4.500 16 6',
 	values: { speed: power(0.4) },
-	needs: ['wheels'],
-	run({ robot, number }) {
-		robot.drive(number('speed'), number('speed'));
+	needs: [driven],
+	run({ ask, number }) {
+		ask(driven, 'drive', { left: number('speed'), right: number('speed') });
 	}
 };
 
@@ -135,7 +140,7 @@ export const stopMoving: StepDefinition = {
 	level: 'further',
 	glyph: 'M8 3h8l5 5v8l-5 5H8l-5-5V8zM8.500 12h7',
 	values: { ending, then },
-	needs: ['wheels'],
+	needs: [driven],
 	run: stop
 };
 
@@ -153,12 +158,12 @@ export const turnFor: StepDefinition = {
 		ending,
 		then
 	},
-	needs: ['wheels'],
+	needs: [driven],
 	takesTime: true,
 	isTimed: true,
 	run(running) {
 		const speed = running.number('speed') * (running.text('direction') === 'right' ? 1 : -1);
-		running.robot.drive(speed, -speed);
+		running.ask(driven, 'drive', { left: speed, right: -speed });
 		return stopAfter(running);
 	}
 };
@@ -169,9 +174,9 @@ export const turnTo: StepDefinition = {
 	level: 'further',
 	glyph: 'M12 3a9 9 0 1 1-.1 0M12 6l2.500 8-2.500-1.500L9.500 14zM12 1v2',
 	values: { bearing: angle(0, { minimum: -360, maximum: 360, increment: 15 }) },
-	needs: ['wheels', 'gyro'],
+	needs: [driven, gyro],
 	takesTime: true,
-	run: ({ robot, number }) => robot.turnTo(number('bearing'))
+	run: ({ ask, number }) => ask(gyro, 'turnTo', { bearing: number('bearing') })
 };
 
 export const arc: StepDefinition = {
@@ -186,16 +191,15 @@ export const arc: StepDefinition = {
 		angle: angle(90, { minimum: -3600 }),
 		speed: power(0.4)
 	},
-	needs: ['wheels', 'counters'],
+	needs: [driven, counters],
 	takesTime: true,
-	run({ robot, number, text }) {
-		const turned = radians(number('angle'));
-		const [inner, outer] = [-1, 1].map(
-			(side) => turned * (number('radius') + (side * robot.axle) / 2)
-		) as [number, number];
-		return text('direction') === 'right'
-			? robot.travel(outer, inner, number('speed'))
-			: robot.travel(inner, outer, number('speed'));
+	run({ ask, number, text }) {
+		return ask(counters, 'arc', {
+			direction: text('direction') === 'right' ? 'right' : 'left',
+			radius: number('radius'),
+			angle: radians(number('angle')),
+			speed: number('speed')
+		});
 	}
 };
 
@@ -205,9 +209,9 @@ export const wheels: StepDefinition = {
 	level: 'full',
 	glyph: 'M6 4v16M18 4v16M3.500 8h5M3.500 16h5M15.500 8h5M15.500 16h5M6 12h12',
 	values: { left: power(0.4), right: power(0.4) },
-	needs: ['wheels'],
-	run({ robot, number }) {
-		robot.drive(number('left'), number('right'));
+	needs: [driven],
+	run({ ask, number }) {
+		ask(driven, 'drive', { left: number('left'), right: number('right') });
 	}
 };
 
@@ -218,11 +222,11 @@ export const wheelsFor: StepDefinition = {
 	glyph:
 		'M5 3v12M14 3v12M2.500 6h5M2.500 12h5M11.500 6h5M11.500 12h3M5 9h9M18 15v3l2 1M18 12.500a5 5 0 1 1-.1 0',
 	values: { left: power(0.4), right: power(0.3), duration: duration(1), ending, then },
-	needs: ['wheels'],
+	needs: [driven],
 	takesTime: true,
 	isTimed: true,
 	run(running) {
-		running.robot.drive(running.number('left'), running.number('right'));
+		running.ask(driven, 'drive', { left: running.number('left'), right: running.number('right') });
 		return stopAfter(running);
 	}
 };
@@ -236,14 +240,14 @@ export const wheelsTurns: StepDefinition = {
 	glyph:
 		'M6 8v12M18 8v12M3.500 11h5M3.500 17h5M15.500 11h5M15.500 17h5M8 4.500a5 5 0 0 1 8 0M16 2v2.500h-2.500',
 	values: { left: wheelTurns, right: { ...wheelTurns, initial: 2 }, speed: power(0.4) },
-	needs: ['wheels', 'counters'],
+	needs: [driven, counters],
 	takesTime: true,
-	run: ({ robot, number }) =>
-		robot.travel(
-			number('left') * robot.wheelCircumference,
-			number('right') * robot.wheelCircumference,
-			number('speed')
-		)
+	run: ({ ask, number }) =>
+		ask(counters, 'turns', {
+			left: number('left'),
+			right: number('right'),
+			speed: number('speed')
+		})
 };
 
 /**
@@ -257,10 +261,13 @@ export const steer: StepDefinition = {
 	glyph:
 		'M12 3a9 9 0 1 1-.1 0M12 10.500a1.500 1.500 0 1 1-.1 0M3.500 10.500h7M13.500 10.500h7M12 13.500v7',
 	values: { steering: { ...power(0), quantity: 'ratio' }, speed: power(0.3) },
-	needs: ['wheels'],
-	run({ robot, number }) {
+	needs: [driven],
+	run({ ask, number }) {
 		const [steering, speed] = [number('steering'), number('speed')];
-		robot.drive(speed * Math.min(1, 1 + 2 * steering), speed * Math.min(1, 1 - 2 * steering));
+		ask(driven, 'drive', {
+			left: speed * Math.min(1, 1 + 2 * steering),
+			right: speed * Math.min(1, 1 - 2 * steering)
+		});
 	}
 };
 
@@ -270,9 +277,9 @@ export const motor: StepDefinition = {
 	level: 'full',
 	glyph: 'M4 8h11v8H4zM15 10h3v4h-3M18 12h3M7 8V5h5v3M7 16v3h5v-3',
 	values: { port: choice(...ports), power: power(0.4) },
-	needs: ['ports'],
-	run({ robot, number, text }) {
-		robot.setMotor(text('port'), number('power'));
+	needs: [motorPorts],
+	run({ ask, number, text }) {
+		ask(motorPorts, 'motor', { port: text('port') as MotorPort, power: number('power') });
 	}
 };
 
@@ -282,9 +289,12 @@ export const drivePorts: StepDefinition = {
 	level: 'full',
 	glyph: 'M6 3v5M10 3v5M4 8h8v3a4 4 0 0 1-8 0zM8 15v3a3 3 0 0 0 6 0v-4a3 3 0 0 1 6 0v7',
 	values: { left: choice(...ports), right: { ...choice(...ports), initial: 'B' } },
-	needs: ['ports'],
-	run({ robot, text }) {
-		robot.setDrivePorts(text('left'), text('right'));
+	needs: [motorPorts],
+	run({ ask, text }) {
+		ask(motorPorts, 'use', {
+			left: text('left') as MotorPort,
+			right: text('right') as MotorPort
+		});
 	}
 };
 
@@ -294,9 +304,9 @@ export const cruise: StepDefinition = {
 	level: 'full',
 	glyph: 'M4 17a8 8 0 1 1 16 0M12 17l4-6M4 20h16',
 	values: { speed: power(0.4) },
-	needs: ['wheels'],
-	run({ robot, number }) {
-		robot.setCruise(number('speed'));
+	needs: [driven],
+	run({ setCruise, number }) {
+		setCruise(number('speed'));
 	}
 };
 
@@ -306,9 +316,9 @@ export const waitStill: StepDefinition = {
 	level: 'further',
 	glyph: 'M4 19h16M12 4v9M8 13h8M7 16h10',
 	values: {},
-	needs: ['wheels'],
+	needs: [driven],
 	takesTime: true,
-	run: ({ robot }) => robot.untilStill()
+	run: ({ ask }) => ask(driven, 'stand', {})
 };
 
 export const travelSteps = [

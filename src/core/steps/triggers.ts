@@ -1,6 +1,6 @@
 /** What starts a chain. A trigger that fires while its chain still runs changes nothing. */
 import type { StepDefinition, Watch } from './definition';
-import type { Signals } from '../interpreter/triggers';
+import type { Signals } from './signals';
 import { routine } from './own';
 import { choice, duration, name } from './values';
 

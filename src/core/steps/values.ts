@@ -1,5 +1,5 @@
 /** Short ways to define the values of steps. Ranges are what makes sense for a toy on a floor. */
-import { types, type Type } from '../expressions/types';
+import { types, type Type } from '../types';
 import type {
 	ChoiceDefinition,
 	ConditionDefinition,

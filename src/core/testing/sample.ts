@@ -1,6 +1,6 @@
 /** Short ways to write plans and courses in code: for the demo data, tests and benchmarks. */
 import { makeCourse, type Course, type Wall } from '../course/course';
-import { planFormat, type Plan, type Step } from '../plan/plan';
+import { planFormat, type Chain, type Plan, type Step } from '../plan/plan';
 import type { Values } from '../steps/definition';
 
 let count = 0;
@@ -24,6 +24,28 @@ export const tone = (pitch: number, length: number): Step =>
 export const wait = (duration: number): Step => step('wait', { duration });
 export const repeat = (times: number, body: Step[]): Step => step('repeat', { times }, body);
 
+export const call = (routine: string): Step => step('call', { routine });
+export const together = (...sides: Step[][]): Step =>
+	step(
+		'together',
+		{},
+		sides.map((steps) => step('side', {}, steps))
+	);
+export const routine = (name: string, steps: Step[]): Chain => ({
+	id: name,
+	trigger: step('routine', { name, inputs: '' }),
+	steps
+});
+/** Routines r0 to r22, each of which calls the next one twice at the same time, so that they double. */
+export const doubling = (last: Step[]): Chain[] => [
+	...Array.from({ length: 22 }, (_, i) =>
+		routine(`r${i}`, [together([call(`r${i + 1}`)], [call(`r${i + 1}`)])])
+	),
+	routine('r22', last)
+];
+/** Rounds that end long after any rehearsal. */
+export const spin = (...body: Step[]): Step => repeat(1000, [repeat(1000, [repeat(1000, body)])]);
+
 export const trigger = (): Step => step('whenRunPressed');
 
 /** A plan for the sample Skiff with one lit chain of these steps. */
@@ -34,6 +56,11 @@ export const planOf = (steps: readonly Step[], name = 'Quay there and back'): Pl
 	robots: [{ kind: 'skiff', name: 'Tallow' }],
 	chains: [{ id: nextId(), trigger: trigger(), steps }]
 });
+
+export const withChains = (steps: readonly Step[], ...chains: Chain[]): Plan => {
+	const plan = planOf(steps);
+	return { ...plan, chains: [...plan.chains, ...chains] };
+};
 
 export const wall = (from: [number, number], to: [number, number], thickness = 0.02): Wall => ({
 	id: nextId(),

@@ -1,19 +1,18 @@
 /**
- * Contact with walls, through the rigid-body package planck. Asked only while something is near.
- * planck keeps shapes apart to within 0.005 of its units, so one of its units is 10 cm here: that is
- * 0.5 mm on the floor.
+ * Contact with walls, through the rigid-body package planck. Asked only while something is near, and
+ * planck is given only the walls that are: its time grows with all that it knows.
  */
-import { Polygon, Vec2, World, type Body, type Fixture } from 'planck';
+import * as exact from '../exact';
+import { Polygon, Vec2, World, type Body, type Fixture } from './planck';
 import type { Wall } from '../course/course';
-import type { Outline } from '../robots/robot';
-import { tick } from '../simulation/settings';
-import { Crowd, maximumNear, stuckCrates, withoutHidden } from './crowd';
+import type { Outline } from './body';
+import { tick } from '../time';
+import { maximumNear, stuckCrates, withoutHidden } from './crowd';
+import { Nearby, Sight, type Change } from './nearby';
+import { scale, toPlanck } from './planck/units';
 import type { StandingCrate } from './crates';
-import type { Pose } from './pose';
-import { cornersOf } from './walls';
+import { outlineAt, type Pose } from './pose';
 
-/** planck units in a metre. */
-const scale = 10;
 /** Friction between a plastic shell and a wall or a crate. */
 const wallFriction = 0.3;
 /** m/s² by which a crate of card or wood slows down on the floor: friction 0.3. */
@@ -26,9 +25,6 @@ const positionIterations = 3;
 
 /** What it takes to find that a pair does not touch, as a part of what it takes when it does. */
 const pairWork = 0.1;
-/** planck's categories: the robot, among everything. */
-const robotCategory = 2;
-const everything = 0xffff;
 
 export interface Shape {
 	readonly outline: Outline;
@@ -42,10 +38,18 @@ export class Contact {
 	private readonly ground: Body;
 	private readonly velocity = new Vec2();
 
-	private readonly crates: readonly { readonly crate: StandingCrate; readonly body: Body }[];
-	private readonly walls: readonly Fixture[];
-	/** For a course of so many walls that too many may be near at once. */
-	private readonly crowd: Crowd | null;
+	private readonly radius: number;
+	private readonly crates: readonly {
+		readonly crate: StandingCrate;
+		readonly body: Body;
+		/** None for a crate that can never move. */
+		readonly sight: Sight | null;
+	}[];
+	private readonly nearby: Nearby;
+	/** The walls that planck knows, and by how many things each is near. */
+	private readonly fixtures: (Fixture | undefined)[] = [];
+	private readonly uses: number[];
+	private readonly robotSight = new Sight();
 
 	/** After `move`: what was touched, and the speeds that were left (m/s, rad/s). */
 	touching: 'wall' | 'crate' | null = null;
@@ -69,27 +73,17 @@ export class Contact {
 		this.world = new World({ gravity: { x: 0, y: 0 }, allowSleep: false, continuousPhysics });
 		this.ground = this.world.createBody();
 		const seen = isCrowded ? withoutHidden(walls) : walls;
-		this.walls = seen.map((wall) =>
-			this.ground.createFixture({
-				shape: new Polygon(cornersOf(wall).map(toPlanck)),
-				friction: wallFriction
-			})
-		);
-		const radius = Math.max(...shape.outline.map(([x, y]) => Math.hypot(x, y)));
-		this.crowd = seen.length > maximumNear ? new Crowd(seen, radius) : null;
+		this.nearby = new Nearby(seen);
+		this.uses = seen.map(() => 0);
+		this.radius = Math.max(...shape.outline.map(([x, y]) => exact.lengthOf(x, y)));
 		const stuck = stuckCrates(seen, crates);
 		this.crates = crates.map((crate) => {
 			const body = this.bodyOf(crate.corners, crate.mass, crate.inertia);
 			if (stuck.has(crate)) body.setStatic();
 			body.setTransform(new Vec2(crate.pose.x * scale, crate.pose.y * scale), crate.pose.heading);
-			return { crate, body };
+			return { crate, body, sight: stuck.has(crate) ? null : new Sight() };
 		});
 		this.body = this.bodyOf(shape.outline, shape.mass, shape.inertia);
-		this.body.getFixtureList()!.setFilterData({
-			categoryBits: robotCategory,
-			groupIndex: 0,
-			maskBits: everything
-		});
 	}
 
 	private bodyOf(outline: Outline, mass: number, inertia: number): Body {
@@ -111,7 +105,11 @@ export class Contact {
 		this.body.setLinearVelocity(this.velocity);
 		this.body.setAngularVelocity(turning);
 		for (const { crate, body } of this.crates) slowDown(body, crate);
-		if (this.crowd) this.lookAtNearest(pose);
+		const outline = () => outlineAt(this.shape.outline, pose);
+		this.look(this.robotSight.at(pose, this.radius, this.nearby, outline));
+		for (const { crate, sight } of this.crates) {
+			if (sight) this.look(sight.at(crate.pose, crate.radius, this.nearby));
+		}
 		this.world.step(tick, velocityIterations, positionIterations);
 		this.isAnyCrateMoving = false;
 		for (const { crate, body } of this.crates) this.follow(crate, body);
@@ -134,25 +132,17 @@ export class Contact {
 		}
 	}
 
-	/** The robot passes through walls that are not looked at; there are nearer ones before it. */
-	private lookAtNearest(pose: Pose): void {
-		const cos = Math.cos(pose.heading);
-		const sin = Math.sin(pose.heading);
-		const outline = this.shape.outline.map(
-			([ahead, left]) =>
-				[pose.x + ahead * cos - left * sin, pose.y + ahead * sin + left * cos] as const
-		);
-		const nearest = this.crowd!.choose(outline, pose);
-		if (!nearest) return;
-		this.walls.forEach((wall, index) => {
-			const isNear = nearest.has(index);
-			if ((wall.getFilterMaskBits() & robotCategory) === (isNear ? robotCategory : 0)) return;
-			wall.setFilterData({
-				categoryBits: wall.getFilterCategoryBits(),
-				groupIndex: 0,
-				maskBits: isNear ? everything : everything & ~robotCategory
-			});
-		});
+	/** Gives planck the walls that have come near, and takes those away that nothing is near any more. */
+	private look(change: Change | null): void {
+		if (!change) return;
+		for (const wall of change.near) {
+			if (this.uses[wall]!++ > 0) continue;
+			const shape = this.nearby.shapeOf(wall);
+			this.fixtures[wall] = this.ground.createFixture({ shape, friction: wallFriction });
+		}
+		for (const wall of change.before) {
+			if (--this.uses[wall]! === 0) this.ground.destroyFixture(this.fixtures[wall]!);
+		}
 	}
 
 	/** Few pairs are near each other in any but a crowded course. */
@@ -188,5 +178,3 @@ function slowDown(body: Body, crate: StandingCrate): void {
 		Math.abs(turning) > lostTurning ? turning - Math.sign(turning) * lostTurning : 0
 	);
 }
-
-const toPlanck = ([x, y]: readonly [number, number]): Vec2 => new Vec2(x * scale, y * scale);

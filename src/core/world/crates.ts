@@ -1,7 +1,8 @@
 /** Crates: things that stand on the floor and can be pushed. */
+import * as exact from '../exact';
 import type { Crate, Point } from '../course/course';
 import { headingOfBearing } from '../units/angles';
-import type { Pose } from './pose';
+import { outlineAt, type Pose } from './pose';
 
 export class StandingCrate {
 	readonly id: string;
@@ -25,7 +26,7 @@ export class StandingCrate {
 			[-x, y],
 			[-x, -y]
 		];
-		this.radius = Math.hypot(x, y);
+		this.radius = exact.lengthOf(x, y);
 	}
 
 	/** kg m² about its middle, evenly filled. */
@@ -36,12 +37,6 @@ export class StandingCrate {
 
 	/** Where its corners are now. */
 	get outline(): Point[] {
-		const { x, y, heading } = this.pose;
-		const cos = Math.cos(heading);
-		const sin = Math.sin(heading);
-		return this.corners.map(([ahead, left]) => [
-			x + ahead * cos - left * sin,
-			y + ahead * sin + left * cos
-		]);
+		return outlineAt(this.corners, this.pose);
 	}
 }

@@ -1,7 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Course, Crate, Point, Wall } from '../course/course';
-import { skiff } from '../robots/skiff/skiff';
+import { skiff } from '../robots/skiff';
 import { simulate } from '../simulation/simulate';
 import { courseOf, planOf, repeat, step, wall } from '../testing/sample';
 import { StandingCrate } from './crates';

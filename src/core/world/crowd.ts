@@ -2,19 +2,16 @@
  * Walls that lie over each other. Planck's work grows with every wall that touches the robot, so
  * those that are hidden in others are left out, and of a crowd only the nearest are looked at.
  */
+import * as exact from '../exact';
 import type { Point, Wall } from '../course/course';
 import type { StandingCrate } from './crates';
 import { separationOf } from './separation';
-import { Clearance, cornersOf } from './walls';
+import { cornersOf } from './walls';
 
 /** Metres that a wall may stick out of another one and still count as hidden in it. */
 const tolerance = 1e-4;
 /** Walls near the robot that are looked at: a maze has some ten around a robot. */
 export const maximumNear = 48;
-/** Metres around the robot in which walls count: more than it moves in some ticks. */
-const reach = 0.02;
-/** Metres of moving or turning after which the nearest walls are chosen anew. */
-const worthLooking = 0.002;
 
 /** The walls that are not hidden in one other. */
 export function withoutHidden(walls: readonly Wall[]): Wall[] {
@@ -36,11 +33,11 @@ export function withoutHidden(walls: readonly Wall[]): Wall[] {
 }
 
 const sizeOf = ({ from, to, thickness }: Wall): number =>
-	(Math.hypot(to[0] - from[0], to[1] - from[1]) + thickness) * thickness;
+	(exact.lengthOf(to[0] - from[0], to[1] - from[1]) + thickness) * thickness;
 
-type Box = readonly [number, number, number, number];
+export type Box = readonly [number, number, number, number];
 
-function boxOf(corners: readonly Point[]): Box {
+export function boxOf(corners: readonly Point[]): Box {
 	const xs = corners.map(([x]) => x);
 	const ys = corners.map(([, y]) => y);
 	return [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)];
@@ -78,41 +75,5 @@ export function stuckCrates(
 	return new Set(crates.filter((_, index) => isStuck(standing[index]!)));
 }
 
-const meet = (one: Box, other: Box): boolean =>
+export const meet = (one: Box, other: Box): boolean =>
 	one[0] <= other[2] && other[0] <= one[2] && one[1] <= other[3] && other[1] <= one[3];
-
-/** Chooses the nearest walls, when there are too many. */
-export class Crowd {
-	private readonly corners: readonly (readonly Point[])[];
-	private readonly distances: readonly Clearance[];
-	private last: readonly [number, number, number] = [NaN, NaN, NaN];
-
-	constructor(
-		walls: readonly Wall[],
-		private readonly radius: number
-	) {
-		this.corners = walls.map(cornersOf);
-		this.distances = walls.map((wall) => new Clearance([wall]));
-	}
-
-	/**
-	 * @param outline of the robot where it is, @param pose its middle and heading
-	 * @returns which walls to look at; null for the same as before
-	 */
-	choose(
-		outline: readonly Point[],
-		{ x, y, heading }: { readonly x: number; readonly y: number; readonly heading: number }
-	): ReadonlySet<number> | null {
-		const [lastX, lastY, lastHeading] = this.last;
-		const moved = Math.hypot(x - lastX, y - lastY) + Math.abs(heading - lastHeading) * this.radius;
-		if (moved < worthLooking) return null;
-		this.last = [x, y, heading];
-		const near: { index: number; gap: number }[] = [];
-		this.distances.forEach((clearance, index) => {
-			if (clearance.at(x, y) > this.radius + reach) return;
-			near.push({ index, gap: separationOf(outline, this.corners[index]!) });
-		});
-		if (near.length > maximumNear) near.sort((a, b) => a.gap - b.gap || a.index - b.index);
-		return new Set(near.slice(0, maximumNear).map(({ index }) => index));
-	}
-}

@@ -2,9 +2,10 @@
  * Moves a robot over the floor, one tick at a time. While nothing is near the drive alone
  * decides: an arc. Near a wall or a crate planck decides what is left of it.
  */
+import * as exact from '../exact';
 import type { Wall } from '../course/course';
-import type { Robot } from '../robots/robot';
-import { tick } from '../simulation/settings';
+import type { Body } from './body';
+import { tick } from '../time';
 import { Contact } from './contact';
 import type { Pose } from './pose';
 import type { StandingCrate } from './crates';
@@ -27,11 +28,11 @@ export class Floor {
 	constructor(
 		private readonly walls: readonly Wall[],
 		private readonly crates: readonly StandingCrate[],
-		private readonly robot: Robot,
+		private readonly robot: Body,
 		private readonly pose: Pose
 	) {
 		this.clearance = new Clearance(walls);
-		this.radius = Math.max(...robot.outline.map(([x, y]) => Math.hypot(x, y)));
+		this.radius = Math.max(...robot.outline.map(([x, y]) => exact.lengthOf(x, y)));
 	}
 
 	/** Pairs of things that touched each other, summed up over all ticks. */
@@ -70,7 +71,7 @@ export class Floor {
 	private roomAt({ x, y }: Pose): number {
 		let room = this.clearance.at(x, y);
 		for (const { pose, radius, hasFallen } of this.crates) {
-			if (!hasFallen) room = Math.min(room, Math.hypot(pose.x - x, pose.y - y) - radius);
+			if (!hasFallen) room = Math.min(room, exact.lengthOf(pose.x - x, pose.y - y) - radius);
 		}
 		return room;
 	}
@@ -78,8 +79,8 @@ export class Floor {
 	private moveFreely(): void {
 		const { pose, robot } = this;
 		const middle = pose.heading + (robot.turning * tick) / 2;
-		pose.x += robot.speed * tick * Math.cos(middle);
-		pose.y += robot.speed * tick * Math.sin(middle);
+		pose.x += robot.speed * tick * exact.cos(middle);
+		pose.y += robot.speed * tick * exact.sin(middle);
 		pose.heading += robot.turning * tick;
 	}
 
@@ -87,8 +88,8 @@ export class Floor {
 		const { pose, robot } = this;
 		const contact = this.contact!;
 		const middle = pose.heading + (robot.turning * tick) / 2;
-		const cos = Math.cos(middle);
-		const sin = Math.sin(middle);
+		const cos = exact.cos(middle);
+		const sin = exact.sin(middle);
 		const held = robot.grip * tick;
 		const sideways = this.sliding - Math.max(-held, Math.min(held, this.sliding));
 		contact.move(

@@ -4,7 +4,7 @@
  */
 import type { Course, Point } from '../course/course';
 import { lineOf } from '../course/tape';
-import { brightnessOf, type FloorColour } from './colours';
+import { brightnessOf, type FloorColour } from '../colours';
 
 /** Radius of the spot that a floor sensor sees. */
 const spot = 0.006;
@@ -85,7 +85,7 @@ type Piece = readonly [number, number, number, number, number];
 function distanceToLine(line: readonly Point[]): (x: number, y: number) => number {
 	const pieces = line.slice(1).map(([x2, y2], index): Piece => {
 		const [x1, y1] = line[index]!;
-		const squared = (x2 - x1) ** 2 + (y2 - y1) ** 2;
+		const squared = (x2 - x1) * (x2 - x1) + (y2 - y1) * (y2 - y1);
 		return [x1, y1, x2 - x1, y2 - y1, squared > 0 ? 1 / squared : 0];
 	});
 	const cells = new Map<number, readonly Piece[]>();

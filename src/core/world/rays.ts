@@ -1,4 +1,5 @@
 /** How far a ray goes before it meets the outline of something that stands on the floor. */
+import * as exact from '../exact';
 import type { Point } from '../course/course';
 
 /** Sides of standing things, four numbers each: from (x1, y1) to (x2, y2), metres. */
@@ -21,8 +22,8 @@ export function rayLength(
 	range: number,
 	sides: Float64Array
 ): number {
-	const dx = Math.cos(angle);
-	const dy = Math.sin(angle);
+	const dx = exact.cos(angle);
+	const dy = exact.sin(angle);
 	let nearest = range;
 	for (let i = 0; i < sides.length; i += 4) {
 		const ax = sides[i]! - x;

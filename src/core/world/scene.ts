@@ -1,6 +1,7 @@
 /** What a robot can find out about the place around it. Places are given as seen from the robot. */
+import * as exact from '../exact';
 import type { Course, LampPost } from '../course/course';
-import type { Surroundings } from '../robots/robot';
+import type { Surroundings } from './body';
 import type { Pose } from './pose';
 import type { StandingCrate } from './crates';
 import { Ground, type Seen } from './ground';
@@ -36,8 +37,8 @@ export class Scene implements Surroundings {
 
 	private placeOf(ahead: number, left: number): { x: number; y: number } {
 		const { x, y, heading } = this.pose;
-		const cos = Math.cos(heading);
-		const sin = Math.sin(heading);
+		const cos = exact.cos(heading);
+		const sin = exact.sin(heading);
 		return { x: x + ahead * cos - left * sin, y: y + ahead * sin + left * cos };
 	}
 
@@ -67,7 +68,7 @@ export class Scene implements Surroundings {
 	get light(): number {
 		const { x, y } = this.pose;
 		const shining = this.litPosts.map(({ at }) => {
-			const away = Math.hypot(at[0] - x, at[1] - y) / postReach;
+			const away = exact.lengthOf(at[0] - x, at[1] - y) / postReach;
 			return postLight / (1 + away * away);
 		});
 		return Math.min(

@@ -1,4 +1,5 @@
 /** How far two convex outlines are apart. */
+import * as exact from '../exact';
 import type { Point } from '../course/course';
 
 /**
@@ -14,7 +15,7 @@ function alongSides(one: readonly Point[], other: readonly Point[]): number {
 	for (let i = 0; i < one.length; i++) {
 		const [x, y] = one[i]!;
 		const [x2, y2] = one[(i + 1) % one.length]!;
-		const length = Math.hypot(x2 - x, y2 - y);
+		const length = exact.lengthOf(x2 - x, y2 - y);
 		if (length === 0) continue;
 		const outX = (y2 - y) / length;
 		const outY = (x - x2) / length;

@@ -1,11 +1,12 @@
 /** Walls as the world sees them: how near the nearest one is, and their corners. */
+import * as exact from '../exact';
 import type { Wall } from '../course/course';
 
 /** Corners of a wall, counter-clockwise, metres. Its ends reach half its thickness further. */
 export function cornersOf(wall: Wall): [number, number][] {
 	const [x1, y1] = wall.from;
 	const [x2, y2] = wall.to;
-	const length = Math.hypot(x2 - x1, y2 - y1);
+	const length = exact.lengthOf(x2 - x1, y2 - y1);
 	const half = wall.thickness / 2;
 	const ux = length > 0 ? ((x2 - x1) / length) * half : half;
 	const uy = length > 0 ? ((y2 - y1) / length) * half : 0;

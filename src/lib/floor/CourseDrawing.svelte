@@ -3,7 +3,7 @@
 	import type { Course } from '$core/course/course';
 	import { lineOf } from '$core/course/tape';
 	import type { RecordedPose } from '$core/simulation/attempt';
-	import { floorColours } from '$core/world/colours';
+	import { floorColours } from '$core/colours';
 	import { headingOfBearing, degrees } from '$core/units/angles';
 
 	let {

@@ -9,7 +9,7 @@
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import CourseDrawing from './CourseDrawing.svelte';
-	import Skiff from './Skiff.svelte';
+	import RobotDrawing from './RobotDrawing.svelte';
 	import Trace from './Trace.svelte';
 	import { besidePanel, cratesAt, fit, scaleBar } from './view';
 	import Readings from './Readings.svelte';
@@ -46,8 +46,7 @@
 			x: course.start.at[0],
 			y: course.start.at[1],
 			heading: headingOfBearing(course.start.bearing),
-			leftLamp: 0,
-			rightLamp: 0
+			columns: {}
 		}
 	);
 	/** Some step or trigger asks whether the robot is touched. */
@@ -133,7 +132,7 @@
 					class:touchable={player.isPlaying}
 					onclick={() => bench.touchRobot()}
 				>
-					<Skiff leftLamp={pose.leftLamp} rightLamp={pose.rightLamp} />
+					<RobotDrawing kind={bench.robot.kind} columns={pose.columns} />
 				</g>
 			</g>
 		</svg>

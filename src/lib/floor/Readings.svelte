@@ -2,7 +2,7 @@
 	/** What the robot senses at the moment that is shown, and what the plan has written in the log. */
 	import { ChevronDown, ChevronRight } from '@lucide/svelte';
 	import { MediaQuery } from 'svelte/reactivity';
-	import { isReading, readings, type Reading } from '$core/expressions/vocabulary';
+	import { readings } from '$core/expressions/vocabulary';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import { showDatum, showSensed } from '$lib/values/live';
@@ -27,21 +27,19 @@
 	const player = $derived(bench.player);
 
 	interface Figure {
-		readonly reading: Reading;
+		readonly reading: string;
 		readonly shown: string;
 	}
 
-	/** Shown although the plan does not read them. */
-	const usual: readonly string[] = ['heading', 'speed'] satisfies Reading[];
 	const showsAll = $derived(preferences.showsAllReadings);
 
 	/** Those that the plan reads, then the others. */
 	const figures = $derived.by((): Figure[] => {
 		const others = Object.entries(player.unread).filter(
-			([name]) => showsAll || usual.includes(name)
+			([name]) => showsAll || readings[name]?.isUsual
 		);
 		return [...Object.entries(player.sensed), ...others].flatMap(([name, value]) =>
-			isReading(name) ? [{ reading: name, shown: showSensed(readings[name], value) }] : []
+			readings[name] ? [{ reading: name, shown: showSensed(readings[name].type, value) }] : []
 		);
 	});
 	$effect(() => {

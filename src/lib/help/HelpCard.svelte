@@ -3,10 +3,10 @@
 	import { Play } from '@lucide/svelte';
 	import { onMount } from 'svelte';
 	import { definitionOf } from '$core/steps/catalogue';
-	import { exampleOf } from '$core/steps/examples';
+	import { exampleOf } from '$core/examples/examples';
 	import type { ValueDefinition } from '$core/steps/definition';
 	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
-	import Skiff from '$lib/floor/Skiff.svelte';
+	import RobotDrawing from '$lib/floor/RobotDrawing.svelte';
 	import Trace from '$lib/floor/Trace.svelte';
 	import { cratesAt } from '$lib/floor/view';
 	import { hasMessage, t } from '$lib/i18n';
@@ -72,10 +72,10 @@
 					crates={cratesAt(player.attempt, player.time)}
 				/>
 				{#if player.attempt && player.sample}
-					{@const { x, y, heading, leftLamp, rightLamp } = player.sample}
+					{@const { x, y, heading, columns } = player.sample}
 					<Trace attempt={player.attempt} until={player.index} time={-1} scale={380} />
 					<g transform="translate({x},{y}) rotate({degrees(heading)})">
-						<Skiff {leftLamp} {rightLamp} />
+						<RobotDrawing kind={player.attempt.robot.kind} {columns} />
 					</g>
 				{/if}
 			</g>

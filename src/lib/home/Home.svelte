@@ -274,7 +274,6 @@
 <style>
 	.home {
 		max-width: 76rem;
-		min-height: 100%;
 		margin: 0 auto;
 		padding: 1rem 1.25rem 3rem;
 	}

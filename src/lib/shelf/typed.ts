@@ -7,13 +7,8 @@ import { isVariableName } from '$core/expressions/vocabulary';
 import type { Plan, Step } from '$core/plan/plan';
 import { inputsOf, routinesOf, variableTypes } from '$core/plan/variables';
 import { initialValues, mayHang, stepKinds, triggerKinds } from '$core/steps/catalogue';
-import {
-	levels,
-	type Level,
-	type StepDefinition,
-	type Value,
-	type Values
-} from '$core/steps/definition';
+import { levels, type Level } from '$core/levels';
+import { type StepDefinition, type Value, type Values } from '$core/steps/definition';
 import { t } from '$lib/i18n';
 import {
 	choiceWord,

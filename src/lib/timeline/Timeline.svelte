@@ -30,12 +30,14 @@
 
 	function speedPath({ trace, outcome }: Attempt): string {
 		const points = 240;
-		const top = Math.max(0.1, ...trace.speed.map(Math.abs));
+		const { speed } = trace.columns;
+		if (!speed) return '';
+		const top = speed.reduce((most, each) => Math.max(most, Math.abs(each)), 0.1);
 		const stride = Math.max(1, Math.floor(trace.time.length / points));
 		let path = '';
 		for (let i = 0; i < trace.time.length; i += stride) {
 			const x = (trace.time[i]! / Math.max(outcome.seconds, 1e-6)) * 100;
-			path += `${path ? 'L' : 'M'}${x.toFixed(2)} ${(30 - (Math.abs(trace.speed[i]!) / top) * 28).toFixed(2)}`;
+			path += `${path ? 'L' : 'M'}${x.toFixed(2)} ${(30 - (Math.abs(speed[i]!) / top) * 28).toFixed(2)}`;
 		}
 		return path;
 	}

@@ -1,7 +1,7 @@
 /** Plays an attempt back: a clock over its virtual time. It shows the attempt, it never drives it. */
-import type { Reading } from '$core/expressions/vocabulary';
 import type { Attempt, SensedColumns } from '$core/simulation/attempt';
-import { displayTicks, tickRate } from '$core/simulation/settings';
+import { tickRate } from '$core/time';
+import { displayTicks } from '$core/simulation/settings';
 import { indexAt, progressAt } from './progress';
 
 export const speeds = [0.25, 0.5, 1, 2, 4, 8] as const;
@@ -10,15 +10,12 @@ export interface Sample {
 	readonly x: number;
 	readonly y: number;
 	readonly heading: number;
-	readonly speed: number;
-	readonly battery: number;
-	/** 0xrrggbb */
-	readonly leftLamp: number;
-	readonly rightLamp: number;
+	/** What its kind records beside the pose, by the names of the columns. */
+	readonly columns: Readonly<Record<string, number>>;
 }
 
 /** The number of a sensor: truths as 0 and 1, colours as 0xrrggbb. */
-export type Figures = Readonly<Partial<Record<Reading, number>>>;
+export type Figures = Readonly<Record<string, number>>;
 
 const figuresAt = (columns: SensedColumns = {}, index: number): Figures =>
 	Object.fromEntries(
@@ -66,10 +63,9 @@ export class Player {
 			x: between(trace.x),
 			y: between(trace.y),
 			heading: between(trace.heading),
-			speed: trace.speed[i]!,
-			battery: trace.battery[i]!,
-			leftLamp: trace.leftLamp[i]!,
-			rightLamp: trace.rightLamp[i]!
+			columns: Object.fromEntries(
+				Object.entries(trace.columns).map(([name, column]) => [name, column[i]!])
+			)
 		};
 	});
 

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** What is odd about a step, in words, with what mends it. */
 	import { TriangleAlert, Wrench } from '@lucide/svelte';
-	import type { Problem, Repair } from '$core/plan/checks';
+	import type { Problem, Repair } from '$core/checks';
 	import { say, t } from '$lib/i18n';
 
 	let {

@@ -2,7 +2,7 @@
 	/** All problems of the plan in one place, each with its step, its words and what mends it. */
 	import { findStep } from '$core/plan/places';
 	import { numberSteps } from '$core/plan/plan';
-	import type { Problem } from '$core/plan/checks';
+	import type { Problem } from '$core/checks';
 	import { say, t } from '$lib/i18n';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import { wordsOf } from './words';

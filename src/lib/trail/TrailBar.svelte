@@ -10,7 +10,7 @@
 		ZoomIn,
 		ZoomOut
 	} from '@lucide/svelte';
-	import { levels, type Level } from '$core/steps/definition';
+	import { levels, type Level } from '$core/levels';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import UnitsMenu from './UnitsMenu.svelte';

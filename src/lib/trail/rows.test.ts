@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Problem } from '$core/plan/checks';
+import type { Problem } from '$core/checks';
 import { planOf, repeat, go, step, wait } from '$core/testing/sample';
 import { idOf, keyAfter, placeAbove, placeAfter, rowsOf, type Row } from './rows';
 

@@ -2,7 +2,7 @@
  * The trail as a list of rows, so that only those on screen need be drawn. Each row knows how deep
  * it hangs and which place a step dropped above it would take.
  */
-import type { Problem } from '$core/plan/checks';
+import type { Problem } from '$core/checks';
 import { findStep, type Place } from '$core/plan/places';
 import { eachStep, isLit, numberSteps, type Chain, type Plan, type Step } from '$core/plan/plan';
 import { definitionOf } from '$core/steps/catalogue';

@@ -2,9 +2,9 @@
 import type { Plan, Step } from '$core/plan/plan';
 import { inputsOf, routinesOf } from '$core/plan/variables';
 import { definitionOf } from '$core/steps/catalogue';
+import { type Level } from '$core/levels';
 import {
 	slotOf as slotOfDefinition,
-	type Level,
 	type ValueDefinition,
 	type Values
 } from '$core/steps/definition';

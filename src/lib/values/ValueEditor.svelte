@@ -5,7 +5,6 @@
 	import { findStep, locateSteps } from '$core/plan/places';
 	import type { Step } from '$core/plan/plan';
 	import { inputsOf, routinesOf, scopeIn, variableTypes } from '$core/plan/variables';
-	import { robotKindOf } from '$core/robots/kinds';
 	import { isExpression, type NameDefinition, type Value } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
@@ -19,7 +18,7 @@
 	import NumberEditor from './NumberEditor.svelte';
 	import TextEditor from './TextEditor.svelte';
 	import { readExpression } from './expression-words';
-	import { showValue, valueName } from './format';
+	import { showSpeed, showValue, valueName } from './format';
 
 	let {
 		bench,
@@ -58,7 +57,7 @@
 		return [...(chain ? inputsOf(chain) : []), ...variableTypes(bench.plan).keys()];
 	});
 	/** cm/s with a full battery, of the robot the plan is for. */
-	const realSpeed = $derived(Number(value) * robotKindOf(bench.robot.kind).topSpeed * 100);
+	const realSpeed = $derived(showSpeed(Number(value)));
 
 	function set(next: Value) {
 		const now = findStep(bench.plan, id);

@@ -1,6 +1,6 @@
 /** What can stand in an expression, as the person reads it: for completing and for tapping. */
-import { constants, functions, readings, type Reading } from '$core/expressions/vocabulary';
-import type { Level } from '$core/steps/definition';
+import { constants, functions, readings } from '$core/expressions/vocabulary';
+import type { Level } from '$core/levels';
 import { t } from '$lib/i18n';
 import type { Figures } from '$lib/timeline/player.svelte';
 import { showSensed } from './live';
@@ -20,19 +20,6 @@ export interface Group {
 	readonly pieces: readonly Piece[];
 }
 
-/** What a person at the level Further meets. */
-const simpleReadings: readonly Reading[] = [
-	'distanceAhead',
-	'brightness',
-	'floorColour',
-	'bumped',
-	'touched',
-	'edgeAhead',
-	'heading',
-	'travelled',
-	'time'
-];
-
 const piece = (word: string): Piece => ({ word, inserted: word });
 
 /**
@@ -41,10 +28,12 @@ const piece = (word: string): Piece => ({ word, inserted: word });
  */
 export function groupsFor(level: Level, variables: readonly string[], figures: Figures): Group[] {
 	const isFull = level === 'full';
-	const sensed = isFull ? (Object.keys(readings) as Reading[]) : simpleReadings;
-	const readingPiece = (reading: Reading): Piece => {
+	const sensed = Object.keys(readings).filter(
+		(reading) => isFull || readings[reading]!.level !== 'full'
+	);
+	const readingPiece = (reading: string): Piece => {
 		const figure = figures[reading];
-		const shown = figure === undefined ? undefined : showSensed(readings[reading], figure);
+		const shown = figure === undefined ? undefined : showSensed(readings[reading]!.type, figure);
 		return { ...piece(t(`reading.${reading}`)), figure: shown };
 	};
 	const signs = isFull ? allSigns : fewSigns;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parse } from '$core/expressions/expression';
-import { types, type Type } from '$core/expressions/types';
+import { types, type Type } from '$core/types';
 import { definitionOf } from '$core/steps/catalogue';
 import { say } from '$lib/i18n';
 import { readExpression, showExpression } from './expression-words';

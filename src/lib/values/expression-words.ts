@@ -3,13 +3,13 @@
  * `distanceAhead < 20*cm`. Names of readings, functions and units come from the message files.
  */
 import { parse, write, type Node, type Style } from '$core/expressions/expression';
-import { types, type NumberType, type Type } from '$core/expressions/types';
+import { types, type NumberType, type Type } from '$core/types';
 import { withUnits, type Scope } from '$core/expressions/typing';
 import { constants, functions, isReading, readings, units } from '$core/expressions/vocabulary';
 import { success, type Result } from '$core/sentence';
 import type { ValueDefinition } from '$core/steps/definition';
 import { wantedType } from '$core/steps/values';
-import { checkExpression } from '$core/plan/checks/values';
+import { checkExpression } from '$core/checks/values';
 import { t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
 

@@ -38,16 +38,17 @@ export const useRobotOf = (plan: Plan): void => {
 	({ topSpeed } = robotKindOf(plan.robots[0]!.kind));
 };
 
+/** A part of the top speed, as it really is. */
+const perSecond = (): Shown =>
+	preferences.lengths === 'inch'
+		? { unit: 'inchps', factor: topSpeed / 0.0254, digits: 1 }
+		: { unit: 'cmps', factor: topSpeed * 100, digits: 1 };
+
 function shownAs(quantity: Quantity): Shown {
 	if (quantity === 'length' && preferences.lengths === 'inch') {
 		return { unit: 'inch', factor: 1 / 0.0254, digits: 2 };
 	}
-	if (quantity === 'power' && preferences.speeds === 'perSecond') {
-		return preferences.lengths === 'inch'
-			? { unit: 'inchps', factor: topSpeed / 0.0254, digits: 1 }
-			: { unit: 'cmps', factor: topSpeed * 100, digits: 1 };
-	}
-	return shown[quantity];
+	return quantity === 'power' && preferences.speeds === 'perSecond' ? perSecond() : shown[quantity];
 }
 
 const tidy = (number: number): number => Number(number.toPrecision(12));
@@ -92,6 +93,12 @@ export function colourName(colour: string): string {
 
 export const showNumber = (quantity: Quantity, value: number): string =>
 	t(`value.${shownAs(quantity).unit}`, { value: toShown(quantity, value) });
+
+/** @param power a part of the top speed */
+export function showSpeed(power: number): string {
+	const { unit, factor } = perSecond();
+	return t(`value.${unit}`, { value: power * factor });
+}
 
 /** A value as its chip shows it. */
 export function showValue(

@@ -1,6 +1,6 @@
 /** Values as they come out while a plan runs, in words. */
-import type { Datum, NumberType, Type } from '$core/expressions/types';
-import { floorColours } from '$core/world/colours';
+import type { Datum, NumberType, Type } from '$core/types';
+import { floorColours } from '$core/colours';
 import { t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
 import { showNumber } from './format';

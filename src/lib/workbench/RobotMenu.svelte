@@ -3,8 +3,9 @@
 	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { BatteryMedium } from '@lucide/svelte';
 	import type { PlanRobot } from '$core/plan/plan';
-	import { robotKinds } from '$core/robots/kinds';
-	import { ports, usualPorts, type Port } from '$core/robots/ports';
+	import { robotKindOf, robotKinds } from '$core/robots/kinds';
+	import { ports, type MotorPort } from '$core/devices/ports/device';
+	import { usualPorts } from '$core/robots/skiff/ports';
 	import { t } from '$lib/i18n';
 	import type { Workbench } from './workbench.svelte';
 
@@ -12,9 +13,14 @@
 
 	const robot = $derived(bench.robot);
 	const sample = $derived(bench.player.sample);
-	const battery = $derived(sample ? Math.round(sample.battery * 100) : null);
+	const charge = $derived(sample?.columns.battery);
+	const battery = $derived(charge === undefined ? null : Math.round(charge * 100));
 	const glow = (lamp: number) => `#${lamp.toString(16).padStart(6, '0')}`;
-	const lamps = $derived([sample?.leftLamp ?? 0, sample?.rightLamp ?? 0]);
+	const lamps = $derived(
+		robotKindOf(robot.kind)
+			.columns.filter(({ unit }) => unit === 'colour')
+			.map(({ name }) => sample?.columns[name] ?? 0)
+	);
 	const kindWord = $derived(t(`bench.kind.${robot.kind}`));
 	const plugged = $derived(robot.ports ?? usualPorts);
 
@@ -24,7 +30,7 @@
 	}
 
 	/** The other wheel takes the port that this one had, so that the two never share one. */
-	function plug(side: 'left' | 'right', port: Port) {
+	function plug(side: 'left' | 'right', port: MotorPort) {
 		const other = side === 'left' ? 'right' : 'left';
 		const swapped = plugged[other] === port ? plugged[side] : plugged[other];
 		change({ ports: { ...plugged, [side]: port, [other]: swapped } });
@@ -94,7 +100,7 @@
 								<select
 									class="field"
 									value={plugged[side]}
-									onchange={(event) => plug(side, event.currentTarget.value as Port)}
+									onchange={(event) => plug(side, event.currentTarget.value as MotorPort)}
 								>
 									{#each ports as port (port)}<option>{port}</option>{/each}
 								</select>

@@ -3,7 +3,7 @@
  * attempts. Every change of the plan goes through `edit`; everything else reads.
  */
 import { courseSchema, makeCourse, type Course } from '$core/course/course';
-import { checkPlan, type Problem } from '$core/plan/checks';
+import { checkPlan, type Problem } from '$core/checks';
 import type { Edit } from '$core/plan/edits';
 import { perform, redo, startHistory, undo, type History } from '$core/plan/history';
 import type { Plan, PlanRobot } from '$core/plan/plan';

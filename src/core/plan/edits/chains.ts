@@ -2,7 +2,6 @@
 import { z } from 'zod';
 import { identifierSchema } from '../../document';
 import { failure, success } from '../../sentence';
-import { definitionOf } from '../../steps/catalogue';
 import { checkKinds, locateSteps, withChain } from '../places';
 import { chainSchema, eachStep, triggerSchema, type Chain, type Plan } from '../plan';
 import type { EditKind } from './edit';
@@ -55,7 +54,6 @@ export const tie: EditKind<z.infer<typeof tieSchema>> = {
 		const chain = plan.chains.find((candidate) => candidate.id === edit.chain);
 		if (!chain) return failure('edit.noHolder', { id: edit.chain });
 		if (chain.trigger) return failure('edit.alreadyTied');
-		if (!definitionOf(edit.trigger.kind).isTrigger) return failure('edit.notATrigger');
 		if (usesId(plan, edit.trigger.id)) return failure('edit.repeatedId', { id: edit.trigger.id });
 		return success({
 			plan: withChain(plan, edit.chain, (old) => ({ ...old, trigger: edit.trigger })),

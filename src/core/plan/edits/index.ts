@@ -3,10 +3,10 @@
  * gives the new plan and the edit that takes it back; a refused one gives a sentence and changes
  * nothing. Several together are an edit too, and are undone together.
  */
+import { z } from 'zod';
+import { checkValue } from '../../document';
 import { success, type Result } from '../../sentence';
-import type { Value } from '../../steps/definition';
-import type { Chain, Plan, PlanRobot, Step } from '../plan';
-import type { Place } from '../places';
+import type { Plan } from '../plan';
 import { addChain, removeChain, tie, untie } from './chains';
 import type { Applied, EditKind } from './edit';
 import { insert } from './insert';
@@ -17,24 +17,7 @@ import { setComment, setOff } from './mark';
 import { setRobot } from './set-robot';
 import { setValue } from './set-value';
 
-export type Edit =
-	| { type: 'insert'; holder: string; index: number; steps: Step[] }
-	| { type: 'remove'; holder: string; index: number; count: number }
-	| { type: 'move'; from: Place; count: number; to: Place }
-	| { type: 'setValue'; step: string; name: string; value?: Value | undefined }
-	| { type: 'setOff'; step: string; off: boolean }
-	| { type: 'setComment'; step: string; text: string }
-	| { type: 'setRobot'; index: number; robot: PlanRobot }
-	| { type: 'addChain'; index: number; chain: Chain }
-	| { type: 'removeChain'; chain: string }
-	| { type: 'tie'; chain: string; trigger: Step }
-	| { type: 'untie'; chain: string }
-	| { type: 'rename'; name: string }
-	| { type: 'together'; edits: Edit[] };
-
-type Kinds = { [E in Exclude<Edit, { type: 'together' }> as E['type']]: EditKind<E> };
-
-const kinds: Kinds = {
+const kinds = {
 	insert,
 	remove,
 	move,
@@ -49,6 +32,28 @@ const kinds: Kinds = {
 	rename
 };
 
+type Kinds = typeof kinds;
+type Single = { [K in keyof Kinds]: Kinds[K] extends EditKind<infer E> ? E : never }[keyof Kinds];
+export type Edit = Single | { type: 'together'; edits: Edit[] };
+
+const together = z.strictObject({
+	type: z.literal('together'),
+	edits: z.array(z.lazy(() => editSchema))
+});
+const schemas = [...Object.values(kinds).map(({ schema }) => schema), together];
+const editSchema = z.discriminatedUnion(
+	'type',
+	schemas as unknown as [z.core.$ZodTypeDiscriminable]
+) as unknown as z.ZodType<Edit>;
+
+/** Deeper than the deepest steps within edits within edits. */
+const maximumDepth = 40;
+
+/** Whether an edit that comes from outside is one at all: the steps that it brings, above all. */
+export const checkEdit = (edit: unknown): Result<Edit> =>
+	checkValue(edit, editSchema, maximumDepth);
+
+/** @param edit checked, or the inverse of one that was applied */
 export function applyEdit(plan: Plan, edit: Edit): Result<Applied> {
 	if (edit.type === 'together') return applyTogether(plan, edit.edits);
 	return (kinds[edit.type] as EditKind<Edit>).apply(plan, edit);

@@ -1,13 +1,13 @@
 /** Chooses another robot for the plan, or changes its settings. No step is ever lost by it. */
 import { z } from 'zod';
 import { failure, success } from '../../sentence';
-import { planRobotSchema } from '../plan';
+import { planRobotSchema, type PlanRobot } from '../plan';
 import type { EditKind } from './edit';
 
 const schema = z.strictObject({
 	type: z.literal('setRobot'),
 	index: z.int().min(0),
-	robot: planRobotSchema
+	robot: z.custom<PlanRobot>()
 });
 
 export const setRobot: EditKind<z.infer<typeof schema>> = {

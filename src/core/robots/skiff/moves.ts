@@ -2,8 +2,8 @@
  * Counted moves of the Skiff: each follows a profile, closed on the wheel counters (going) or on the
  * gyro (turning), and gives the two motors their speeds in m/s.
  */
-import type { Wait } from '../../interpreter/controls';
-import { tick } from '../../simulation/settings';
+import type { Wait } from '../../devices/port';
+import { tick } from '../../time';
 import { Profile } from './profile';
 import * as settings from './settings';
 

@@ -1,9 +1,16 @@
 /** What a Skiff's sensors say, each with its noise. Sizes are plausible guesses, as in ./character. */
-import type { Datum } from '../../expressions/types';
-import type { Reading } from '../../expressions/vocabulary';
+import { edgeSensor as edgeSensorDevice } from '../../devices/edgeSensor/device';
+import { floorSensor as floorSensorDevice } from '../../devices/floorSensor/device';
+import { lightSensor } from '../../devices/lightSensor/device';
+import { microphone } from '../../devices/microphone/device';
+import { rangefinder } from '../../devices/rangefinder/device';
+import { shell } from '../../devices/shell/device';
+import { tiltSensor } from '../../devices/tiltSensor/device';
 import type { Random } from '../../random/random';
-import { floorColours } from '../../world/colours';
-import type { Surroundings, Variation } from '../robot';
+import { floorColours } from '../../colours';
+import { part, type Part } from '../machine';
+import type { Surroundings } from '../../world/body';
+import type { Variation } from '../robot';
 import { distanceSensor, edgeSensor, floorSensor, ownLoudness } from './settings';
 
 /** Standard deviations: metres, and as a part of the distance; parts of the whole; degrees. */
@@ -33,35 +40,34 @@ export class Senses {
 		this.noise = noises[variation];
 	}
 
-	/** @returns undefined for what is no matter of the place around: counters, gyro, battery */
-	read(reading: Reading, time: number, ownVolume: number): Datum | undefined {
+	/** @param time of the robot's clock @param ownVolume how loud it plays itself, 0 to 1 */
+	parts(time: () => number, ownVolume: () => number): Part[] {
 		const { surroundings } = this;
-		switch (reading) {
-			case 'distanceAhead':
-				return this.distanceAt(time);
-			case 'brightness':
-				return this.part(surroundings.seenUnder(floorSensor, 0).brightness);
-			case 'floorColour':
-				return floorColours[surroundings.seenUnder(floorSensor, 0).colour];
-			case 'bumped':
-				return surroundings.isBumped;
-			case 'touched':
-				return surroundings.isTouched;
-			case 'edgeAhead':
-				return this.seesEdge;
-			case 'light':
-				return this.part(surroundings.light);
-			case 'soundLevel':
-				return this.part(Math.max(surroundings.sound, ownVolume * ownLoudness));
-			case 'tilt':
-				return this.noise.tilt * this.chance.chance();
-			default:
-				return undefined;
-		}
-	}
-
-	get seesEdge(): boolean {
-		return this.surroundings.isEdgeUnder(edgeSensor);
+		const seen = () => surroundings.seenUnder(floorSensor, 0);
+		const loudest = () => Math.max(surroundings.sound, ownVolume() * ownLoudness);
+		return [
+			part(rangefinder, {}, { distanceAhead: () => this.distanceAt(time()) }),
+			part(
+				floorSensorDevice,
+				{},
+				{
+					brightness: () => this.part(seen().brightness),
+					floorColour: () => floorColours[seen().colour]
+				}
+			),
+			part(
+				shell,
+				{},
+				{
+					bumped: () => surroundings.isBumped,
+					touched: () => surroundings.isTouched
+				}
+			),
+			part(edgeSensorDevice, {}, { edgeAhead: () => surroundings.isEdgeUnder(edgeSensor) }),
+			part(lightSensor, {}, { light: () => this.part(surroundings.light) }),
+			part(microphone, {}, { soundLevel: () => this.part(loudest()) }),
+			part(tiltSensor, {}, { tilt: () => this.noise.tilt * this.chance.chance() })
+		];
 	}
 
 	/** The sensor measures so many times a second, and says the same in between. */

@@ -1,5 +1,5 @@
 /** Skiff, the two-wheel car: its constants, each with its unit and its reason. */
-import type { Outline } from '../robot';
+import type { Outline } from '../../world/body';
 
 /** Metres; a toy wheel. What the firmware believes; each real wheel differs a little. */
 export const wheelDiameter = 0.056;
@@ -14,7 +14,7 @@ export const motorLag = 0.12;
 /** kg. */
 export const mass = 0.6;
 /** kg m². With this value each wheel carries half the mass, and both lag alike, alone or together. */
-export const inertia = mass * (axle / 2) ** 2;
+export const inertia = mass * (axle / 2) * (axle / 2);
 /** m/s² of sideways push before the tyres slide: friction 0.8 on a classroom floor. */
 export const grip = 0.8 * 9.81;
 
@@ -59,8 +59,6 @@ export const outline: Outline = [
 
 /** m/s² by which a Skiff slows down when its motors let go: rolling resistance of a toy on a floor. */
 export const rollingDrag = 0.5;
-/** Cruising speed until a step sets another, as a part of the top speed. */
-export const initialCruise = 0.4;
 
 /** The distance sensor: metres ahead of the axle, half its cone in radians, its range in metres. */
 export const distanceSensor = { ahead: 0.08, spread: 0.14, range: 2, interval: 1 / 25 };

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Course } from '../../course/course';
-import { tick } from '../../simulation/settings';
+import { tick } from '../../time';
 import { simulate } from '../../simulation/simulate';
 import { initialValues } from '../../steps/catalogue';
 import type { Values } from '../../steps/definition';

@@ -1,0 +1,57 @@
+/** What is odd about a plan. No problem keeps a rehearsal that can run from running. */
+import type { Course } from '../course/course';
+import type { RobotKind } from '../robots/robot';
+import type { Sentence } from '../sentence';
+import type { Attempt } from '../simulation/attempt';
+import type { StepDefinition } from '../steps/definition';
+import type { Edit } from '../plan/edits';
+import type { Chain, Plan, Step } from '../plan/plan';
+
+export interface Problem {
+	/** Where in the document, as in `chains[0].steps[3]`. */
+	readonly place: string;
+	/** The chain or step it belongs to; empty for the whole plan. */
+	readonly id: string;
+	/** The value it belongs to, if it is one of the step's. */
+	readonly value?: string;
+	readonly sentence: Sentence;
+	readonly repair?: Repair;
+}
+
+export interface Repair {
+	/** The message that says what the repair does. */
+	readonly key: string;
+	/** @param newId gives identifiers for new steps */
+	readonly edit: (newId: () => string) => Edit;
+}
+
+/** A step with all that the checks need to know of where it hangs. */
+export interface Visited {
+	readonly step: Step;
+	readonly definition: StepDefinition;
+	readonly chain: Chain;
+	readonly place: string;
+	/** The chain or step that it hangs in, the list of its steps there, and its index in it. */
+	readonly holder: string;
+	readonly siblings: readonly Step[];
+	readonly index: number;
+	/** Steps around it, from the outermost in. */
+	readonly around: readonly Step[];
+}
+
+export interface Context {
+	readonly plan: Plan;
+	readonly robot: RobotKind;
+	readonly course: Course | undefined;
+	/** A rehearsal of this very plan, if there is one. */
+	readonly attempt: Attempt | undefined;
+	/** Every step that is not switched off, in reading order. */
+	readonly steps: readonly Visited[];
+}
+
+export const problemAt = (
+	{ place, step }: Pick<Visited, 'place' | 'step'>,
+	key: string,
+	values: Sentence['values'] = {},
+	more: Pick<Problem, 'value' | 'repair'> = {}
+): Problem => ({ place, id: step.id, sentence: { key: `check.${key}`, values }, ...more });

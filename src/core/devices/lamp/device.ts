@@ -1,0 +1,16 @@
+/** Two lamps that shine in any colour, steadily or blinking. */
+import { z } from 'zod';
+import type { Device } from '../device';
+
+const commands = {
+	shine: z.strictObject({
+		side: z.enum(['both', 'left', 'right']),
+		/** `#rrggbb` */
+		colour: z.string(),
+		brightness: z.number().min(0).max(1),
+		/** Seconds of one blink, on and off; 0 for a steady light. */
+		period: z.number().min(0)
+	})
+};
+
+export const lamp: Device<typeof commands> = { id: 'lamp', commands, readings: {} };

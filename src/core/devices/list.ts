@@ -1,0 +1,33 @@
+/** All devices. What they can say is offered in this order. */
+import { battery } from './battery/device';
+import { counters } from './counters/device';
+import { edgeSensor } from './edgeSensor/device';
+import { floorSensor } from './floorSensor/device';
+import { gyro } from './gyro/device';
+import { lamp } from './lamp/device';
+import { lightSensor } from './lightSensor/device';
+import { microphone } from './microphone/device';
+import { motorPorts } from './ports/device';
+import { rangefinder } from './rangefinder/device';
+import { shell } from './shell/device';
+import { speaker } from './speaker/device';
+import { tiltSensor } from './tiltSensor/device';
+import { wheels } from './wheels/device';
+import type { Device } from './device';
+
+export const devices: readonly Device[] = [
+	wheels,
+	motorPorts,
+	lamp,
+	speaker,
+	rangefinder,
+	floorSensor,
+	shell,
+	edgeSensor,
+	gyro,
+	counters,
+	tiltSensor,
+	battery,
+	lightSensor,
+	microphone
+];

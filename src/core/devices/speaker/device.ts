@@ -1,0 +1,15 @@
+/** Plays one tone after the other, in place of what is playing. */
+import { z } from 'zod';
+import type { Device } from '../device';
+
+/** One tone: Hz and seconds; pitch 0 is a rest. */
+const noteSchema = z.strictObject({ pitch: z.number(), length: z.number() });
+export type PlayedNote = Readonly<z.infer<typeof noteSchema>>;
+
+const commands = {
+	play: z.strictObject({ notes: z.array(noteSchema).readonly() }),
+	volume: z.strictObject({ level: z.number().min(0).max(1) }),
+	silence: z.strictObject({})
+};
+
+export const speaker: Device<typeof commands> = { id: 'speaker', commands, readings: {} };

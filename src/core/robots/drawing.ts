@@ -1,0 +1,43 @@
+/**
+ * A kind of robot seen from above, as data: whoever shows robots can draw every kind. Metres; x to
+ * the front, y to the left.
+ */
+
+/** What a part is drawn with; a theme says how each looks. */
+export type Ink = 'hull' | 'deck' | 'wheel' | 'bow';
+
+export type DrawingPart =
+	/** @see Ink */
+	| { readonly ink: Ink; readonly path: string }
+	/** A lamp, in the colour that a column of the recording gives, with its glow around it. */
+	| {
+			readonly lamp: string;
+			readonly at: readonly [number, number];
+			readonly radius: number;
+			/** Middle of its glow, and how far that reaches. */
+			readonly glowAt: readonly [number, number];
+			readonly glow: number;
+	  };
+
+/** From the lowest part to the highest. */
+export type Drawing = readonly DrawingPart[];
+
+/** A closed path through these points. */
+export const pathThrough = (points: readonly (readonly [number, number])[]): string =>
+	`M${points.map(([x, y]) => `${x} ${y}`).join('L')}z`;
+
+/** A closed path around a rectangle with rounded corners. */
+export function roundedBox(
+	x: number,
+	y: number,
+	width: number,
+	height: number,
+	radius: number
+): string {
+	const corner = (dx: number, dy: number) => `a${radius} ${radius} 0 0 1 ${dx} ${dy}`;
+	return [
+		`M${x + radius} ${y}h${width - 2 * radius}${corner(radius, radius)}`,
+		`v${height - 2 * radius}${corner(-radius, radius)}h${2 * radius - width}`,
+		`${corner(-radius, -radius)}v${2 * radius - height}${corner(radius, -radius)}z`
+	].join('');
+}

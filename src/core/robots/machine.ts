@@ -1,0 +1,56 @@
+/** A robot as it is modelled: a port for an interpreter, and what the world has to know of it. */
+import type { z } from 'zod';
+import type { Device, Schemas } from '../devices/device';
+import type { PlayedNote } from '../devices/speaker/device';
+import { atOnce, type Port, type Wait } from '../devices/port';
+import type { Datum } from '../types';
+import type { Body } from '../world/body';
+
+/** Speeds in m/s and rad/s, counter-clockwise positive. */
+export interface Machine extends Port, Body {
+	/** How far a person sets it down from the start mark: metres ahead and left, radians. */
+	readonly placing: readonly [number, number, number];
+
+	/** The move in progress has not got on for a while. */
+	readonly isStalled: boolean;
+	readonly isStill: boolean;
+	/** It plays a tone. */
+	readonly isPlaying: boolean;
+
+	/** What a display beside the robot shows of a sensor: as `read`, with errors of its own. */
+	display(reading: string): Datum;
+	/** Stops whatever moves it, as when Run is over. */
+	rest(): void;
+
+	/** Moves the clock of its sensors, motors and moves on by one tick. */
+	advance(time: number): void;
+	/** Called when it begins to play, in place of what it played. @param volume 0 to 1 */
+	onPlay: (notes: readonly PlayedNote[], volume: number) => void;
+}
+
+/** A device as one machine has it. */
+export interface Part {
+	readonly device: Device;
+	readonly begin: Readonly<Record<string, (values: never) => Wait | void>>;
+	readonly readings: Readonly<Record<string, () => Datum>>;
+}
+
+/** @param begin for each command, what it starts; nothing to wait for when it is done at once */
+export const part = <S extends Schemas>(
+	device: Device<S>,
+	begin: { readonly [N in keyof S & string]: (values: z.infer<S[N]>) => Wait | void },
+	readings: Readonly<Record<string, () => Datum>> = {}
+): Part => ({ device, begin, readings });
+
+/** The port that these parts make. */
+export function assemble(parts: readonly Part[]): Port {
+	const handlers = Object.fromEntries(parts.map(({ device, begin }) => [device.id, begin]));
+	const readers: Readonly<Record<string, () => Datum>> = Object.assign(
+		{},
+		...parts.map(({ readings }) => readings)
+	);
+	return {
+		begin: ({ device, name, values }) => handlers[device]?.[name]?.(values as never) ?? atOnce,
+		read: (reading) => readers[reading]?.() ?? NaN
+	};
+}

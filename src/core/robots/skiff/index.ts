@@ -1,0 +1,52 @@
+/** Two kinds: Skiff, and Skiff Lite, the same car without wheel counters and gyro. */
+import { battery } from '../../devices/battery/device';
+import { counters } from '../../devices/counters/device';
+import type { Device } from '../../devices/device';
+import { edgeSensor } from '../../devices/edgeSensor/device';
+import { floorSensor } from '../../devices/floorSensor/device';
+import { gyro } from '../../devices/gyro/device';
+import { lamp } from '../../devices/lamp/device';
+import { lightSensor } from '../../devices/lightSensor/device';
+import { microphone } from '../../devices/microphone/device';
+import { motorPorts } from '../../devices/ports/device';
+import { rangefinder } from '../../devices/rangefinder/device';
+import { shell } from '../../devices/shell/device';
+import { speaker } from '../../devices/speaker/device';
+import { tiltSensor } from '../../devices/tiltSensor/device';
+import { wheels } from '../../devices/wheels/device';
+import type { Column, RobotKind } from '../robot';
+import { drawing } from './drawing';
+import * as settings from './settings';
+import { Skiff } from './skiff';
+
+const ofAll: readonly Device[] = [
+	...[wheels, motorPorts, lamp, speaker, rangefinder, floorSensor, shell, edgeSensor],
+	...[tiltSensor, battery, lightSensor, microphone]
+];
+
+const columns: readonly Column<Skiff>[] = [
+	{ name: 'speed', unit: 'mps', of: (skiff) => skiff.speed },
+	{ name: 'leftWheel', unit: 'mps', of: (skiff) => skiff.leftWheel },
+	{ name: 'rightWheel', unit: 'mps', of: (skiff) => skiff.rightWheel },
+	{ name: 'battery', unit: 'part', of: (skiff) => skiff.battery },
+	{ name: 'leftLamp', unit: 'colour', isStepped: true, of: (skiff) => skiff.leftLamp },
+	{ name: 'rightLamp', unit: 'colour', isStepped: true, of: (skiff) => skiff.rightLamp }
+];
+
+const kindOf = (
+	kind: string,
+	sampleName: string,
+	devices: readonly Device[]
+): RobotKind<Skiff> => ({
+	kind,
+	devices,
+	columns,
+	drawing,
+	outline: settings.outline,
+	topSpeed: settings.topSpeed,
+	sampleName,
+	build: (making) => new Skiff(making, devices)
+});
+
+export const skiff = kindOf('skiff', 'Tallow', [...ofAll, counters, gyro]);
+export const skiffLite = kindOf('skiffLite', 'Wick', ofAll);

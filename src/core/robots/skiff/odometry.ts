@@ -1,0 +1,66 @@
+/** What a Skiff makes of its counters and its gyro: devices that count from where they were told to. */
+import { counters } from '../../devices/counters/device';
+import { gyro } from '../../devices/gyro/device';
+import { bearingOfHeading, headingOfBearing, wrapAngle } from '../../units/angles';
+import { part, type Part } from '../machine';
+import type { Drive } from './drive';
+import * as settings from './settings';
+
+const wheelCircumference = Math.PI * settings.wheelDiameter;
+
+export function countersOf(drive: Drive): Part {
+	const zeroes = { travelled: 0, left: 0, right: 0 };
+	const way = () => (drive.leftWay + drive.rightWay) / 2;
+	return part(
+		counters,
+		{
+			travel: ({ left, right, speed }) => drive.travel(left, right, speed),
+			turns: ({ left, right, speed }) =>
+				drive.travel(left * wheelCircumference, right * wheelCircumference, speed),
+			arc({ direction, radius, angle, speed }) {
+				const inner = angle * (radius - settings.axle / 2);
+				const outer = angle * (radius + settings.axle / 2);
+				return direction === 'right'
+					? drive.travel(outer, inner, speed)
+					: drive.travel(inner, outer, speed);
+			},
+			zero({ what }) {
+				if (what === 'travelled') zeroes.travelled = way();
+				else Object.assign(zeroes, { left: drive.leftWay, right: drive.rightWay });
+			}
+		},
+		{
+			travelled: () => way() - zeroes.travelled,
+			leftCount: () => ((drive.leftWay - zeroes.left) / wheelCircumference) * 360,
+			rightCount: () => ((drive.rightWay - zeroes.right) / wheelCircumference) * 360,
+			speed: () => (drive.leftWheel + drive.rightWheel) / 2
+		}
+	);
+}
+
+/** @param startHeading what it was told when it was lined up, radians */
+export function gyroOf(drive: Drive, startHeading: number): Part {
+	/** The angle that it calls 0, once it was told. */
+	let zero: number | undefined;
+	return part(
+		gyro,
+		{
+			turn: ({ angle }) => drive.turn(angle),
+			turnTo({ bearing }) {
+				const heading = startHeading + drive.gyroAngle;
+				return drive.turn(wrapAngle(headingOfBearing(bearing) - heading));
+			},
+			zero() {
+				zero = drive.gyroAngle;
+			}
+		},
+		{
+			heading: () =>
+				bearingOfHeading(
+					zero === undefined
+						? startHeading + drive.gyroAngle
+						: headingOfBearing(0) + drive.gyroAngle - zero
+				)
+		}
+	);
+}

@@ -1,0 +1,180 @@
+/** Writes down the steps of an attempt as they come and go, and what they said, played and met. */
+import type { Datum } from '../types';
+import type { Device } from '../devices/device';
+import type { PlayedNote } from '../devices/speaker/device';
+import type { Instruction } from '../interpreter/program';
+import type { Observer } from '../interpreter/thread';
+import type { Machine } from '../robots/machine';
+import type { Sentence } from '../sentence';
+import type { Pose } from '../world/pose';
+import type { Bump, Logged, Note, RecordedPose, Span, Tone } from './attempt';
+import {
+	maximumInstants,
+	maximumLogged,
+	maximumNotes,
+	maximumSpans,
+	maximumTones
+} from './settings';
+
+/** A step in progress. */
+type Open = Pick<Span, 'start' | 'from' | 'values' | 'speedAtStart'> & {
+	readonly instruction: Instruction;
+};
+
+export class Journal implements Observer<Open> {
+	readonly spans: Span[] = [];
+	readonly bumps: Bump[] = [];
+	readonly log: Logged[] = [];
+	readonly notes: Note[] = [];
+	readonly tones: Tone[] = [];
+	/** What plays, or is to be played, and since when: it sounds until something else is played. */
+	private music: { time: number; notes: readonly PlayedNote[]; volume: number } | null = null;
+	/** A list that has just become full, until it is known by which step. */
+	private filled: string | null = null;
+	/** The step that moved the robot last, whether it still runs or not. */
+	driving: Instruction | undefined;
+	/** A loop went round without waiting. */
+	isBusy = false;
+	private readonly running = new Set<Open>();
+	/** Records of each step, by its number, that took no time. */
+	private readonly instants: number[] = [];
+	private readonly said = new Set<string>();
+
+	constructor(
+		private readonly robot: Machine,
+		private readonly pose: Pose
+	) {}
+
+	started(instruction: Instruction, start: number, values: readonly Datum[]): Open {
+		this.sayFull(instruction);
+		const open = this.openOf(instruction, start, values);
+		this.running.add(open);
+		return open;
+	}
+
+	private openOf(instruction: Instruction, start: number, list: readonly Datum[]): Open {
+		const values = Object.fromEntries(instruction.names.map((name, i) => [name, list[i]!]));
+		const speedAtStart = Math.abs(this.robot.speed);
+		return { instruction, start, values, from: { ...this.pose }, speedAtStart };
+	}
+
+	ended(open: Open, end: number): void {
+		this.running.delete(open);
+		this.keepSpan(open, end, { ...this.pose }, true);
+	}
+
+	/** There is no room for another record of a step that took no time. */
+	private isFull({ number }: Instruction): boolean {
+		return this.instants[number]! >= maximumInstants || this.spans.length >= maximumSpans;
+	}
+
+	ran(instruction: Instruction, time: number, values: readonly Datum[]): void {
+		this.sayFull(instruction);
+		if (this.isFull(instruction)) return;
+		const open = this.openOf(instruction, time, values);
+		this.keepSpan(open, time, open.from, true);
+	}
+
+	ranWithoutWaiting(loop: Instruction): void {
+		this.isBusy = true;
+		this.noted(loop, { key: 'note.neverWaits', values: { number: loop.number } });
+	}
+
+	noted(instruction: Instruction, sentence: Sentence): void {
+		const mark = `${instruction.id} ${sentence.key}`;
+		if (this.said.has(mark)) return;
+		if (this.notes.length >= maximumNotes) return this.isFullOf('notes', instruction);
+		this.said.add(mark);
+		this.notes.push({ stepId: instruction.id, sentence });
+	}
+
+	/** Says once that there is no more room for records of this sort, before all other remarks. */
+	private isFullOf(sort: string, { id, number }: Instruction): void {
+		const key = `note.full.${sort}`;
+		if (this.said.has(key)) return;
+		this.said.add(key);
+		this.notes.unshift({ stepId: id, sentence: { key, values: { number } } });
+	}
+
+	private sayFull(instruction: Instruction): void {
+		if (this.filled) this.isFullOf(this.filled, instruction);
+		this.filled = null;
+	}
+
+	logged(instruction: Instruction, time: number, value: Datum): void {
+		if (this.log.length >= maximumLogged) return this.isFullOf('log', instruction);
+		const { id, number } = instruction;
+		this.log.push({ time, stepId: id, number, value: Array.isArray(value) ? [...value] : value });
+	}
+
+	/** What sounds is cut short, what was to come is left out, and the notes take its place. */
+	played(time: number, notes: readonly PlayedNote[], volume: number): void {
+		this.endMusic(time);
+		this.music = { time, notes, volume };
+	}
+
+	/** Keeps the tones that have sounded; one that still sounds is cut short. */
+	private endMusic(end: number, isOver = false): void {
+		if (!this.music) return;
+		let { time } = this.music;
+		for (const { pitch, length } of this.music.notes) {
+			if (time >= end) break;
+			if (pitch > 0) {
+				const sounding = isOver ? length : Math.min(length, end - time);
+				this.keepTone({ time, pitch, length: sounding, volume: this.music.volume });
+			}
+			time += length;
+		}
+		this.music = null;
+	}
+
+	private keepTone(tone: Tone): void {
+		if (this.tones.length < maximumTones) this.tones.push(tone);
+		else this.filled = 'tones';
+	}
+
+	/** Ends the steps that are still in progress when the attempt ends. */
+	closeAll(end: number): void {
+		for (const open of this.running) this.keepSpan(open, end, { ...this.pose }, false);
+		this.running.clear();
+		this.endMusic(end, true);
+	}
+
+	ordered(instruction: Instruction, { moves }: Device, name: string): void {
+		if (moves?.includes(name)) this.driving = instruction;
+	}
+
+	/** The innermost step in progress. */
+	get innermost(): Instruction | undefined {
+		return [...this.running].at(-1)?.instruction;
+	}
+
+	bumped(time: number, against: 'wall' | 'crate'): void {
+		const { x, y } = this.pose;
+		const { id, number } = this.driving ?? {};
+		this.bumps.push({ time, x, y, stepId: id ?? null, number: number ?? 0, against });
+	}
+
+	private keepSpan(open: Open, end: number, to: RecordedPose, isComplete: boolean): void {
+		const { instruction, start, from, values, speedAtStart } = open;
+		const isInstant = end === start;
+		if (this.spans.length >= maximumSpans) this.isFullOf('spans', instruction);
+		if (isInstant ? this.isFull(instruction) : this.spans.length >= maximumSpans) return;
+		const { number } = instruction;
+		if (isInstant) this.instants[number] = (this.instants[number] ?? 0) + 1;
+		this.spans.push({
+			stepId: instruction.id,
+			kind: instruction.definition.kind,
+			number: instruction.number,
+			values,
+			hasBody: instruction.definition.hasBody === true,
+			start,
+			end,
+			from,
+			to,
+			speedAtStart,
+			speedAtEnd: Math.abs(this.robot.speed),
+			isComplete
+		});
+	}
+}

@@ -1,0 +1,87 @@
+/** Which walls are near something that moves, so that no others have to be looked at. */
+import * as exact from '../exact';
+import type { Point, Wall } from '../course/course';
+import { boxOf, maximumNear, meet, type Box } from './crowd';
+import { Polygon } from './planck';
+import { toPlanck } from './planck/units';
+import type { Pose } from './pose';
+import { separationOf } from './separation';
+import { cornersOf } from './walls';
+
+/** Metres around a thing in which walls count as near. */
+const reach = 0.1;
+/** Metres of moving or turning after which it looks around again: well within the reach. */
+const worthLooking = 0.06;
+/** The same in a crowd, where only the nearest are looked at. */
+const worthLookingInCrowd = 0.002;
+
+export class Nearby {
+	private readonly walls: readonly { readonly corners: readonly Point[]; readonly box: Box }[];
+	private readonly shapes: (Polygon | undefined)[] = [];
+
+	constructor(walls: readonly Wall[]) {
+		this.walls = walls.map((wall) => {
+			const corners = cornersOf(wall);
+			return { corners, box: boxOf(corners) };
+		});
+	}
+
+	/** The numbers of those that reach into a circle's box, in their order. @param radius metres */
+	around(x: number, y: number, radius: number): number[] {
+		const box: Box = [x - radius, y - radius, x + radius, y + radius];
+		const near: number[] = [];
+		for (let i = 0; i < this.walls.length; i++) if (meet(this.walls[i]!.box, box)) near.push(i);
+		return near;
+	}
+
+	/** Of these, the ones that are nearest to an outline. */
+	nearest(near: readonly number[], outline: readonly Point[]): number[] {
+		const gaps = near.map((wall) => ({
+			wall,
+			gap: separationOf(outline, this.walls[wall]!.corners)
+		}));
+		gaps.sort((a, b) => a.gap - b.gap || a.wall - b.wall);
+		return gaps.slice(0, maximumNear).map(({ wall }) => wall);
+	}
+
+	shapeOf(wall: number): Polygon {
+		return (this.shapes[wall] ??= new Polygon(this.walls[wall]!.corners.map(toPlanck)));
+	}
+}
+
+/** What is near now, and what was before. */
+export interface Change {
+	readonly near: readonly number[];
+	readonly before: readonly number[];
+}
+
+/** What one thing has near it. */
+export class Sight {
+	private near: readonly number[] = [];
+	private place: Pose = { x: NaN, y: NaN, heading: NaN };
+	/** Metres until it looks around again. */
+	private worth = 0;
+
+	/**
+	 * @param radius of the thing, metres
+	 * @param outline where its corners are, if it may pass through walls that others are before
+	 * @returns null while it has hardly moved
+	 */
+	at(
+		{ x, y, heading }: Pose,
+		radius: number,
+		nearby: Nearby,
+		outline?: () => readonly Point[]
+	): Change | null {
+		const { place } = this;
+		const turned = Math.abs(heading - place.heading) * radius;
+		if (exact.lengthOf(x - place.x, y - place.y) + turned < this.worth) return null;
+		this.place = { x, y, heading };
+		const before = this.near;
+		const near = nearby.around(x, y, radius + reach);
+		const isCrowded = outline !== undefined && near.length > maximumNear;
+		this.worth = isCrowded ? worthLookingInCrowd : worthLooking;
+		this.near = isCrowded ? nearby.nearest(near, outline()) : near;
+		return { near: this.near, before };
+	}
+}

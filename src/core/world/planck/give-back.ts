@@ -1,0 +1,3 @@
+import { engines } from './lend';
+
+Object.assign(Math, engines);
