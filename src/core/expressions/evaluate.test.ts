@@ -6,7 +6,7 @@ import type { Datum } from '../types';
 const variables: Readonly<Record<string, Datum>> = { n: 7, text: 'quay', turns: [90, -45, 30] };
 const environment: Environment = {
 	read: (reading) => (reading === 'distanceAhead' ? 0.3 : NaN),
-	variable: () => undefined,
+	cells: [],
 	input: (index) => [4, 5][index],
 	chance: () => 0.5
 };

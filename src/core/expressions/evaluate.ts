@@ -4,15 +4,23 @@ import type { Node, Operator } from './expression';
 import type { Datum } from '../types';
 import { constants, functions, isReading, units } from './vocabulary';
 
+/** One variable of a run. */
+export interface Cell {
+	/** undefined until it is set. */
+	value: Datum | undefined;
+}
+
 export interface Environment {
 	read(reading: string): Datum;
-	/** By its number in the program; undefined until it is set. */
-	variable(index: number): Datum | undefined;
+	/** The variables, by their numbers in the program. */
+	readonly cells: readonly Cell[];
 	/** Of the routine that is running, by its place. */
 	input(index: number): Datum | undefined;
 	/** Uniform in [0, 1). */
 	chance(): number;
 }
+
+type Binary = Extract<Node, { type: 'binary' }>;
 
 export type Evaluate = (environment: Environment) => Datum;
 
@@ -41,6 +49,16 @@ const binary: Readonly<Record<Operator, (left: Evaluate, right: Evaluate) => Eva
 	'^': (left, right) => (e) => exact.power(toNumber(left(e)), toNumber(right(e)))
 };
 
+/** The same where a number that never changes stands on the right, as in most plans: half the calls. */
+const withNumber: Partial<Record<Operator, (left: Evaluate, right: number) => Evaluate>> = {
+	'<': (left, right) => (e) => toNumber(left(e)) < right,
+	'>': (left, right) => (e) => toNumber(left(e)) > right,
+	'+': (left, right) => (e) => toNumber(left(e)) + right,
+	'-': (left, right) => (e) => toNumber(left(e)) - right,
+	'*': (left, right) => (e) => toNumber(left(e)) * right,
+	'/': (left, right) => (e) => toNumber(left(e)) / right
+};
+
 /** Half a millionth: numbers nearer than this are called equal, since sums of decimals are not exact. */
 const nearlyEqual = 5e-7;
 
@@ -60,7 +78,7 @@ export function compileNode(node: Node, find: Find = unknown): Evaluate {
 
 export const nothing: Environment = {
 	read: () => NaN,
-	variable: () => undefined,
+	cells: [],
 	input: () => undefined,
 	chance: () => 0
 };
@@ -106,8 +124,16 @@ function compileParts(node: Node, find: Find): Evaluate {
 				);
 		}
 		case 'binary':
-			return binary[node.operator](compileNode(node.left, find), compileNode(node.right, find));
+			return compileBinary(node, find);
 	}
+}
+
+function compileBinary({ operator, left, right }: Binary, find: Find): Evaluate {
+	const leftValue = compileNode(left, find);
+	const rightValue = compileNode(right, find);
+	const number = isFixed(right) ? rightValue(nothing) : undefined;
+	const short = typeof number === 'number' ? withNumber[operator] : undefined;
+	return short ? short(leftValue, number as number) : binary[operator](leftValue, rightValue);
 }
 
 function compileName(name: string, find: Find): Evaluate {

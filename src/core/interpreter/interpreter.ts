@@ -59,7 +59,6 @@ export class Interpreter {
 			chance,
 			budget: this.budget,
 			cells: emptyCells(program.variables),
-			filled: [],
 			send: (message) => this.sent.add(message),
 			endAll: () => {
 				this.hasEnded = true;
@@ -138,7 +137,7 @@ export class Interpreter {
 function watchOf(trigger: Instruction, shared: Shared, now: () => number): Watch {
 	const environment: Environment = {
 		read: (reading) => readingOf(reading, now(), shared),
-		variable: (index) => shared.cells[index]!.value,
+		cells: shared.cells,
 		input: () => undefined,
 		chance: shared.chance
 	};

@@ -1,4 +1,4 @@
-import type { Cell } from '../steps/running';
+import type { Cell } from '../expressions/evaluate';
 
 /** The names of a program's variables; each has a number, so that none is looked up by name in a run. */
 export class Variables {

@@ -41,13 +41,11 @@ export interface Instruction {
 	readonly body: readonly Instruction[];
 	/** Number of the variable that it names; -1 if it names none. */
 	readonly variable: number;
-	/** Its own number among all instructions. */
-	readonly index: number;
 	/** What its own values sense. */
 	readonly readings: ReadonlySet<string>;
 	/** What the robot lacks for it. */
 	readonly missing: Device | undefined;
-	/** What it takes to begin it, or a round of it, in whole steps: more than 1 for what it holds or reckons. */
+	/** What it takes to work out its values, in whole steps. */
 	readonly cost: number;
 	/** It does one thing: it holds no steps, calls none, and does not steer its chain. */
 	readonly isSimple: boolean;
@@ -79,8 +77,8 @@ interface Compiling extends Naming {
 	readonly robot: Capable;
 	readonly find: Find;
 	readonly variables: Variables;
-	/** Gives each instruction its number. */
-	readonly nextIndex: () => number;
+	/** One list for all steps with the same names of values. */
+	readonly sameNames: (names: readonly string[]) => readonly string[];
 	/** Filled with what the plan senses. */
 	readonly used: Set<string>;
 }
@@ -90,10 +88,10 @@ export function compile(plan: Plan, robot: Capable, only?: string): Program {
 	const used = new Set<string>();
 	const types = variableTypes(plan);
 	const variables = new Variables();
-	let instructions = 0;
+	const lists = new Map<string, readonly string[]>();
 	const variable: Find = (name) => {
 		const number = variables.numberOf(name);
-		return (environment) => environment.variable(number) ?? NaN;
+		return (environment) => environment.cells[number]!.value ?? NaN;
 	};
 	const compiling = {
 		numbers: numberSteps(plan),
@@ -102,7 +100,12 @@ export function compile(plan: Plan, robot: Capable, only?: string): Program {
 		scope: (name: string) => types.get(name),
 		find: variable,
 		variables,
-		nextIndex: () => instructions++,
+		sameNames: (names: readonly string[]) => {
+			const key = names.join(' ');
+			const known = lists.get(key) ?? names;
+			lists.set(key, known);
+			return known;
+		},
 		used
 	};
 	const instruct = (step: Step): Instruction => instructionOf(step, compiling);
@@ -134,22 +137,23 @@ export function compile(plan: Plan, robot: Capable, only?: string): Program {
 
 const noVariable = -1;
 
+const none: readonly never[] = [];
+
 const runPressed: Instruction = {
+	cost: 0,
+	missing: undefined,
+	slots: [],
+	computed: none,
+	isSimple: true,
+	definition: definitionOf('whenRunPressed'),
+	variable: noVariable,
+	names: [],
 	id: 'run',
 	number: 0,
-	definition: definitionOf('whenRunPressed'),
 	values: {},
-	names: [],
-	slots: [],
-	computed: [],
 	conditions: {},
 	body: [],
-	variable: noVariable,
-	index: -1,
-	readings: new Set(),
-	missing: undefined,
-	cost: 1,
-	isSimple: true
+	readings: new Set()
 };
 
 const withoutOff = (steps: readonly Step[]): readonly Step[] => steps.filter((step) => !step.off);
@@ -170,7 +174,7 @@ function instructionOf(step: Step, compiling: Compiling): Instruction {
 	const names: string[] = [];
 	const slots: Datum[] = [];
 	const isSimple = !definition.hasBody && !definition.hasInputs && !definition.isLast;
-	let cost = isSimple ? 1 : 2;
+	let cost = 0;
 	for (const [name, value] of Object.entries(step.values)) {
 		const slot = slotOf(definition, name);
 		if (!isExpression(value)) {
@@ -195,21 +199,21 @@ function instructionOf(step: Step, compiling: Compiling): Instruction {
 	}
 	for (const reading of readings) used.add(reading);
 	const body = withoutOff(step.body ?? []).map((inner) => instructionOf(inner, compiling));
+	// First what is read whenever it runs, so that the processor finds it in one place.
 	return {
+		cost,
+		missing: definition.needs.find((need) => !robot.devices.includes(need)),
+		slots,
+		computed: computed.length > 0 ? computed : none,
+		isSimple,
+		definition,
+		variable: 'variable' in values ? variables.numberOf(String(values.variable)) : noVariable,
+		names: compiling.sameNames(names),
 		id: step.id,
 		number: numbers.get(step.id) ?? 0,
-		definition,
 		values,
-		names,
-		slots,
-		computed,
 		conditions,
 		body,
-		cost,
-		variable: 'variable' in values ? variables.numberOf(String(values.variable)) : noVariable,
-		index: compiling.nextIndex(),
-		readings,
-		missing: definition.needs.find((need) => !robot.devices.includes(need)),
-		isSimple
+		readings
 	};
 }

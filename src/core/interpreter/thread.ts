@@ -5,7 +5,7 @@
  * until) begins one round a tick at the most, since the sensors say nothing new before.
  */
 import type { z } from 'zod';
-import type { Environment } from '../expressions/evaluate';
+import type { Cell, Environment } from '../expressions/evaluate';
 import type { Datum } from '../types';
 import type { Sentence } from '../sentence';
 import type { Command, Device, Schemas } from '../devices/device';
@@ -13,7 +13,7 @@ import type { Port, Wait } from '../devices/port';
 import { ask, withinRange, workOut, type Condition } from './computed';
 import type { Instruction, Program } from './program';
 import type { Budget } from './budget';
-import type { Cell, Rounds, Running } from '../steps/running';
+import type { Rounds, Running } from '../steps/running';
 import { maximumCalls, maximumThreads, stepsPerThread } from './settings';
 
 /** Told what happens. @template Begun what it remembers of a step until that ends */
@@ -42,8 +42,6 @@ export interface Shared {
 	readonly chance: () => number;
 	readonly budget: Budget;
 	readonly cells: readonly Cell[];
-	/** Of each instruction with computed values, the list that they are filled into, by its number. */
-	readonly filled: Datum[][];
 	readonly send: (message: string) => void;
 	readonly endAll: () => void;
 }
@@ -85,6 +83,10 @@ export class Thread implements Running, Environment {
 	private isYielding = false;
 	/** Routines that it runs in. */
 	private calls: number;
+	/** As of all threads of the run. */
+	readonly cells: readonly Cell[];
+	/** What a step's values are worked out into: the same list for all steps. */
+	private readonly filled: Datum[] = [];
 
 	/**
 	 * @param from the thread that it is a branch of: it sees the same inputs, and ends with it
@@ -95,6 +97,7 @@ export class Thread implements Running, Environment {
 		private readonly from?: Thread
 	) {
 		this.calls = from?.calls ?? 0;
+		this.cells = shared.cells;
 		const inputs = from?.inputs ?? noInputs;
 		this.stack = [frameOf(instructions, null, null, inputs)];
 	}
@@ -110,22 +113,16 @@ export class Thread implements Running, Environment {
 			this.end();
 			if (this.isOver) return;
 		}
-		let cost = 0;
-		let left = budget.share;
+		const { share } = budget;
+		let left = share;
 		for (; left > 0; left--) {
 			const frame = this.top!;
-			if (frame.index < frame.list.length) {
-				const instruction = frame.list[frame.index++]!;
-				cost += instruction.cost;
-				this.begin(instruction);
-			} else {
-				cost += 1;
-				if (frame.isLoop) this.nextRound(frame);
-				else this.pop();
-			}
+			if (frame.index < frame.list.length) this.begin(frame.list[frame.index++]!);
+			else if (frame.isLoop) this.nextRound(frame);
+			else this.pop();
 			if (this.isOver || this.wait || this.isYielding) break;
 		}
-		budget.left -= cost;
+		budget.left -= share - left;
 		const loop = left > 0 ? undefined : this.stack.find(({ isLoop }) => isLoop)?.owner;
 		if (budget.left <= 0) budget.usedUpBy ??= loop ?? this.current ?? this.top?.owner ?? null;
 		if (loop) this.shared.observer.ranWithoutWaiting(loop, time);
@@ -161,8 +158,8 @@ export class Thread implements Running, Environment {
 		if (instruction.missing) {
 			return this.noteAt(instruction, `note.cannot.${instruction.missing.id}`);
 		}
-		this.values = instruction.slots;
-		if (instruction.computed.length > 0 && !this.workOut(instruction)) return;
+		if (instruction.computed.length === 0) this.values = instruction.slots;
+		else if (!this.workOut(instruction)) return;
 		this.current = instruction;
 		if (instruction.isSimple) this.runSimple(instruction);
 		else this.runComposed(instruction);
@@ -176,13 +173,18 @@ export class Thread implements Running, Environment {
 			return observer.ran(instruction, this.time, this.values);
 		}
 		this.wait = wait;
-		// Until it ends, the same step of another chain may fill in other values.
-		if (instruction.computed.length > 0) this.values = [...this.values];
+		this.keepValues(instruction);
 		this.begun = observer.started(instruction, this.time, this.values);
 	}
 
+	/** Other steps will fill in their values before this one ends. */
+	private keepValues({ names }: Instruction): void {
+		if (this.values === this.filled) this.values = this.filled.slice(0, names.length);
+	}
+
 	private runComposed(instruction: Instruction): void {
-		this.values = [...this.values];
+		this.spend(1);
+		this.keepValues(instruction);
 		this.begun = this.shared.observer.started(instruction, this.time, this.values);
 		const depth = this.stack.length;
 		const wait = instruction.definition.run?.(this) ?? undefined;
@@ -194,8 +196,10 @@ export class Thread implements Running, Environment {
 
 	/** Works out the step's expressions. @returns false when one gives nothing that can be used */
 	private workOut(instruction: Instruction): boolean {
-		const { computed, slots, index } = instruction;
-		const filled = (this.shared.filled[index] ??= [...slots]);
+		const { computed, slots, cost } = instruction;
+		const { filled } = this;
+		this.shared.budget.left -= cost;
+		for (let i = 0; i < slots.length; i++) filled[i] = slots[i]!;
 		for (const each of computed) {
 			const value = workOut(each, this);
 			if (value === undefined) {
@@ -227,9 +231,6 @@ export class Thread implements Running, Environment {
 	read(reading: string): Datum {
 		return readingOf(reading, this.time, this.shared);
 	}
-	variable(index: number): Datum | undefined {
-		return this.shared.cells[index]!.value;
-	}
 	input(index: number): Datum | undefined {
 		return this.inputs[index];
 	}
@@ -256,7 +257,7 @@ export class Thread implements Running, Environment {
 		this.shared.cruise = speed;
 	};
 	get cell(): Cell {
-		return this.shared.cells[this.current!.variable]!;
+		return this.cells[this.current!.variable]!;
 	}
 	private answer(condition: Condition | undefined): Datum | undefined {
 		return ask(condition, this, this.shared.budget);

@@ -29,8 +29,8 @@ export class Journal implements Observer<Open> {
 	readonly tones: Tone[] = [];
 	/** What plays, or is to be played, and since when: it sounds until something else is played. */
 	private music: { time: number; notes: readonly PlayedNote[]; volume: number } | null = null;
-	/** A list that has just become full, until it is known by which step. */
-	private filled: string | null = null;
+	/** The step that gave the robot an order last. */
+	private ordering: Instruction | undefined;
 	/** The step that moved the robot last, whether it still runs or not. */
 	driving: Instruction | undefined;
 	/** A loop went round without waiting. */
@@ -46,7 +46,6 @@ export class Journal implements Observer<Open> {
 	) {}
 
 	started(instruction: Instruction, start: number, values: readonly Datum[]): Open {
-		this.sayFull(instruction);
 		const open = this.openOf(instruction, start, values);
 		this.running.add(open);
 		return open;
@@ -69,7 +68,6 @@ export class Journal implements Observer<Open> {
 	}
 
 	ran(instruction: Instruction, time: number, values: readonly Datum[]): void {
-		this.sayFull(instruction);
 		if (this.isFull(instruction)) return;
 		const open = this.openOf(instruction, time, values);
 		this.keepSpan(open, time, open.from, true);
@@ -94,11 +92,6 @@ export class Journal implements Observer<Open> {
 		if (this.said.has(key)) return;
 		this.said.add(key);
 		this.notes.unshift({ stepId: id, sentence: { key, values: { number } } });
-	}
-
-	private sayFull(instruction: Instruction): void {
-		if (this.filled) this.isFullOf(this.filled, instruction);
-		this.filled = null;
 	}
 
 	logged(instruction: Instruction, time: number, value: Datum): void {
@@ -130,7 +123,7 @@ export class Journal implements Observer<Open> {
 
 	private keepTone(tone: Tone): void {
 		if (this.tones.length < maximumTones) this.tones.push(tone);
-		else this.filled = 'tones';
+		else if (this.ordering) this.isFullOf('tones', this.ordering);
 	}
 
 	/** Ends the steps that are still in progress when the attempt ends. */
@@ -141,6 +134,7 @@ export class Journal implements Observer<Open> {
 	}
 
 	ordered(instruction: Instruction, { moves }: Device, name: string): void {
+		this.ordering = instruction;
 		if (moves?.includes(name)) this.driving = instruction;
 	}
 

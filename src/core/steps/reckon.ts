@@ -3,7 +3,8 @@ import type { Datum } from '../types';
 import { counters } from '../devices/counters/device';
 import { gyro } from '../devices/gyro/device';
 import { wheels } from '../devices/wheels/device';
-import type { Cell } from './running';
+import type { Cell } from '../expressions/evaluate';
+import type { Running } from './running';
 import type { StepDefinition, ValueDefinition } from './definition';
 import { choice, name, plain } from './values';
 
@@ -22,10 +23,9 @@ export const set: StepDefinition = {
 	glyph: 'M4 5h16v14H4zM8 10h8M8 14h8',
 	values: { variable: name('variable', 'n'), value: anything(0) },
 	needs: [],
-	run({ cell, datum, spend }) {
-		const value = datum('value');
-		if (Array.isArray(value)) spend(Math.ceil(value.length / itemsPerStep));
-		cell.value = Array.isArray(value) ? [...value] : value;
+	run(running) {
+		const value = running.datum('value');
+		running.cell.value = Array.isArray(value) ? copyOf(value, running) : value;
 	}
 };
 
@@ -40,6 +40,11 @@ export const change: StepDefinition = {
 		cell.value = Number(cell.value ?? 0) + Number(datum('by'));
 	}
 };
+
+function copyOf(list: readonly Datum[], { spend }: Running): Datum[] {
+	spend(Math.ceil(list.length / itemsPerStep));
+	return [...list];
+}
 
 /** The list in a variable; a new one when there is none. */
 function listIn(cell: Cell): Datum[] {

@@ -1,14 +1,9 @@
 import type { Datum } from '../types';
 import type { Sentence } from '../sentence';
 import type { z } from 'zod';
+import type { Cell } from '../expressions/evaluate';
 import type { Device, Schemas } from '../devices/device';
 import type { Wait } from '../devices/port';
-
-/** One variable of a run. */
-export interface Cell {
-	/** undefined until it is set. */
-	value: Datum | undefined;
-}
 
 /** How a loop goes on: so many rounds, until a condition holds (by the name of its value), or for ever. */
 export interface Rounds {
