@@ -39,7 +39,7 @@ const walls = [
 ];
 
 const course = (x: number, y: number, bearing: number) =>
-	courseOf({ size: { width: 20, height: 20 }, start: { at: [x, y], bearing }, walls });
+	courseOf({ size: { width: 20, height: 20 }, starts: [{ at: [x, y], bearing }], walls });
 
 const median = (numbers: number[]): number =>
 	numbers.toSorted((a, b) => a - b)[Math.floor(numbers.length / 2)]!;

@@ -4,16 +4,13 @@
  */
 import { readFileSync, writeFileSync } from 'node:fs';
 import { z } from 'zod';
-import { courseSchema } from '../src/core/course/course';
-import { planSchema } from '../src/core/plan/plan';
-import { robotSchema } from '../src/core/robots/robot-document';
+import { documentFormats } from '../src/core/documents';
 
-const schemas = { plan: planSchema, course: courseSchema, robot: robotSchema };
 let outdated = 0;
 
-for (const [name, schema] of Object.entries(schemas)) {
+for (const [name, { schema }] of Object.entries(documentFormats)) {
 	const file = new URL(`../docs/formats/${name}.schema.json`, import.meta.url);
-	const text = `${JSON.stringify(z.toJSONSchema(schema), null, '\t')}\n`;
+	const text = `${JSON.stringify(z.toJSONSchema(schema as z.ZodType), null, '\t')}\n`;
 	if (!process.argv.includes('--check')) writeFileSync(file, text);
 	else if (readOrEmpty(file) !== text) {
 		console.error(`docs/formats/${name}.schema.json is out of date: run "npm run formats".`);

@@ -75,7 +75,7 @@ describe('bad input', () => {
 	const deep = Array.from({ length: 40 }).reduce((body: unknown) => [repeat(2, body as never)], []);
 	const cases: [string, string, RegExp][] = [
 		['truncated', good.slice(0, 120), /Line \d+, column \d+: the text ends here/],
-		['version', good.replace('"version": 1', '"version": 2'), /version: version 1 was expected/],
+		['version', good.replace('"version": 2', '"version": 3'), /version: version 2 was expected/],
 		['unknown step', good.replace('"go"', '"leap"'), /chains\[0\]\.steps\[0\]\.kind: one of go, /],
 		[
 			'range',

@@ -1,16 +1,13 @@
 /** The mission runner: rehearses and checks plans from files, with no server and no database. */
 import { readFileSync, statSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { courseFormat, courseSchema } from '../core/course/course';
-import { maximumBytes, readDocument } from '../core/document';
+import { maximumBytes, readDocument, type DocumentFormat } from '../core/document';
+import { documentFormats } from '../core/documents';
 import { checkPlan } from '../core/checks';
-import { planFormat, planSchema } from '../core/plan/plan';
-import { robotKinds } from '../core/robots/kinds';
-import { robotDocument, robotFormat, robotSchema } from '../core/robots/robot-document';
+import { robotKindOf, robotKinds } from '../core/robots/kinds';
+import { robotDocument, sampleRobot } from '../core/robots/robot-document';
 import { variations, type Variation } from '../core/robots/robot';
-import type { Result } from '../core/sentence';
 import { defaultLimit, maximumLimit, maximumTouches } from '../core/simulation/settings';
-import { robotKindOf } from '../core/robots/kinds';
 import { simulate } from '../core/simulation/simulate';
 import { traceCsv } from '../core/simulation/trace-csv';
 import { say } from '../lib/i18n/messages';
@@ -72,8 +69,8 @@ function readCommand(words: string[]): {
 }
 
 function run(values: Options): string {
-	const plan = load(values, 'plan', planSchema, planFormat);
-	const course = load(values, 'course', courseSchema, courseFormat);
+	const plan = load(values, 'plan');
+	const course = load(values, 'course');
 	const attempt = simulate({
 		plan,
 		course,
@@ -90,8 +87,8 @@ function run(values: Options): string {
 
 /** With a course the plan is rehearsed, too: some problems only show then. */
 function check(values: Options): string {
-	const plan = load(values, 'plan', planSchema, planFormat);
-	const course = values.course ? load(values, 'course', courseSchema, courseFormat) : undefined;
+	const plan = load(values, 'plan');
+	const course = values.course ? load(values, 'course') : undefined;
 	const robot = chooseRobot(values);
 	const attempt = course && simulate({ plan, course, robot, variation: 'classroom', seed: 1 });
 	const problems = checkPlan(plan, { kind: robot?.kind, course, attempt }).map(
@@ -100,17 +97,15 @@ function check(values: Options): string {
 	return JSON.stringify({ problems }, null, 2);
 }
 
-function load<T>(
-	values: Options,
-	name: 'plan' | 'course' | 'robot',
-	schema: Parameters<typeof readDocument<T>>[1],
-	format: string
-): T {
+type Formats = typeof documentFormats;
+type DocumentOf<N extends keyof Formats> = Formats[N] extends DocumentFormat<infer T> ? T : never;
+
+function load<N extends keyof Formats>(values: Options, name: N): DocumentOf<N> {
 	const file = values[name];
 	if (!file) throw new BadInput(`--${name} FILE was expected. See mission --help.`);
-	const read: Result<T> = readDocument(readText(file), schema, format);
+	const read = readDocument<unknown>(readText(file), documentFormats[name]);
 	if (!read.ok) throw new BadInput(`${clean(file)}: ${say(read.failure)}`);
-	return read.value;
+	return read.value as DocumentOf<N>;
 }
 
 function readText(file: string): string {
@@ -144,7 +139,7 @@ const reasonOf = (error: unknown): string =>
 
 function chooseRobot(values: Options) {
 	if (values.robot && values.kind) throw new BadInput('--robot or --kind was expected, not both.');
-	if (values.robot) return load(values, 'robot', robotSchema, robotFormat);
+	if (values.robot) return load(values, 'robot');
 	if (values.kind === undefined) return undefined;
 	const found = robotKinds.find((robot) => robot.kind === values.kind);
 	if (!found) {
@@ -153,7 +148,7 @@ function chooseRobot(values: Options) {
 			`--kind: one of ${known} was expected, but this is "${clean(values.kind)}".`
 		);
 	}
-	return robotDocument(found.kind, found.sampleName);
+	return robotDocument(sampleRobot(found));
 }
 
 function chooseVariation(word = 'classroom'): Variation {

@@ -56,12 +56,42 @@ const problem = (
 	values: Sentence['values'] = {}
 ): Result<never> => failure(`document.${key}`, { ...values, place: placeOf(path) });
 
-/** Parses the text of a document with this schema. */
-export function readDocument<T>(text: string, schema: z.ZodType<T>, format: string): Result<T> {
+/** A kind of document, as it is written today. */
+export interface DocumentFormat<T> {
+	/** As the document itself says it. */
+	readonly name: string;
+	readonly version: number;
+	/** Takes documents of all versions up to this one. */
+	readonly schema: z.ZodType<T>;
+}
+
+type Fields = Readonly<Record<string, unknown>>;
+/** Makes the next version of a document, as far as it can: what comes out is checked afterwards. */
+export type Upgrade = (older: Fields) => Fields;
+
+/**
+ * A schema that takes older documents, too.
+ * @param upgrades the first makes version 2 of version 1, and so on
+ */
+export const withUpgrades = <T>(schema: z.ZodType<T>, upgrades: readonly Upgrade[]): z.ZodType<T> =>
+	z.preprocess((document) => {
+		if (!isFields(document) || !Number.isInteger(document.version)) return document;
+		const version = Number(document.version);
+		if (version < 1) return document;
+		return upgrades
+			.slice(version - 1)
+			.reduce((older, upgrade, i) => ({ ...upgrade(older), version: version + i + 1 }), document);
+	}, schema);
+
+export const isFields = (value: unknown): value is Fields =>
+	typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** Parses the text of a document of this format. */
+export function readDocument<T>(text: string, format: DocumentFormat<T>): Result<T> {
 	const size = checkSize(text);
 	if (!size.ok) return size;
 	const value = parseJson(text);
-	return value.ok ? checkDocument(value.value, schema, format) : value;
+	return value.ok ? checkDocument(value.value, format) : value;
 }
 
 /** Whether a text is as short as a document must be. */
@@ -88,19 +118,21 @@ export function parseJson(text: string): Result<unknown> {
 	return failure('document.notJson', { line, column, found: shorten(found), expected });
 }
 
-/** Checks a value that is already parsed, with this schema. */
-export function checkDocument<T>(value: unknown, schema: z.ZodType<T>, format: string): Result<T> {
+/** Checks a value that is already parsed. */
+export function checkDocument<T>(value: unknown, format: DocumentFormat<T>): Result<T> {
 	const shape = checkShape(value, maximumDepth);
 	if (shape) return shape;
 	const head = z.looseObject({ format: z.string(), version: z.number() }).safeParse(value);
-	if (!head.success) return problem('noFormat', [], { format });
-	if (head.data.format !== format) {
-		return problem('otherFormat', ['format'], { format, found: shorten(head.data.format) });
+	if (!head.success) return problem('noFormat', [], { format: format.name });
+	if (head.data.format !== format.name) {
+		const found = shorten(head.data.format);
+		return problem('otherFormat', ['format'], { format: format.name, found });
 	}
-	if (head.data.version !== 1) {
-		return problem('otherVersion', ['version'], { found: head.data.version, version: 1 });
+	const { version } = head.data;
+	if (!Number.isInteger(version) || version < 1 || version > format.version) {
+		return problem('otherVersion', ['version'], { found: version, version: format.version });
 	}
-	return parseWith(schema, value);
+	return parseWith(format.schema, value);
 }
 
 /** Checks a value that is no document itself, such as what a request carries. @param depth levels */

@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { courseSchema, type Course } from '../../src/core/course/course';
 import { planSchema, type Chain, type Plan, type Step } from '../../src/core/plan/plan';
+import { skiffLite } from '../../src/core/robots/skiff';
 import { variations } from '../../src/core/robots/robot';
 import type { Rehearsal } from '../../src/core/simulation/simulate';
 import { initialValues } from '../../src/core/steps/catalogue';
@@ -10,6 +11,7 @@ import {
 	call,
 	courseOf,
 	go,
+	planFor,
 	planOf,
 	repeat,
 	right,
@@ -60,7 +62,7 @@ const crowded = courseOf({
 	)
 });
 
-const lite = (plan: Plan): Plan => ({ ...plan, robots: [{ kind: 'skiffLite', name: 'Wick' }] });
+const lite = (plan: Plan): Plan => planFor(skiffLite, plan);
 
 const made: Readonly<Record<string, Pick<Rehearsal, 'plan' | 'course'> & Partial<Rehearsal>>> = {
 	'pushes crates and slides along walls': {

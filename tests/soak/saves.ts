@@ -14,10 +14,12 @@ interface Row {
 	name: string;
 }
 
+const quay = planOf([wait(1)], 'Quay');
+
 const saveOf = (mark: string, baseRevision: number, unanswered: string[] = []) => ({
 	work: {
 		kind: 'plan',
-		content: { ...planOf([wait(1)], 'Quay'), robots: [{ kind: 'skiff', name: mark }] }
+		content: { ...quay, robots: quay.robots.map((robot) => ({ ...robot, name: mark })) }
 	},
 	baseRevision,
 	saveId: randomUUID(),

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { simulate } from '../simulation/simulate';
+import { skiffLite } from '../robots/skiff';
 import { initialValues } from '../steps/catalogue';
 import type { Values } from '../steps/definition';
 import { planFrom } from '../testing/random-plan';
-import { courseOf, go, lamp, planOf, repeat, right, step, wait } from '../testing/sample';
+import { courseOf, go, lamp, planFor, planOf, repeat, right, step, wait } from '../testing/sample';
 import { perform, startHistory } from '../plan/history';
 import { planSchema, type Chain, type Plan, type Step } from '../plan/plan';
 import { checkPlan } from './index';
@@ -22,10 +23,7 @@ const plan = (steps: Step[], ...chains: Chain[]): Plan => {
 	const main = planOf(steps);
 	return { ...main, chains: [...main.chains, ...chains] };
 };
-const lite = (steps: Step[]): Plan => ({
-	...planOf(steps),
-	robots: [{ kind: 'skiffLite', name: 'Wick' }]
-});
+const lite = (steps: Step[]): Plan => planFor(skiffLite, planOf(steps));
 const keysOf = (checked: Plan, course = courseOf()): string[] => {
 	const attempt = simulate({ plan: checked, course, variation: 'ideal', seed: 1, limit: 20 });
 	return checkPlan(checked, { course, attempt }).map(({ sentence }) => sentence.key);

@@ -6,7 +6,7 @@ import type { Course } from '../course/course';
 import { robotKindOf } from '../robots/kinds';
 import type { Attempt } from '../simulation/attempt';
 import { definitionOf } from '../steps/catalogue';
-import { numberSteps, type Plan, type Step } from '../plan/plan';
+import { numberSteps, robotOfChain, type Chain, type Plan, type Step } from '../plan/plan';
 import { checkAbilities } from './abilities';
 import { checkChains } from './chains';
 import { checkFlow } from './flow';
@@ -20,7 +20,7 @@ import { checkWheels } from './wheels';
 export type { Problem, Repair } from './problem';
 
 export interface Known {
-	/** Kind of robot; the plan's first, if not given. */
+	/** Kind of robot, of all there are; those of the plan, if not given. */
 	readonly kind?: string | undefined;
 	readonly course?: Course | undefined;
 	/** A rehearsal of this very plan. */
@@ -39,8 +39,8 @@ const checks = [
 ];
 
 export function checkPlan(plan: Plan, { kind, course, attempt }: Known = {}): Problem[] {
-	const robot = robotKindOf(kind ?? plan.robots[0]!.kind);
-	const context: Context = { plan, robot, course, attempt, steps: visitAll(plan) };
+	const robotOf = (chain: Chain) => robotKindOf(kind ?? robotOfChain(plan, chain).kind);
+	const context: Context = { plan, robotOf, course, attempt, steps: visitAll(plan, robotOf) };
 	const problems = checks.flatMap((check) => check(context));
 	const order = orderOf(plan);
 	const inOrder = problems.toSorted((a, b) => (order.get(a.id) ?? -1) - (order.get(b.id) ?? -1));
@@ -66,21 +66,23 @@ function summedUp(problems: readonly Problem[]): Problem[] {
 	return [...said, ...more];
 }
 
-function visitAll(plan: Plan): Visited[] {
+function visitAll(plan: Plan, robotOf: Context['robotOf']): Visited[] {
 	const visited: Visited[] = [];
 	plan.chains.forEach((chain, chainIndex) => {
+		const robot = robotOf(chain);
 		const visit = (
 			siblings: readonly Step[],
 			holder: string,
 			place: string,
-			around: readonly Step[]
+			outer: readonly Step[]
 		) => {
 			siblings.forEach((step, index) => {
 				if (step.off) return;
-				const here = `${place}[${index}]`;
+				const spot = `${place}[${index}]`;
 				const definition = definitionOf(step.kind);
-				visited.push({ step, definition, chain, place: here, holder, siblings, index, around });
-				if (step.body) visit(step.body, step.id, `${here}.body`, [...around, step]);
+				const here = { step, definition, chain, robot };
+				visited.push({ ...here, place: spot, holder, siblings, index, around: outer });
+				if (step.body) visit(step.body, step.id, `${spot}.body`, [...outer, step]);
 			});
 		};
 		if (!chain.trigger?.off) visit(chain.steps, chain.id, `chains[${chainIndex}].steps`, []);

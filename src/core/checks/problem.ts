@@ -30,6 +30,8 @@ export interface Visited {
 	readonly step: Step;
 	readonly definition: StepDefinition;
 	readonly chain: Chain;
+	/** What runs the chain. */
+	readonly robot: RobotKind;
 	readonly place: string;
 	/** The chain or step that it hangs in, the list of its steps there, and its index in it. */
 	readonly holder: string;
@@ -41,7 +43,7 @@ export interface Visited {
 
 export interface Context {
 	readonly plan: Plan;
-	readonly robot: RobotKind;
+	readonly robotOf: (chain: Chain) => RobotKind;
 	readonly course: Course | undefined;
 	/** A rehearsal of this very plan, if there is one. */
 	readonly attempt: Attempt | undefined;

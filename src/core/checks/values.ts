@@ -4,6 +4,7 @@ import { parse, type Node } from '../expressions/expression';
 import { fits, isPlain, nameOfType, type Type } from '../types';
 import { typeOf, type Scope } from '../expressions/typing';
 import { computedOf, withinRange, workOut } from '../interpreter/computed';
+import type { RobotKind } from '../robots/robot';
 import { isExpression, type ValueDefinition } from '../steps/definition';
 import { definitionOf } from '../steps/catalogue';
 import { wantedType } from '../steps/values';
@@ -11,9 +12,6 @@ import { failure, success, type Result } from '../sentence';
 import type { Chain, Step } from '../plan/plan';
 import { eachNameIn, inputsOf, routinesOf, scopeIn, variableTypes } from '../plan/variables';
 import { problemAt, type Context, type Problem } from './problem';
-
-/** Powers below this part of the top speed may not get past a motor's dead zone. */
-const weakest = 0.07;
 
 interface Place {
 	readonly step: Step;
@@ -40,14 +38,15 @@ function checkStep(here: Place, scope: Scope, context: Context): Problem[] {
 	return Object.entries(here.step.values).flatMap(([name, value]): Problem[] => {
 		const slot = Object.hasOwn(slots, name) ? slots[name] : undefined;
 		if (!slot) return [problemAt(here, 'noInput', { name }, { value: name })];
-		if (isWeak(slot, value)) return [problemAt(here, 'tooWeak', {}, { value: name })];
+		if (isWeak(slot, value, context.robotOf(here.chain)))
+			return [problemAt(here, 'tooWeak', {}, { value: name })];
 		if (!isExpression(value)) return [];
 		const found = checkExpression(value.expression, slot, scope);
 		if (!found.ok) {
 			const { id, place } = { id: here.step.id, place: `${here.place}.values.${name}` };
 			return [{ place, id, value: name, sentence: found.failure }];
 		}
-		return checkRange(here, name, slot, found.value, context.robot.topSpeed);
+		return checkRange(here, name, slot, found.value, context.robotOf(here.chain).topSpeed);
 	});
 }
 
@@ -82,7 +81,7 @@ export function checkExpression(text: string, slot: ValueDefinition, scope: Scop
 const isRight = (given: Type, wanted: Type): boolean =>
 	fits(given, wanted) || (wanted.kind === 'number' && isPlain(given));
 
-const isWeak = (slot: ValueDefinition, value: unknown): boolean =>
+const isWeak = (slot: ValueDefinition, value: unknown, { weakest }: RobotKind): boolean =>
 	slot.type === 'number' &&
 	slot.quantity === 'power' &&
 	typeof value === 'number' &&

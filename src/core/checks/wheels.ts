@@ -1,6 +1,6 @@
 /** Two chains, or two branches of "at the same time", that can drive the same wheels at once. */
 import { definitionOf } from '../steps/catalogue';
-import { eachStep, isLit, numberSteps, type Step } from '../plan/plan';
+import { eachStep, isLit, numberSteps, robotOfChain, type Step } from '../plan/plan';
 import { routinesOf } from '../plan/variables';
 import { problemAt, type Context, type Problem } from './problem';
 
@@ -39,13 +39,20 @@ export function checkWheels({ plan, steps }: Context): Problem[] {
 	const problems: Problem[] = [];
 	const chains = plan.chains
 		.filter(isLit)
-		.map((chain) => ({ ...look(chain.steps), trigger: chain.trigger!.kind }))
+		.map((chain) => ({
+			...look(chain.steps),
+			trigger: chain.trigger!.kind,
+			robot: robotOfChain(plan, chain)
+		}))
 		.filter(({ driver }) => driver);
 	chains.forEach((other, index) => {
 		// A chain that is over at once has let go of the wheels before another one can start.
 		const one = chains
 			.slice(0, index)
-			.find(({ trigger, isLong }) => trigger === other.trigger || isLong);
+			.find(
+				({ trigger, isLong, robot }) =>
+					robot === other.robot && (trigger === other.trigger || isLong)
+			);
 		if (one) problems.push(say(one.driver!, other.driver!));
 	});
 	for (const { step } of steps) {
@@ -57,8 +64,4 @@ export function checkWheels({ plan, steps }: Context): Problem[] {
 	return problems;
 }
 
-/** Of the family, these turn no wheel. To stop is to take over on purpose. */
-const restful = new Set(['stop', 'cruise', 'drivePorts']);
-
-const drives = ({ kind, off }: Step): boolean =>
-	!off && definitionOf(kind).family === 'travel' && !restful.has(kind);
+const drives = ({ kind, off }: Step): boolean => !off && definitionOf(kind).drives === true;

@@ -3,10 +3,14 @@
  * y to the north, from the south-west corner of the floor; bearings in degrees clockwise from north.
  */
 import { z } from 'zod';
-import { identifierSchema, nameSchema } from '../document';
+import {
+	identifierSchema,
+	nameSchema,
+	withUpgrades,
+	type DocumentFormat,
+	type Upgrade
+} from '../document';
 import { floorColours, type FloorColour } from '../colours';
-
-export const courseFormat = 'lantern-step/course';
 
 const coordinate = z.number().min(-50).max(50);
 const point = z.tuple([coordinate, coordinate]).describe('[x, y] in metres.');
@@ -80,18 +84,25 @@ const later = {
 	sound: part.default(0.1).describe('Noise of the room, 0 to 1.')
 };
 
-export const courseSchema = z.strictObject({
-	format: z.literal(courseFormat),
-	version: z.literal(1),
+const maximumStarts = 8;
+const startSchema = z.strictObject({
+	at: point,
+	bearing: z.number().min(0).lt(360).describe('Where front points, degrees clockwise from north.')
+});
+
+const currentSchema = z.strictObject({
+	format: z.literal('lantern-step/course'),
+	version: z.literal(2),
 	name: nameSchema,
 	size: z.strictObject({
 		width: z.number().min(0.5).max(20).describe('West to east, in metres.'),
 		height: z.number().min(0.5).max(20).describe('South to north, in metres.')
 	}),
-	start: z.strictObject({
-		at: point,
-		bearing: z.number().min(0).lt(360).describe('Where front points, degrees clockwise from north.')
-	}),
+	starts: z
+		.array(startSchema)
+		.min(1)
+		.max(maximumStarts)
+		.describe('Start marks, one for each robot; for more robots than marks there is room beside.'),
 	finish: z
 		.strictObject({ at: point, radius: z.number().min(0.02).max(2).describe('Metres.') })
 		.nullable()
@@ -101,15 +112,26 @@ export const courseSchema = z.strictObject({
 	...later
 });
 
-export type Course = z.infer<typeof courseSchema>;
+export type Course = z.infer<typeof currentSchema>;
 
-type CourseParts = Partial<Course> & Pick<Course, 'name' | 'size' | 'start'>;
+/** In version 1 there was one start mark. */
+const startToStarts: Upgrade = ({ start, ...course }) => ({ ...course, starts: [start] });
+
+export const courseSchema: z.ZodType<Course> = withUpgrades(currentSchema, [startToStarts]);
+
+export const courseFormat: DocumentFormat<Course> = {
+	name: 'lantern-step/course',
+	version: 2,
+	schema: courseSchema
+};
+
+type CourseParts = Partial<Course> & Pick<Course, 'name' | 'size' | 'starts'>;
 
 /** A course of these parts, with nothing else on it. */
 export const makeCourse = (parts: CourseParts): Course =>
 	courseSchema.parse({
-		format: courseFormat,
-		version: 1,
+		format: courseFormat.name,
+		version: courseFormat.version,
 		finish: null,
 		walls: [],
 		lampPosts: [],

@@ -1,6 +1,9 @@
 /** A small plan for each step and trigger that shows what it does: for its help, and for its test. */
 import { makeCourse, type Course } from '../course/course';
-import { planFormat, type Chain, type Plan, type Step } from '../plan/plan';
+import { eachStep, makePlan, planRobot, type Chain, type Plan, type Step } from '../plan/plan';
+import { robotKinds } from '../robots/kinds';
+import type { RobotKind } from '../robots/robot';
+import { sampleRobot } from '../robots/robot-document';
 import { definitionOf, initialValues } from '../steps/catalogue';
 import type { Values } from '../steps/definition';
 
@@ -36,7 +39,7 @@ const course = (changes: Partial<Course> = {}): Course =>
 	makeCourse({
 		name: 'Example',
 		size: { width: 0.9, height: 0.6 },
-		start: { at: [0.16, 0.3], bearing: 90 },
+		starts: [{ at: [0.16, 0.3], bearing: 90 }],
 		...changes
 	});
 
@@ -66,7 +69,7 @@ const patch = course({
 		}
 	]
 });
-const middle = course({ start: { at: [0.45, 0.3], bearing: 0 } });
+const middle = course({ starts: [{ at: [0.45, 0.3], bearing: 0 }] });
 
 type Make = (values: Values) => { chains: readonly Chain[]; on?: Course };
 
@@ -122,7 +125,7 @@ const special: Readonly<Record<string, Make>> = {
 	wait: (values) => ({ chains: [run(go(0.2), step('wait', values), go(0.2))] }),
 	repeat: (values) => ({
 		chains: [run(step('repeat', values, [go(0.2), right()]))],
-		on: course({ start: { at: [0.35, 0.4], bearing: 90 } })
+		on: course({ starts: [{ at: [0.35, 0.4], bearing: 90 }] })
 	}),
 	waitUntil: (values) => ({
 		chains: [run(step('start'), step('waitUntil', values), step('stop'))],
@@ -204,8 +207,11 @@ const special: Readonly<Record<string, Make>> = {
 			chain(step('whenMessage'), step('tone'), lamp(blue))
 		]
 	}),
-	call: () => ({ chains: routine(), on: course({ start: { at: [0.35, 0.42], bearing: 90 } }) }),
-	routine: () => ({ chains: routine(), on: course({ start: { at: [0.35, 0.42], bearing: 90 } }) }),
+	call: () => ({ chains: routine(), on: course({ starts: [{ at: [0.35, 0.42], bearing: 90 }] }) }),
+	routine: () => ({
+		chains: routine(),
+		on: course({ starts: [{ at: [0.35, 0.42], bearing: 90 }] })
+	}),
 	whenBump: (values) => ({
 		chains: [
 			run(step('start')),
@@ -292,13 +298,20 @@ export function exampleOf(kind: string): Example {
 		? [chain(step(kind, values), lamp(amber), go(0.4))]
 		: [run(step(kind, values), ...(definitionOf(kind).takesTime ? [] : [go(0.4)]))];
 	const { chains, on = course() } = special[kind]?.(values) ?? { chains: usual };
-	const plan: Plan = {
-		format: planFormat,
-		version: 1,
-		name: 'Example',
-		robots: [{ kind: 'skiff', name: 'Tallow' }],
-		chains
-	};
+	const robots = [planRobot(sampleRobot(kindFor(chains)))];
+	const plan: Plan = makePlan({ name: 'Example', robots, chains });
 	examples.set(kind, { plan, course: on });
 	return examples.get(kind)!;
+}
+
+/** The first kind that has what all these steps need. */
+function kindFor(chains: readonly Chain[]): RobotKind {
+	const needs = new Set(
+		chains.flatMap(({ trigger, steps }) => {
+			const all: Step[] = trigger ? [trigger] : [];
+			eachStep(steps, (step) => all.push(step));
+			return all.flatMap(({ kind }) => definitionOf(kind).needs);
+		})
+	);
+	return robotKinds.find(({ devices }) => [...needs].every((need) => devices.includes(need)))!;
 }

@@ -7,7 +7,7 @@ import { go, lamp, planOf, repeat, right, trigger } from '../testing/sample';
 import type { Edit } from './edits';
 import { perform, redo, startHistory, undo, type History } from './history';
 import { locateSteps, placesInOrder } from './places';
-import { planFormat, planSchema, type Plan, type Step } from './plan';
+import { planFormat, planRobot, planSchema, type Plan, type Step } from './plan';
 
 const sample = (): Plan => planOf([go(0.6), repeat(3, [right(90), lamp('#ff0000')]), go(0.2)]);
 
@@ -70,10 +70,21 @@ function editFor(
 		if (value! % 3 === 0)
 			return { type: 'setComment', step: step.id, text: ['', 'Mind the reeds'][kind! % 2]! };
 		if (value! % 3 === 1) return { type: 'setOff', step: chain?.trigger?.id ?? step.id, off: true };
-		const robot = { kind: 'skiffLite', name: 'Wick', ports: { left: 'B', right: 'A' } as const };
-		return { type: 'setRobot', index: 0, robot };
+		return robotEdit(plan, value!, chain?.id ?? '');
 	}
 	return { type: 'move', from, count: 1 + (value! % 2), to: place };
+}
+
+/** Robots come, change, are given a chain, and go. */
+function robotEdit({ robots }: Plan, value: number, chain: string): Edit {
+	const { id } = robots[value % robots.length]!;
+	const settings = { left: 'B', right: 'A' };
+	const wick = { kind: 'skiffLite', name: 'Wick', settings };
+	if (value % 4 === 0) return { type: 'setRobot', robot: { id, ...wick } };
+	if (value % 4 === 1)
+		return { type: 'addRobot', index: value % 3, robot: planRobot(wick, robots) };
+	if (value % 4 === 2) return { type: 'assign', chain, robot: value % 8 === 2 ? null : id };
+	return { type: 'removeRobot', robot: id };
 }
 
 describe('edits', () => {
@@ -102,7 +113,7 @@ describe('edits', () => {
 				expect(writeDocument(history.plan)).toBe(writeDocument(first));
 				for (let again = redo(history); again.ok; again = redo(history)) history = again.value;
 				expect(history.plan).toEqual(last);
-				expect(readDocument(writeDocument(last), planSchema, planFormat)).toEqual({
+				expect(readDocument(writeDocument(last), planFormat)).toEqual({
 					ok: true,
 					value: last
 				});

@@ -4,14 +4,23 @@
  * angles degrees, as in its file.
  */
 import { z } from 'zod';
-import { identifierSchema, maximumSteps, nameSchema, textSchema } from '../document';
-import { robotKinds } from '../robots/kinds';
-import { drivePortsSchema, type DrivePorts } from '../robots/skiff/ports';
+import {
+	identifierSchema,
+	isFields,
+	maximumSteps,
+	nameSchema,
+	textSchema,
+	withUpgrades,
+	type DocumentFormat,
+	type Upgrade
+} from '../document';
+import { portsToSettings, robotSchemaWith, type NamedRobot } from '../robots/robot-document';
 import { definitionOf, mayHang, stepKinds, triggerKinds } from '../steps/catalogue';
 import type { StepDefinition, Values } from '../steps/definition';
-import { inputValueSchema, valueSchema } from './value-schema';
+import { inputValueSchema, valueSchema } from '../steps/value-schema';
 
-export const planFormat = 'lantern-step/plan';
+/** Robots in one plan: as many as a floor has room for. */
+export const maximumRobots = 8;
 
 /** Steps within steps within steps: as deep as a file may go (document depth 32). */
 export const maximumNesting = 12;
@@ -34,18 +43,17 @@ export interface Chain {
 	readonly id: string;
 	readonly trigger: Step | null;
 	readonly steps: readonly Step[];
+	/** The robot that runs it, by its id; the first one when left out. */
+	readonly robot?: string | undefined;
 }
 
-export interface PlanRobot {
-	readonly kind: string;
-	readonly name: string;
-	/** The ports that its wheels' motors are plugged into; A and B when left out. */
-	readonly ports?: DrivePorts | undefined;
+export interface PlanRobot extends NamedRobot {
+	readonly id: string;
 }
 
 export interface Plan {
-	readonly format: typeof planFormat;
-	readonly version: 1;
+	readonly format: 'lantern-step/plan';
+	readonly version: 2;
 	readonly name: string;
 	readonly robots: readonly PlanRobot[];
 	readonly chains: readonly Chain[];
@@ -85,21 +93,20 @@ export const triggerSchema: z.ZodType<Step> = unionOf(triggerKinds);
 export const chainSchema: z.ZodType<Chain> = z.strictObject({
 	id: identifierSchema,
 	trigger: triggerSchema.nullable().describe('null for an unlit chain, which does not run'),
-	steps: stepsSchema
+	steps: stepsSchema,
+	robot: identifierSchema
+		.optional()
+		.describe('The robot that runs it, by its id; the first one when left out.')
 });
 
-export const planRobotSchema: z.ZodType<PlanRobot> = z.strictObject({
-	kind: z.enum(robotKinds.map((robot) => robot.kind) as [string, ...string[]]),
-	name: nameSchema,
-	ports: drivePortsSchema.optional()
-});
+export const planRobotSchema: z.ZodType<PlanRobot> = robotSchemaWith({ id: identifierSchema });
 
-export const planSchema: z.ZodType<Plan> = z
+const currentSchema: z.ZodType<Plan> = z
 	.strictObject({
-		format: z.literal(planFormat),
-		version: z.literal(1),
+		format: z.literal('lantern-step/plan'),
+		version: z.literal(2),
 		name: nameSchema,
-		robots: z.array(planRobotSchema).min(1).max(8),
+		robots: z.array(planRobotSchema).min(1).max(maximumRobots),
 		chains: z.array(chainSchema).max(200)
 	})
 	.superRefine((plan, context) => {
@@ -135,13 +142,58 @@ export const planSchema: z.ZodType<Plan> = z
 			if (seen.has(id)) refuse('repeatedId', path, { id });
 			seen.add(id);
 		};
+		const robots = new Set<string>();
+		plan.robots.forEach(({ id }, index) => {
+			if (robots.has(id)) refuse('repeatedId', ['robots', index, 'id'], { id });
+			robots.add(id);
+		});
 		plan.chains.forEach((chain, index) => {
+			if (chain.robot !== undefined && !robots.has(chain.robot)) {
+				refuse('noSuchRobot', ['chains', index, 'robot'], { id: chain.robot });
+			}
 			note(chain.id, ['chains', index, 'id']);
 			if (chain.trigger) note(chain.trigger.id, ['chains', index, 'trigger', 'id']);
 			visit(chain.steps, ['chains', index, 'steps'], 0, null);
 		});
 		if (count > maximumSteps) refuse('tooManySteps', ['chains'], { count, maximum: maximumSteps });
 	});
+
+/** In version 1 robots had no ids, and the ports of the wheels were a field of their own. */
+const nameRobots: Upgrade = (plan) => ({
+	...plan,
+	...(Array.isArray(plan.robots) && {
+		robots: plan.robots.map((robot, index) =>
+			isFields(robot) ? { id: robotId(index), ...portsToSettings(robot) } : robot
+		)
+	})
+});
+
+const robotId = (index: number): string => `robot${index + 1}`;
+
+export const planSchema = withUpgrades(currentSchema, [nameRobots]);
+
+export const planFormat: DocumentFormat<Plan> = {
+	name: 'lantern-step/plan',
+	version: 2,
+	schema: planSchema
+};
+
+/** A plan of these parts. */
+export const makePlan = (parts: Pick<Plan, 'name' | 'robots' | 'chains'>): Plan => ({
+	format: 'lantern-step/plan',
+	version: 2,
+	...parts
+});
+
+/** A robot for a plan that has these others already. */
+export const planRobot = (robot: NamedRobot, others: readonly PlanRobot[] = []): PlanRobot => {
+	const ids = Array.from({ length: others.length + 1 }, (_, index) => robotId(index));
+	return { id: ids.find((id) => !others.some((other) => other.id === id))!, ...robot };
+};
+
+/** The robot that runs a chain. */
+export const robotOfChain = ({ robots }: Plan, { robot }: Chain): PlanRobot =>
+	robots.find(({ id }) => id === robot) ?? robots[0]!;
 
 /** Whether the chain runs by itself: it hangs on a trigger that is not switched off. */
 export const isLit = ({ trigger }: Chain): boolean =>

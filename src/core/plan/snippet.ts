@@ -1,22 +1,28 @@
 /** Steps on their own, as they are copied from one plan to another. */
 import { z } from 'zod';
-import { readDocument, writeDocument } from '../document';
+import { readDocument, writeDocument, type DocumentFormat } from '../document';
 import { success, type Result } from '../sentence';
 import { stepSchema, type Step } from './plan';
 
-export const stepsFormat = 'lantern-step/steps';
-
 const snippetSchema = z.strictObject({
-	format: z.literal(stepsFormat),
+	format: z.literal('lantern-step/steps'),
 	version: z.literal(1),
 	steps: z.array(stepSchema).min(1)
 });
 
+type Snippet = z.infer<typeof snippetSchema>;
+
+const stepsFormat: DocumentFormat<Snippet> = {
+	name: 'lantern-step/steps',
+	version: 1,
+	schema: snippetSchema
+};
+
 export const writeSteps = (steps: readonly Step[]): string =>
-	writeDocument({ format: stepsFormat, version: 1, steps });
+	writeDocument({ format: stepsFormat.name, version: stepsFormat.version, steps });
 
 export function readSteps(text: string): Result<Step[]> {
-	const read = readDocument(text, snippetSchema, stepsFormat);
+	const read = readDocument(text, stepsFormat);
 	return read.ok ? success(read.value.steps) : read;
 }
 

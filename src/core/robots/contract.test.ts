@@ -13,13 +13,14 @@ import { Scene } from '../world/scene';
 import { robotKinds } from './kinds';
 import type { Machine } from './machine';
 import { variations, type RobotKind, type Variation } from './robot';
+import { sampleRobot } from './robot-document';
 
 function make(kind: RobotKind, variation: Variation): Machine {
 	const course = courseOf();
 	const pose = { x: 0.4, y: 0.4, heading: 0 };
 	return kind.build({
 		name: kind.sampleName,
-		ports: { left: 'A', right: 'B' },
+		settings: sampleRobot(kind).settings,
 		variation,
 		chance: new Random(1),
 		sensorChance: new Random(2),

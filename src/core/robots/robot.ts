@@ -1,8 +1,8 @@
 /** What a kind of robot is, and what a robot of it is made from. */
 import type { Device } from '../devices/device';
 import { ownReadings } from '../expressions/vocabulary';
-import type { MotorPort } from '../devices/ports/device';
 import type { Random } from '../random/random';
+import type { ValueDefinition, Values } from '../steps/definition';
 import type { Outline, Surroundings } from '../world/body';
 import type { Drawing } from './drawing';
 import type { Machine } from './machine';
@@ -14,7 +14,8 @@ export type Variation = (typeof variations)[number];
 export interface Making {
 	/** Its character follows from its name. */
 	readonly name: string;
-	readonly ports: { readonly left: MotorPort; readonly right: MotorPort };
+	/** Of its kind. */
+	readonly settings: Values;
 	readonly variation: Variation;
 	/** For the drive, and for the sensors: what a plan reads does not change how its robot drives. */
 	readonly chance: Random;
@@ -43,15 +44,29 @@ export interface RobotKind<M extends Machine = Machine> {
 	readonly kind: string;
 	/** What it has. */
 	readonly devices: readonly Device[];
+	/** What a person can set of one robot, such as what is plugged in where. */
+	readonly settings: Readonly<Record<string, ValueDefinition>>;
+	/** Settings of which no two may be the same. */
+	readonly distinct?: readonly string[];
 	readonly columns: readonly Column<M>[];
 	readonly drawing: Drawing;
 	readonly outline: Outline;
 	/** Top speed of a new robot with a full battery, m/s: what 100 % means. */
 	readonly topSpeed: number;
+	/** A part of the top speed: less may not set it going at all. */
+	readonly weakest: number;
+	/** The same move as it can do it, though less well, where it lacks what a step needs: a first guess. */
+	instead?(step: Doing): Doing | undefined;
 	/** The name of the robot of this kind that ships with the app. */
 	readonly sampleName: string;
 	/** A robot on the start mark. */
 	build(making: Making): M;
+}
+
+/** What a step does, wherever it stands. */
+export interface Doing {
+	readonly kind: string;
+	readonly values: Values;
 }
 
 /** What a plan for robots of a kind can read: of its devices, and of the interpreter. */

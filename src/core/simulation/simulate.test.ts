@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { characterOf } from '../robots/skiff/character';
 import { readingsOf } from '../robots/robot';
-import { skiff } from '../robots/skiff';
+import { skiff, skiffLite } from '../robots/skiff';
 import {
 	courseOf,
 	go,
 	lamp,
 	left,
+	planFor,
 	planOf,
 	repeat,
 	right,
@@ -137,7 +138,7 @@ describe('walls', () => {
 			const post = wall([1.5, -0.4], [1.5, -0.35], 0.01);
 			const attempt = simulate({
 				plan: planOf([go(2, 1), right(90), go(0.6, 1), left(200), go(1, 1)]),
-				course: courseOf({ start: { at: [1.5, 0], bearing }, walls: [barrier, post] }),
+				course: courseOf({ starts: [{ at: [1.5, 0], bearing }], walls: [barrier, post] }),
 				variation: 'ideal',
 				seed: bearing
 			});
@@ -176,7 +177,7 @@ describe('walls', () => {
 		const attempt = simulate({
 			plan: planOf([go(1.4, 0.6)]),
 			course: courseOf({
-				start: { at: [0.3, 0.3], bearing: 10 },
+				starts: [{ at: [0.3, 0.3], bearing: 10 }],
 				walls: [wall([0.42, 0], [0.42, 3])]
 			}),
 			variation: 'ideal',
@@ -250,8 +251,8 @@ describe('what is recorded', () => {
 	});
 
 	it('a robot without a gyro and counters shows none', () => {
-		const robots = [{ kind: 'skiffLite', name: 'Wick' }] as const;
-		const { unread } = simulate({ ...input, plan: { ...plan, robots }, isWatched: true });
+		const lite = planFor(skiffLite, plan);
+		const { unread } = simulate({ ...input, plan: lite, isWatched: true });
 		expect(unread).not.toHaveProperty('heading');
 		expect(unread).toHaveProperty('tilt');
 	});

@@ -61,10 +61,7 @@ export function simulate(
 }
 
 /** The robot a plan is for. */
-export function robotOf(plan: Plan): RobotDocument {
-	const { kind, name, ports } = plan.robots[0]!;
-	return robotDocument(kind, name, ports);
-}
+export const robotOf = (plan: Plan): RobotDocument => robotDocument(plan.robots[0]!);
 
 /** Seeds of sensors, and of what a plan throws dice for, stand apart from that of the drive. */
 const sensorSeed = 0x5ea;
@@ -109,15 +106,16 @@ class Simulation {
 	) {
 		const { plan, course, variation, seed, limit, only } = rehearsal;
 		this.robotDocument = rehearsal.robot ?? robotOf(plan);
-		const { kind, name, ports } = this.robotDocument;
+		const { kind, name, settings } = this.robotDocument;
+		const { at, bearing } = course.starts[0]!;
 		const robotKind = robotKindOf(kind);
-		const heading = headingOfBearing(course.start.bearing);
-		this.pose = { x: course.start.at[0], y: course.start.at[1], heading };
+		const heading = headingOfBearing(bearing);
+		this.pose = { x: at[0], y: at[1], heading };
 		this.crates = course.crates.map((crate) => new StandingCrate(crate));
 		this.scene = new Scene(course, this.pose, this.crates);
 		this.robot = robotKind.build({
 			name,
-			ports,
+			settings,
 			variation,
 			heading,
 			chance: new Random(seed),

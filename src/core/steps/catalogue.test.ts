@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { planSchema } from '../plan/plan';
 import type { Attempt } from '../simulation/attempt';
+import { skiffLite } from '../robots/skiff';
+import { planFor } from '../testing/sample';
 import { simulate } from '../simulation/simulate';
 import { degrees } from '../units/angles';
 import { catalogue } from './catalogue';
@@ -147,8 +149,12 @@ describe('every step and trigger', () => {
 
 	it('is left out with a sentence where the robot has nothing for it', () => {
 		const { plan, course } = exampleOf('go');
-		const lite = { ...plan, robots: [{ kind: 'skiffLite', name: 'Wick' }] };
-		const attempt = simulate({ plan: lite, course, variation: 'ideal', seed: 1 });
+		const attempt = simulate({
+			plan: planFor(skiffLite, plan),
+			course,
+			variation: 'ideal',
+			seed: 1
+		});
 		expect(attempt.notes.map(({ sentence }) => sentence.key)).toEqual(['note.cannot.counters']);
 		expect(attempt.pathLength).toBe(0);
 	});

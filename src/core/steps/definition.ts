@@ -156,6 +156,8 @@ export interface StepDefinition {
 	readonly takesTime?: boolean;
 	/** Which of its values the first level shows. */
 	readonly firstValue?: string;
+	/** It moves its robot: two such at once get in each other's way. */
+	readonly drives?: true;
 	/** For a timed move: it starts from the speed that is left, so it matters whether it was still. */
 	readonly isTimed?: boolean;
 }

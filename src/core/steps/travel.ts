@@ -42,6 +42,7 @@ export const go: StepDefinition = {
 	turned: { back: 'rotate(180 12 12)' },
 	firstForms: [{ direction: 'forward' }, { direction: 'back' }],
 	family: 'travel',
+	drives: true,
 	level: 'first',
 	glyph: 'M12 20V5M6.5 10.5 12 5l5.5 5.5',
 	values: {
@@ -63,6 +64,7 @@ export const turn: StepDefinition = {
 	firstForms: [{ direction: 'left' }, { direction: 'right' }],
 	turned: mirrored,
 	family: 'travel',
+	drives: true,
 	level: 'first',
 	glyph: 'M7 20v-8a5 5 0 0 1 5-5h6M14 3l4 4-4 4',
 	values: { direction: choice('right', 'left'), angle: angle(90, { minimum: -3600 }) },
@@ -78,6 +80,7 @@ export const turn: StepDefinition = {
 export const goFor: StepDefinition = {
 	kind: 'goFor',
 	family: 'travel',
+	drives: true,
 	level: 'further',
 	glyph: 'M9 20V5M4 10l5-5 5 5M18 14v3.500l2 1.500M18 12.500a5 5 0 1 1-.1 0',
 	values: { duration: duration(2), speed: power(0.4), ending, then },
@@ -94,6 +97,7 @@ export const goFor: StepDefinition = {
 export const goTurns: StepDefinition = {
 	kind: 'goTurns',
 	family: 'travel',
+	drives: true,
 	level: 'full',
 	glyph: 'M12 4a8 8 0 1 1-5.700 2.400M12 4 8.500 1.500M12 4 8.500 7M12 12v-4',
 	values: { turns: plain(2, { minimum: -100, maximum: 100, increment: 0.5 }), speed: power(0.4) },
@@ -108,6 +112,7 @@ export const goTurns: StepDefinition = {
 export const goDegrees: StepDefinition = {
 	kind: 'goDegrees',
 	family: 'travel',
+	drives: true,
 	level: 'full',
 	glyph: 'M12 4a8 8 0 1 0 8 8M12 4v8h8M17 3.500a1.500 1.500 0 1 0 .1 0',
 	values: {
@@ -125,6 +130,7 @@ export const goDegrees: StepDefinition = {
 export const start: StepDefinition = {
 	kind: 'start',
 	family: 'travel',
+	drives: true,
 	level: 'further',
 	glyph: 'M12 21V9M7 14l5-5 5 5M12 3v2M7 4.500l1 1.500M17 4.500 16 6',
 	values: { speed: power(0.4) },
@@ -148,6 +154,7 @@ export const turnFor: StepDefinition = {
 	kind: 'turnFor',
 	turned: mirrored,
 	family: 'travel',
+	drives: true,
 	level: 'full',
 	glyph:
 		'M5 20v-8a5 5 0 0 1 5-5h4M11 3.500 14.500 7 11 10.500M18 15v3l2 1M18 12.500a5 5 0 1 1-.1 0',
@@ -171,6 +178,7 @@ export const turnFor: StepDefinition = {
 export const turnTo: StepDefinition = {
 	kind: 'turnTo',
 	family: 'travel',
+	drives: true,
 	level: 'further',
 	glyph: 'M12 3a9 9 0 1 1-.1 0M12 6l2.500 8-2.500-1.500L9.500 14zM12 1v2',
 	values: { bearing: angle(0, { minimum: -360, maximum: 360, increment: 15 }) },
@@ -183,6 +191,7 @@ export const arc: StepDefinition = {
 	kind: 'arc',
 	turned: mirrored,
 	family: 'travel',
+	drives: true,
 	level: 'further',
 	glyph: 'M5 21A14 14 0 0 1 18 7M13.500 4.500 18 7l-2.500 4.500',
 	values: {
@@ -206,6 +215,7 @@ export const arc: StepDefinition = {
 export const wheels: StepDefinition = {
 	kind: 'wheels',
 	family: 'travel',
+	drives: true,
 	level: 'full',
 	glyph: 'M6 4v16M18 4v16M3.500 8h5M3.500 16h5M15.500 8h5M15.500 16h5M6 12h12',
 	values: { left: power(0.4), right: power(0.4) },
@@ -218,6 +228,7 @@ export const wheels: StepDefinition = {
 export const wheelsFor: StepDefinition = {
 	kind: 'wheelsFor',
 	family: 'travel',
+	drives: true,
 	level: 'full',
 	glyph:
 		'M5 3v12M14 3v12M2.500 6h5M2.500 12h5M11.500 6h5M11.500 12h3M5 9h9M18 15v3l2 1M18 12.500a5 5 0 1 1-.1 0',
@@ -236,6 +247,7 @@ const wheelTurns = plain(1, { minimum: -100, maximum: 100, increment: 0.5 });
 export const wheelsTurns: StepDefinition = {
 	kind: 'wheelsTurns',
 	family: 'travel',
+	drives: true,
 	level: 'full',
 	glyph:
 		'M6 8v12M18 8v12M3.500 11h5M3.500 17h5M15.500 11h5M15.500 17h5M8 4.500a5 5 0 0 1 8 0M16 2v2.500h-2.500',
@@ -257,6 +269,7 @@ export const wheelsTurns: StepDefinition = {
 export const steer: StepDefinition = {
 	kind: 'steer',
 	family: 'travel',
+	drives: true,
 	level: 'full',
 	glyph:
 		'M12 3a9 9 0 1 1-.1 0M12 10.500a1.500 1.500 0 1 1-.1 0M3.500 10.500h7M13.500 10.500h7M12 13.500v7',
@@ -274,6 +287,7 @@ export const steer: StepDefinition = {
 export const motor: StepDefinition = {
 	kind: 'motor',
 	family: 'travel',
+	drives: true,
 	level: 'full',
 	glyph: 'M4 8h11v8H4zM15 10h3v4h-3M18 12h3M7 8V5h5v3M7 16v3h5v-3',
 	values: { port: choice(...ports), power: power(0.4) },

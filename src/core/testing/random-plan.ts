@@ -1,5 +1,7 @@
 /** Random plans from the catalogue, for property tests: numbers in, the same plan out each time. */
-import { planFormat, type Chain, type Plan, type Step } from '../plan/plan';
+import { makePlan, planRobot, type Chain, type Plan, type Step } from '../plan/plan';
+import { sampleRobot } from '../robots/robot-document';
+import { skiff, skiffLite } from '../robots/skiff';
 import { catalogue, definitionOf, initialValues, mayHang, triggerKinds } from '../steps/catalogue';
 import type { Value, ValueDefinition, Values } from '../steps/definition';
 
@@ -85,6 +87,7 @@ export function planFrom(numbers: readonly number[]): Plan {
 		const trigger = { id: id(), kind, values: valuesOf(kind) };
 		return { id: id(), trigger, steps: stepsIn(null, 0) };
 	});
-	const robots = [{ kind: next() % 3 ? 'skiff' : 'skiffLite', name: 'Tallow' }];
-	return { format: planFormat, version: 1, name: 'Reed maze, inner path', robots, chains };
+	const kind = next() % 3 ? skiff : skiffLite;
+	const robots = [planRobot({ ...sampleRobot(kind), name: 'Tallow' })];
+	return makePlan({ name: 'Reed maze, inner path', robots, chains });
 }

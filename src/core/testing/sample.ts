@@ -1,6 +1,9 @@
 /** Short ways to write plans and courses in code: for the demo data, tests and benchmarks. */
 import { makeCourse, type Course, type Wall } from '../course/course';
-import { planFormat, type Chain, type Plan, type Step } from '../plan/plan';
+import { makePlan, planRobot, type Chain, type Plan, type Step } from '../plan/plan';
+import type { RobotKind } from '../robots/robot';
+import { sampleRobot } from '../robots/robot-document';
+import { skiff } from '../robots/skiff';
 import type { Values } from '../steps/definition';
 
 let count = 0;
@@ -49,12 +52,17 @@ export const spin = (...body: Step[]): Step => repeat(1000, [repeat(1000, [repea
 export const trigger = (): Step => step('whenRunPressed');
 
 /** A plan for the sample Skiff with one lit chain of these steps. */
-export const planOf = (steps: readonly Step[], name = 'Quay there and back'): Plan => ({
-	format: planFormat,
-	version: 1,
-	name,
-	robots: [{ kind: 'skiff', name: 'Tallow' }],
-	chains: [{ id: nextId(), trigger: trigger(), steps }]
+export const planOf = (steps: readonly Step[], name = 'Quay there and back'): Plan =>
+	makePlan({
+		name,
+		robots: [planRobot(sampleRobot(skiff))],
+		chains: [{ id: nextId(), trigger: trigger(), steps }]
+	});
+
+/** The same plan for a robot of another kind. */
+export const planFor = (kind: RobotKind, plan: Plan): Plan => ({
+	...plan,
+	robots: [planRobot(sampleRobot(kind))]
 });
 
 export const withChains = (steps: readonly Step[], ...chains: Chain[]): Plan => {
@@ -74,7 +82,7 @@ export const courseOf = (changes: Partial<Course> = {}): Course =>
 	makeCourse({
 		name: 'Open quay',
 		size: { width: 2, height: 1.5 },
-		start: { at: [0.4, 0.4], bearing: 0 },
+		starts: [{ at: [0.4, 0.4], bearing: 0 }],
 		...changes
 	});
 

@@ -31,7 +31,7 @@
 			return pose ? [{ ...crate, pose }] : [];
 		})
 	);
-	const heading = $derived(degrees(headingOfBearing(course.start.bearing)));
+	const heading = $derived(degrees(headingOfBearing(course.starts[0]!.bearing)));
 </script>
 
 {#if course.table}
@@ -85,7 +85,7 @@
 	</g>
 {/each}
 
-<g transform="translate({course.start.at.join()}) rotate({heading})" class="start">
+<g transform="translate({course.starts[0]!.at.join()}) rotate({heading})" class="start">
 	<path d="M-.1-.085h.12l.085.085-.085.085h-.12z" />
 	<path class="arrow" d="M.045-.03.075 0 .045.03" />
 </g>

@@ -43,9 +43,9 @@
 	const bar = $derived(scaleBar(scale));
 	const pose = $derived(
 		player.sample ?? {
-			x: course.start.at[0],
-			y: course.start.at[1],
-			heading: headingOfBearing(course.start.bearing),
+			x: course.starts[0]!.at[0],
+			y: course.starts[0]!.at[1],
+			heading: headingOfBearing(course.starts[0]!.bearing),
 			columns: {}
 		}
 	);

@@ -144,7 +144,7 @@
 		}
 		const content = read.value;
 		const work = (
-			content.format === planFormat ? { kind: 'plan', content } : { kind: 'course', content }
+			content.format === planFormat.name ? { kind: 'plan', content } : { kind: 'course', content }
 		) as Content;
 		if (await create(work, courses.rows[0]?.id ?? null))
 			news = { text: t('home.fileOpened', { name: content.name }) };

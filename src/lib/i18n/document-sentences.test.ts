@@ -1,18 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { say } from './messages';
-import { courseFormat, courseSchema } from '../../core/course/course';
+import { courseFormat } from '../../core/course/course';
 import { readDocument, writeDocument } from '../../core/document';
-import { planFormat, planSchema } from '../../core/plan/plan';
+import { planFormat } from '../../core/plan/plan';
 import { courseOf, go, planOf, step } from '../../core/testing/sample';
 
 const good = writeDocument(planOf([go(0.3)]));
-const sentenceFor = (text: string, schema: typeof planSchema = planSchema): string => {
-	const read = readDocument(text, schema, planFormat);
+const sentenceFor = (text: string): string => {
+	const read = readDocument(text, planFormat);
 	return read.ok ? 'fine' : say(read.failure);
 };
 const sentenceForCourse = (changes: object): string => {
 	const text = JSON.stringify({ ...courseOf(), ...changes });
-	const read = readDocument(text, courseSchema, courseFormat);
+	const read = readDocument(text, courseFormat);
 	return read.ok ? 'fine' : say(read.failure);
 };
 
@@ -57,8 +57,8 @@ describe('a sentence about a document', () => {
 	});
 
 	it('says bounds that are not reached themselves as such', () => {
-		expect(sentenceForCourse({ start: { at: [0, 0], bearing: 360 } })).toBe(
-			'start.bearing: less than 360 was expected, but this is 360.'
+		expect(sentenceForCourse({ starts: [{ at: [0, 0], bearing: 360 }] })).toBe(
+			'starts[0].bearing: less than 360 was expected, but this is 360.'
 		);
 	});
 
@@ -86,6 +86,6 @@ describe('a sentence about a document', () => {
 
 	it('shows a text as it is, whatever message it could name', () => {
 		const format = '@type.text';
-		expect(sentenceFor(good.replace(planFormat, format))).toContain(`this is "${format}"`);
+		expect(sentenceFor(good.replace(planFormat.name, format))).toContain(`this is "${format}"`);
 	});
 });

@@ -1,11 +1,10 @@
 /** The demo data: the Lamp Walk at Saltmarsh. Its files stand in samples/, ready for the runner too. */
 import { randomUUID } from 'node:crypto';
-import { courseFormat, courseSchema } from '$core/course/course';
 import { checkDocument } from '$core/document';
+import { documentFormats } from '$core/documents';
 import type { Result } from '$core/sentence';
-import { planFormat, planSchema } from '$core/plan/plan';
 import { say } from '$lib/i18n';
-import type { Bench, Content } from '$lib/saving/protocol';
+import type { Bench, Content, DocumentKind } from '$lib/saving/protocol';
 import { database, inOneGo } from './database/database';
 import { saveDocument } from './documents/save';
 import { takeName } from './people';
@@ -16,14 +15,11 @@ const files = import.meta.glob<unknown>('/samples/{plans,courses}/*.json', {
 	import: 'default'
 });
 
-function sample(folder: 'plans' | 'courses', file: string): Content {
-	const value = files[`/samples/${folder}/${file}.json`];
-	const read =
-		folder === 'plans'
-			? checkDocument(value, planSchema, planFormat)
-			: checkDocument(value, courseSchema, courseFormat);
-	if (!read.ok) throw new Error(`samples/${folder}/${file}.json: ${say(read.failure)}`);
-	return { kind: folder === 'plans' ? 'plan' : 'course', content: read.value } as Content;
+function sample(kind: DocumentKind, file: string): Content {
+	const path = `/samples/${kind}s/${file}.json`;
+	const read = checkDocument<unknown>(files[path], documentFormats[kind]);
+	if (!read.ok) throw new Error(`${path}: ${say(read.failure)}`);
+	return { kind, content: read.value } as Content;
 }
 
 /**
@@ -41,11 +37,11 @@ export async function fillWithSamples(): Promise<void> {
 			needed(await saveDocument(id, { work, bench, ...first }, owners.get(owner)!));
 		};
 		for (const { file, owner } of index.courses) {
-			await save(file, owner, sample('courses', file));
+			await save(file, owner, sample('course', file));
 		}
 		for (const { file, owner, course } of index.plans) {
 			const bench: Bench = { courseId: course, variation: 'classroom', attempts: [] };
-			await save(file, owner, sample('plans', file), bench);
+			await save(file, owner, sample('plan', file), bench);
 		}
 	});
 }

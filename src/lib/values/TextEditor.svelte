@@ -2,7 +2,7 @@
 	/** A line of text that has a spelling of its own, such as the inputs of a routine. */
 	import { untrack } from 'svelte';
 	import type { ValueDefinition } from '$core/steps/definition';
-	import { valueSchema } from '$core/plan/value-schema';
+	import { valueSchema } from '$core/steps/value-schema';
 	import { t } from '$lib/i18n';
 	import LineInput from './LineInput.svelte';
 

@@ -1,5 +1,5 @@
 /** Values as a person reads and types them: in centimetres or inches, percent, degrees, seconds, hertz. */
-import type { Plan } from '$core/plan/plan';
+import type { NamedRobot } from '$core/robots/robot-document';
 import { robotKindOf } from '$core/robots/kinds';
 import {
 	isExpression,
@@ -32,10 +32,10 @@ const shown: Record<Quantity, Shown> = {
 	frequency: { unit: 'frequency', factor: 1, digits: 1 }
 };
 
-/** m/s at 100 %, of the robot that the plan on the workbench is for. */
+/** m/s at 100 %, of the robot that the workbench shows. */
 let topSpeed = 0.5;
-export const useRobotOf = (plan: Plan): void => {
-	({ topSpeed } = robotKindOf(plan.robots[0]!.kind));
+export const useRobot = ({ kind }: NamedRobot): void => {
+	({ topSpeed } = robotKindOf(kind));
 };
 
 /** A part of the top speed, as it really is. */

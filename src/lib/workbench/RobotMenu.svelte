@@ -3,37 +3,47 @@
 	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { BatteryMedium } from '@lucide/svelte';
 	import type { PlanRobot } from '$core/plan/plan';
+	import type { RobotKind } from '$core/robots/robot';
+	import type { Value } from '$core/steps/definition';
 	import { robotKindOf, robotKinds } from '$core/robots/kinds';
-	import { ports, type MotorPort } from '$core/devices/ports/device';
-	import { usualPorts } from '$core/robots/skiff/ports';
+	import { sampleRobot } from '$core/robots/robot-document';
 	import { t } from '$lib/i18n';
 	import type { Workbench } from './workbench.svelte';
 
 	let { bench }: { bench: Workbench } = $props();
 
 	const robot = $derived(bench.robot);
+	const kind = $derived(robotKindOf(robot.kind));
 	const sample = $derived(bench.player.sample);
 	const charge = $derived(sample?.columns.battery);
 	const battery = $derived(charge === undefined ? null : Math.round(charge * 100));
 	const glow = (lamp: number) => `#${lamp.toString(16).padStart(6, '0')}`;
 	const lamps = $derived(
-		robotKindOf(robot.kind)
-			.columns.filter(({ unit }) => unit === 'colour')
+		kind.columns
+			.filter(({ unit }) => unit === 'colour')
 			.map(({ name }) => sample?.columns[name] ?? 0)
 	);
 	const kindWord = $derived(t(`bench.kind.${robot.kind}`));
-	const plugged = $derived(robot.ports ?? usualPorts);
 
 	function change(changes: Partial<PlanRobot>) {
 		const next = { ...robot, ...changes };
-		if (next.name.trim()) bench.chooseRobot(next);
+		if (next.name.trim()) bench.setRobot(next);
 	}
 
-	/** The other wheel takes the port that this one had, so that the two never share one. */
-	function plug(side: 'left' | 'right', port: MotorPort) {
-		const other = side === 'left' ? 'right' : 'left';
-		const swapped = plugged[other] === port ? plugged[side] : plugged[other];
-		change({ ports: { ...plugged, [side]: port, [other]: swapped } });
+	/** Settings that the new kind does not have are those of a new robot of it. */
+	function changeKind(next: RobotKind) {
+		const isSame = Object.keys(next.settings).join() === Object.keys(kind.settings).join();
+		change({ kind: next.kind, ...(!isSame && { settings: sampleRobot(next).settings }) });
+	}
+
+	/** Of settings that may not be the same, the other one takes what this one had. */
+	function set(name: string, value: Value) {
+		const { distinct = [] } = kind;
+		const other = distinct.includes(name)
+			? distinct.find((other) => other !== name && robot.settings[other] === value)
+			: undefined;
+		const swapped = other ? { [other]: robot.settings[name]! } : {};
+		change({ settings: { ...robot.settings, ...swapped, [name]: value } });
 	}
 </script>
 
@@ -75,39 +85,43 @@
 				</label>
 				<fieldset>
 					<legend>{t('bench.robotKind')}</legend>
-					{#each robotKinds as { kind } (kind)}
+					{#each robotKinds as one (one.kind)}
 						<label class="kind">
 							<input
 								type="radio"
 								name="robot-kind"
-								value={kind}
-								checked={robot.kind === kind}
-								onchange={() => change({ kind })}
+								value={one.kind}
+								checked={robot.kind === one.kind}
+								onchange={() => changeKind(one)}
 							/>
 							<span
-								><strong>{t(`bench.kind.${kind}`)}</strong>
-								{t(`bench.kind.${kind}.explain`)}</span
+								><strong>{t(`bench.kind.${one.kind}`)}</strong>
+								{t(`bench.kind.${one.kind}.explain`)}</span
 							>
 						</label>
 					{/each}
 				</fieldset>
-				<fieldset>
-					<legend>{t('bench.ports')}</legend>
-					<div class="ports">
-						{#each ['left', 'right'] as const as side (side)}
-							<label>
-								{t(side === 'left' ? 'bench.portLeft' : 'bench.portRight')}
-								<select
-									class="field"
-									value={plugged[side]}
-									onchange={(event) => plug(side, event.currentTarget.value as MotorPort)}
-								>
-									{#each ports as port (port)}<option>{port}</option>{/each}
-								</select>
-							</label>
-						{/each}
-					</div>
-				</fieldset>
+				{#if Object.keys(kind.settings).length > 0}
+					<fieldset>
+						<legend>{t(`bench.kind.${robot.kind}.settings`)}</legend>
+						<div class="settings">
+							{#each Object.entries(kind.settings) as [name, setting] (name)}
+								<label>
+									{t(`setting.${robot.kind}.${name}`)}
+									{#if setting.type === 'choice'}
+										<select
+											class="field"
+											value={robot.settings[name]}
+											onchange={(event) => set(name, event.currentTarget.value)}
+										>
+											{#each setting.options as option (option)}<option>{option}</option>{/each}
+										</select>
+									{/if}
+								</label>
+							{/each}
+						</div>
+					</fieldset>
+				{/if}
 			</Popover.Content>
 		</Popover.Positioner>
 	</Portal>
@@ -171,7 +185,7 @@
 	.kind input {
 		margin-top: 0.3rem;
 	}
-	.ports {
+	.settings {
 		display: grid;
 		grid-template-columns: 1fr 1fr;
 		gap: 0.6rem;

@@ -1,7 +1,7 @@
 /** Documents saved to and opened from files on the device. */
-import { courseFormat, courseSchema, type Course } from '$core/course/course';
+import { courseFormat, type Course } from '$core/course/course';
 import { maximumBytes, readDocument, writeDocument } from '$core/document';
-import { planFormat, planSchema, type Plan } from '$core/plan/plan';
+import { planFormat, type Plan } from '$core/plan/plan';
 import { failure, type Result } from '$core/sentence';
 
 /** Offers a document as a file, named after it. */
@@ -29,14 +29,13 @@ async function textOf(file: File): Promise<Result<string>> {
 
 export async function readPlanFile(file: File): Promise<Result<Plan>> {
 	const text = await textOf(file);
-	return text.ok ? readDocument(text.value, planSchema, planFormat) : text;
+	return text.ok ? readDocument(text.value, planFormat) : text;
 }
 
 /** A plan or a course, by the format that the file names. */
 export async function readAnyFile(file: File): Promise<Result<Plan | Course>> {
 	const text = await textOf(file);
 	if (!text.ok) return text;
-	const isCourse = text.value.includes(`"${courseFormat}"`);
-	if (isCourse) return readDocument<Plan | Course>(text.value, courseSchema, courseFormat);
-	return readDocument<Plan | Course>(text.value, planSchema, planFormat);
+	const isCourse = text.value.includes(`"${courseFormat.name}"`);
+	return readDocument<Plan | Course>(text.value, isCourse ? courseFormat : planFormat);
 }

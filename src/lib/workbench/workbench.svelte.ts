@@ -15,7 +15,7 @@ import { Saver } from '$lib/saving/saver.svelte';
 import { request } from '$lib/saving/send';
 import { Player } from '$lib/timeline/player.svelte';
 import { Editing } from '$lib/trail/editing.svelte';
-import { useRobotOf } from '$lib/values/format';
+import { useRobot } from '$lib/values/format';
 import { rehearse, rehearseQuietly, stopAll, stopRehearsing } from './rehearser';
 
 export interface CourseChoice {
@@ -34,7 +34,7 @@ export interface Opened {
 const openFloor = makeCourse({
 	name: t('bench.noCourse'),
 	size: { width: 2, height: 1.5 },
-	start: { at: [1, 0.5], bearing: 0 }
+	starts: [{ at: [1, 0.5], bearing: 0 }]
 });
 
 /** Milliseconds after the last change until the plan is checked, and rehearsed for the checks. */
@@ -69,7 +69,12 @@ export class Workbench {
 	private checkTimer: ReturnType<typeof setTimeout> | undefined;
 
 	readonly plan = $derived(this.history.plan);
-	readonly robot = $derived(this.plan.robots[0]!);
+	/** The robot whose figures are shown, by its id; the first one when it is gone. */
+	private shownId = $state('');
+	readonly robot = $derived.by(() => {
+		const [first, ...others] = this.plan.robots;
+		return others.find(({ id }) => id === this.shownId) ?? first!;
+	});
 	readonly isRehearsing = $derived(this.rehearsing !== null);
 	readonly canUndo = $derived(this.history.done !== null);
 	readonly canRedo = $derived(this.history.undone !== null);
@@ -101,7 +106,7 @@ export class Workbench {
 	/** Takes another history, and has its plan checked soon. */
 	private show(history: History): void {
 		this.history = history;
-		useRobotOf(history.plan);
+		useRobot(this.robot);
 		this.checkSoon();
 	}
 
@@ -207,18 +212,11 @@ export class Workbench {
 
 	/** Takes another document in the place of this one; undo brings back the plan from before. */
 	replacePlan(plan: Plan): boolean {
-		const edits: Edit[] = this.plan.chains.map((chain) => ({
-			type: 'removeChain',
-			chain: chain.id
-		}));
-		plan.chains.forEach((chain, index) => edits.push({ type: 'addChain', index, chain }));
-		edits.push({ type: 'setRobot', index: 0, robot: plan.robots[0]! });
-		edits.push({ type: 'rename', name: plan.name });
-		return this.edit({ type: 'together', edits }, t('bench.fileOpened', { name: plan.name }));
+		return this.edit({ type: 'replace', plan }, t('bench.fileOpened', { name: plan.name }));
 	}
 
-	chooseRobot(robot: PlanRobot): void {
-		this.edit({ type: 'setRobot', index: 0, robot }, t('say.robot', { name: robot.name }));
+	setRobot(robot: PlanRobot): void {
+		this.edit({ type: 'setRobot', robot }, t('say.robot', { name: robot.name }));
 	}
 
 	private save(withBench = false): void {

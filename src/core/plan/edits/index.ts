@@ -13,8 +13,9 @@ import { insert } from './insert';
 import { move } from './move';
 import { remove } from './remove';
 import { rename } from './rename';
+import { replace } from './replace';
 import { setComment, setOff } from './mark';
-import { setRobot } from './set-robot';
+import { addRobot, assign, removeRobot, setRobot } from './robots';
 import { setValue } from './set-value';
 
 const kinds = {
@@ -24,12 +25,16 @@ const kinds = {
 	setValue,
 	setOff,
 	setComment,
+	addRobot,
+	removeRobot,
 	setRobot,
+	assign,
 	addChain,
 	removeChain,
 	tie,
 	untie,
-	rename
+	rename,
+	replace
 };
 
 type Kinds = typeof kinds;

@@ -5,7 +5,7 @@ import { failure, success } from '../../sentence';
 import { definitionOf } from '../../steps/catalogue';
 import type { Value } from '../../steps/definition';
 import { changeStep, findStep } from '../places';
-import { inputValueSchema, valueSchema } from '../value-schema';
+import { inputValueSchema, valueSchema } from '../../steps/value-schema';
 import type { EditKind } from './edit';
 
 /** No value: an input of a routine is left out. */

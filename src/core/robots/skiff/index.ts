@@ -16,6 +16,8 @@ import { tiltSensor } from '../../devices/tiltSensor/device';
 import { wheels } from '../../devices/wheels/device';
 import type { Column, RobotKind } from '../robot';
 import { drawing } from './drawing';
+import { instead } from './instead';
+import { drivePorts } from './ports';
 import * as settings from './settings';
 import { Skiff } from './skiff';
 
@@ -40,10 +42,14 @@ const kindOf = (
 ): RobotKind<Skiff> => ({
 	kind,
 	devices,
+	settings: drivePorts,
+	distinct: Object.keys(drivePorts),
 	columns,
 	drawing,
 	outline: settings.outline,
 	topSpeed: settings.topSpeed,
+	weakest: settings.weakest,
+	instead,
 	sampleName,
 	build: (making) => new Skiff(making, devices)
 });

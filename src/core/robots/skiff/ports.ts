@@ -1,12 +1,14 @@
 /** Where a Skiff's wheels are plugged in. */
-import { z } from 'zod';
-import { ports } from '../../devices/ports/device';
+import { ports, type MotorPort } from '../../devices/ports/device';
+import type { ValueDefinition } from '../../steps/definition';
 
 /** Which ports the left and the right wheel are plugged into. */
-export const drivePortsSchema = z
-	.strictObject({ left: z.enum(ports), right: z.enum(ports) })
-	.refine(({ left, right }) => left !== right, { params: { key: 'samePort' }, path: ['right'] });
+export interface DrivePorts {
+	readonly left: MotorPort;
+	readonly right: MotorPort;
+}
 
-export type DrivePorts = z.infer<typeof drivePortsSchema>;
+const port = (initial: MotorPort): ValueDefinition => ({ type: 'choice', options: ports, initial });
 
-export const usualPorts: DrivePorts = { left: 'A', right: 'B' };
+/** The settings of a Skiff: no two wheels share a port. */
+export const drivePorts = { left: port('A'), right: port('B') };

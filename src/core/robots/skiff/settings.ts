@@ -67,3 +67,5 @@ export const floorSensor = 0.065;
 export const edgeSensor = 0.09;
 /** Loudness at the own microphone of a tone at full volume. */
 export const ownLoudness = 0.7;
+/** Part of the top speed: less may not get past a motor's dead zone. */
+export const weakest = 0.07;

@@ -15,6 +15,7 @@ import { Drive } from './drive';
 import { Lamp } from './lamps';
 import { countersOf, gyroOf } from './odometry';
 import { Senses } from './senses';
+import type { DrivePorts } from './ports';
 import * as settings from './settings';
 import { Speaker } from './speaker';
 
@@ -35,10 +36,10 @@ export class Skiff implements Machine {
 
 	/** @param devices that this kind has: a Skiff Lite has fewer */
 	constructor(making: Making, devices: readonly Device[]) {
-		const { name, ports, variation, chance, surroundings, heading } = making;
+		const { name, settings: set, variation, chance, surroundings, heading } = making;
 		const day = dayOf(variation, chance);
 		this.placing = day.placing;
-		this.drive = new Drive(ports, characterOf(name, variation), day, chance);
+		this.drive = new Drive(set as unknown as DrivePorts, characterOf(name, variation), day, chance);
 		const parts = this.parts(heading);
 		const withSenses = (own: typeof chance) => {
 			const senses = new Senses(variation, own, surroundings);

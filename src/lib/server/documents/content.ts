@@ -1,7 +1,8 @@
 /** The content of a stored document: read back, and summed up for lists. */
-import { courseFormat, courseSchema, type Course } from '$core/course/course';
+import type { Course } from '$core/course/course';
 import { checkDocument, parseJson } from '$core/document';
-import { eachStep, planFormat, planSchema, type Plan } from '$core/plan/plan';
+import { documentFormats } from '$core/documents';
+import { eachStep, type Plan } from '$core/plan/plan';
 import { success, type Result } from '$core/sentence';
 import {
 	benchSchema,
@@ -21,11 +22,7 @@ export interface Contents {
 export function readContent<K extends DocumentKind>(kind: K, text: string): Result<Contents[K]> {
 	const value = parseJson(text);
 	if (!value.ok) return value;
-	const read =
-		kind === 'plan'
-			? checkDocument(value.value, planSchema, planFormat)
-			: checkDocument(value.value, courseSchema, courseFormat);
-	return read as Result<Contents[K]>;
+	return checkDocument<unknown>(value.value, documentFormats[kind]) as Result<Contents[K]>;
 }
 
 /** A workbench that cannot be read any more is no reason to refuse its plan. */

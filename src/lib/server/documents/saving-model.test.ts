@@ -145,7 +145,10 @@ function planWith(marks: readonly number[]): Content {
 	const { content } = planNamed('quay') as Content & { kind: 'plan' };
 	return {
 		kind: 'plan',
-		content: { ...content, robots: [{ kind: 'skiff', name: marks.join(' ') }] }
+		content: {
+			...content,
+			robots: content.robots.map((robot) => ({ ...robot, name: marks.join(' ') }))
+		}
 	};
 }
 

@@ -3,9 +3,9 @@ import { z } from 'zod';
 import { identifierSchema, textSchema } from '../document';
 import { maximumLength } from '../expressions/expression';
 import { isVariableName } from '../expressions/vocabulary';
-import type { Quantity, Value, ValueDefinition } from '../steps/definition';
-import { readNotes } from '../steps/notes';
-import { inputNames } from '../steps/own';
+import type { Quantity, Value, ValueDefinition } from './definition';
+import { readNotes } from './notes';
+import { inputNames } from './own';
 
 const unitWords: Record<Quantity, string> = {
 	length: 'metres',

@@ -1,0 +1,6 @@
+/** All kinds of document that are saved and kept, by one word each. */
+import { courseFormat } from './course/course';
+import { planFormat } from './plan/plan';
+import { robotFormat } from './robots/robot-document';
+
+export const documentFormats = { plan: planFormat, course: courseFormat, robot: robotFormat };
