@@ -1,5 +1,6 @@
 /** The mission runner: rehearses and checks plans from files, with no server and no database. */
 import { readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join, parse as parsePath } from 'node:path';
 import { parseArgs } from 'node:util';
 import { maximumBytes, readDocument, type DocumentFormat } from '../core/document';
 import { documentFormats } from '../core/documents';
@@ -8,7 +9,9 @@ import { robotKindOf, robotKinds } from '../core/robots/kinds';
 import { robotDocument, sampleRobot } from '../core/robots/robot-document';
 import { variations, type Variation } from '../core/robots/robot';
 import { defaultLimit, maximumLimit, maximumTouches } from '../core/simulation/settings';
+import type { RobotRun } from '../core/simulation/attempt';
 import { simulate } from '../core/simulation/simulate';
+import type { Touch } from '../core/simulation/touch';
 import { traceCsv } from '../core/simulation/trace-csv';
 import { say } from '../lib/i18n/messages';
 import { reportOf } from './report';
@@ -80,9 +83,17 @@ function run(values: Options): string {
 		limit: wholeNumber('limit', values.limit, defaultLimit, 1, maximumLimit),
 		touches: readTouches(values.touches)
 	});
-	if (values.trace)
-		write(values.trace, traceCsv(attempt.trace, robotKindOf(attempt.robot.kind).columns));
+	if (values.trace) writeTraces(values.trace, attempt.runs);
 	return JSON.stringify(reportOf(attempt, say), null, 2);
+}
+
+/** One file for the first robot; for each other one a file with its id in the name. */
+function writeTraces(file: string, runs: readonly RobotRun[]): void {
+	runs.forEach(({ id, robot, trace }, index) => {
+		const { dir, name, ext } = parsePath(file);
+		const own = index === 0 ? file : join(dir, `${name}.${id}${ext}`);
+		write(own, traceCsv(trace, robotKindOf(robot.kind).columns));
+	});
 }
 
 /** With a course the plan is rehearsed, too: some problems only show then. */
@@ -160,10 +171,12 @@ function chooseVariation(word = 'classroom'): Variation {
 }
 
 /** Times at which a hand touches the robot. */
-function readTouches(words = ''): number[] {
+function readTouches(words = ''): Touch[] {
 	const times = words.split(',').filter((word) => word !== '');
 	const wrong = times.find((word) => !/^\d+(\.\d+)?$/.test(word.trim()));
-	if (wrong === undefined && times.length <= maximumTouches) return times.map(Number);
+	if (wrong === undefined && times.length <= maximumTouches) {
+		return times.map((time) => ({ time: Number(time) }));
+	}
 	throw new BadInput(
 		`--touches: up to ${maximumTouches} times in seconds with commas between them were expected, but this is "${clean(words)}".`
 	);

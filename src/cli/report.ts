@@ -1,10 +1,28 @@
 /** What `mission run` prints: see docs/formats/mission-runner.md. */
 import type { Sentence } from '../core/sentence';
-import { legsOf, type Attempt, type RecordedPose } from '../core/simulation/attempt';
+import { legsOf, type Attempt, type RecordedPose, type RobotRun } from '../core/simulation/attempt';
 import { bearingOfHeading } from '../core/units/angles';
 
 export function reportOf(attempt: Attempt, say: (sentence: Sentence) => string) {
-	const { outcome, trace } = attempt;
+	const { outcome, runs } = attempt;
+	const [first, ...others] = runs.map((run) => reportOfRun(attempt, run));
+	return {
+		outcome: outcome.kind,
+		reason: [outcome.reason, ...attempt.notes.map(({ sentence }) => sentence)].map(say).join(' '),
+		seconds: tidy(outcome.seconds),
+		reachedFinish: outcome.reachedFinish,
+		lampPosts: outcome.lampPosts.map((post) => post.id),
+		variation: attempt.variation,
+		seed: attempt.seed,
+		log: attempt.log.map(({ time, stepId, value }) => ({ time_s: tidy(time), stepId, value })),
+		...first,
+		...(others.length > 0 && { crew: [first, ...others] })
+	};
+}
+
+/** What one robot did. */
+function reportOfRun(attempt: Attempt, run: RobotRun) {
+	const { trace } = run;
 	const poseAt = (index: number): RecordedPose => ({
 		x: trace.x.at(index)!,
 		y: trace.y.at(index)!,
@@ -13,21 +31,13 @@ export function reportOf(attempt: Attempt, say: (sentence: Sentence) => string) 
 	const start = poseAt(0);
 	const end = poseAt(-1);
 	return {
-		outcome: outcome.kind,
-		reason: [outcome.reason, ...attempt.notes.map(({ sentence }) => sentence)].map(say).join(' '),
-		seconds: tidy(outcome.seconds),
-		reachedFinish: outcome.reachedFinish,
-		lampPosts: outcome.lampPosts.map((post) => post.id),
-		bumps: attempt.bumps.length,
-		pathLength_m: tidy(attempt.pathLength),
+		robot: run.robot.name,
+		bumps: run.bumps.length,
+		pathLength_m: tidy(run.pathLength),
 		closingError_m: tidy(Math.hypot(end.x - start.x, end.y - start.y)),
 		start: place(start, { z_m: 0 }),
 		end: place(end, { z_m: 0 }),
-		robot: attempt.robot.name,
-		variation: attempt.variation,
-		seed: attempt.seed,
-		log: attempt.log.map(({ time, stepId, value }) => ({ time_s: tidy(time), stepId, value })),
-		legs: legsOf(attempt).map((leg) => ({
+		legs: legsOf(attempt, run).map((leg) => ({
 			stepId: leg.stepId,
 			kind: leg.kind,
 			start_s: tidy(leg.start),

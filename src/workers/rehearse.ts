@@ -3,18 +3,21 @@ import { expose, transfer } from 'comlink';
 import { z } from 'zod';
 import { courseSchema } from '../core/course/course';
 import { planSchema } from '../core/plan/plan';
+import { robotFormat } from '../core/robots/robot-document';
 import { variations } from '../core/robots/robot';
 import type { Attempt } from '../core/simulation/attempt';
-import { maximumLimit, maximumTouches } from '../core/simulation/settings';
-import { simulate, type Rehearsal } from '../core/simulation/simulate';
+import { maximumLimit } from '../core/simulation/settings';
+import { simulate } from '../core/simulation/simulate';
+import { touchesSchema } from '../core/simulation/touch';
 
 const rehearsalSchema = z.strictObject({
 	plan: planSchema,
 	course: courseSchema,
+	robot: robotFormat.schema.optional(),
 	variation: z.enum(variations),
 	seed: z.int(),
 	limit: z.number().positive().max(maximumLimit).optional(),
-	touches: z.array(z.number().min(0)).max(maximumTouches).optional(),
+	touches: touchesSchema.optional(),
 	only: z.string().optional(),
 	isWatched: z.boolean().optional()
 });
@@ -22,10 +25,11 @@ const rehearsalSchema = z.strictObject({
 const service = {
 	/** @param onProgress told the seconds of virtual time that have passed, while it still works */
 	rehearse(request: unknown, onProgress?: (seconds: number) => void): Attempt {
-		const attempt = simulate(rehearsalSchema.parse(request) as Rehearsal, onProgress);
-		const { trace, sensed, unread } = attempt;
-		const { columns: own, ...pose } = trace;
-		const columns = [pose, own, sensed, unread].flatMap((each) => Object.values(each));
+		const attempt = simulate(rehearsalSchema.parse(request), onProgress);
+		const columns = attempt.runs.flatMap(({ trace, sensed, unread }) => {
+			const { columns: own, ...pose } = trace;
+			return [pose, own, sensed, unread].flatMap((each) => Object.values(each));
+		});
 		return transfer(
 			attempt,
 			columns.map((column) => column.buffer as ArrayBuffer)

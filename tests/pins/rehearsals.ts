@@ -111,7 +111,7 @@ const made: Readonly<Record<string, Pick<Rehearsal, 'plan' | 'course'> & Partial
 			on(step('whenTouched'), step('tone', { pitch: 880, length: 0.2, then: 'carryOn' }))
 		),
 		course: courseOf({ light: 0.3, sound: 0.4 }),
-		touches: [0.5, 2.5],
+		touches: [{ time: 0.5 }, { time: 2.5 }],
 		isWatched: true
 	},
 	'runs into its limit while it watches': {

@@ -23,7 +23,8 @@ export const units: Readonly<Record<string, { factor: number; type: NumberType }
 /** What the interpreter itself knows. */
 export const ownReadings: Readonly<Record<string, ReadingDefinition>> = {
 	time: { type: types.duration, level: 'further' },
-	cruise: { type: types.part, level: 'full' }
+	cruise: { type: types.part, level: 'full' },
+	received: { type: types.anything, level: 'full' }
 };
 
 /** What robots of all kinds can sense, in the order in which it is offered. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Plan, Step } from '../plan/plan';
 import { checkPlan } from '../checks';
-import { simulate } from '../simulation/simulate';
+import { rehearseAlone } from '../testing/alone';
 import { skiff } from '../robots/skiff';
 import {
 	call,
@@ -23,7 +23,7 @@ import { compile } from './program';
 import { Thread } from './thread';
 
 const rehearse = (plan: Plan, limit?: number) =>
-	simulate({ plan, course: courseOf(), variation: 'ideal', seed: 1, limit });
+	rehearseAlone({ plan, course: courseOf(), variation: 'ideal', seed: 1, limit });
 const notesOf = (plan: Plan, limit?: number) =>
 	rehearse(plan, limit).notes.map(({ sentence }) => sentence.key);
 const keysOf = (plan: Plan) => checkPlan(plan).map(({ sentence }) => sentence.key);
@@ -82,7 +82,7 @@ describe('a budget', () => {
 
 	it('counts long expressions, copied lists and melodies as more than a step', () => {
 		const spentOn = (steps: Step[]) => {
-			const program = compile(planOf(steps), skiff);
+			const program = compile(planOf(steps), [skiff]);
 			const budget = new Budget(120, 1);
 			const nothing = () => {};
 			const observer = {
@@ -93,17 +93,15 @@ describe('a budget', () => {
 				ordered: nothing
 			};
 			const port = { begin: () => ({ isOver: () => true }), read: () => 0 };
-			const shared = {
-				program,
+			const own = {
 				observer,
 				port,
-				budget,
 				chance: () => 0,
-				send: nothing,
-				cells: emptyCells(program.variables),
-				filled: []
+				cells: emptyCells(program.variables)
 			};
-			const thread = new Thread(program.chains[0]!.steps, shared as never);
+			const shared = { budget, send: nothing };
+			const [{ steps: list }] = program.chains as [(typeof program.chains)[number]];
+			const thread = new Thread(list, own as never, shared as never);
 			for (let tick = 0; !thread.isOver; tick++) thread.tick(tick);
 			return budget.total - budget.left;
 		};

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import type { Plan } from '../plan/plan';
-import { simulate } from '../simulation/simulate';
+import { rehearseAlone } from '../testing/alone';
 import { courseOf, go, lamp, planOf, repeat, tone, trigger, wait } from '../testing/sample';
 
 const rehearse = (plan: Plan, limit?: number) =>
-	simulate({ plan, course: courseOf(), variation: 'ideal', seed: 1, limit });
+	rehearseAlone({ plan, course: courseOf(), variation: 'ideal', seed: 1, limit });
 
 const spansOf = (plan: Plan) =>
 	rehearse(plan).spans.map(({ kind, number, start, end }) => ({ kind, number, start, end }));

@@ -11,13 +11,14 @@ import { emptyCells } from './memory';
 import { ask, withinRange, workOut } from './computed';
 import type { Instruction, Program } from './program';
 import { initialCruise } from './settings';
-import { Thread, readingOf, type Observer, type Shared } from './thread';
+import { Thread, readingOf, type Observer, type Own, type Shared } from './thread';
 import type { Signals } from '../steps/signals';
 
 interface Chain {
 	readonly trigger: Instruction;
 	readonly steps: readonly Instruction[];
 	readonly watch: Watch;
+	readonly robot: number;
 	thread: Thread | null;
 	hasFired: boolean;
 	/** It can start no more. */
@@ -26,10 +27,13 @@ interface Chain {
 
 export interface Setting {
 	readonly program: Program;
-	readonly port: Port;
-	readonly observer: Observer;
-	/** Uniform in [0, 1). */
-	readonly chance: () => number;
+	/** The robots that run it, in the order of the plan. */
+	readonly crew: readonly {
+		readonly port: Port;
+		readonly observer: Observer;
+		/** Uniform in [0, 1). */
+		readonly chance: () => number;
+	}[];
 	/** Seconds of virtual time that the run may take. */
 	readonly limit: number;
 }
@@ -37,10 +41,12 @@ export interface Setting {
 export class Interpreter {
 	private readonly chains: readonly Chain[];
 	private readonly shared: Shared;
+	private readonly crew: readonly Own[];
 	/** When it is used up, the run has to end. */
 	readonly budget: Budget;
 	private time = 0;
-	private sent = new Set<string>();
+	/** Messages on their way, each with the value that comes with it. */
+	private sent = new Map<string, Datum>();
 	private hasEnded = false;
 	/** Some chain can still start. */
 	private canStart = true;
@@ -49,25 +55,30 @@ export class Interpreter {
 	/** Something else than Run can start a chain. */
 	private readonly hasTriggers: boolean;
 
-	constructor({ program, port, observer, chance, limit }: Setting) {
+	constructor({ program, crew, limit }: Setting) {
 		this.budget = new Budget(limit, program.chains.length);
-		this.shared = {
-			program,
-			port,
-			cruise: initialCruise,
-			observer,
-			chance,
-			budget: this.budget,
+		this.crew = crew.map((robot, index) => ({
+			...robot,
+			routines: program.routines[index]!,
 			cells: emptyCells(program.variables),
-			send: (message) => this.sent.add(message),
+			cruise: initialCruise,
+			received: 0
+		}));
+		this.shared = {
+			budget: this.budget,
+			send: (message, value) => {
+				this.sent.delete(message);
+				this.sent.set(message, value);
+			},
 			endAll: () => {
 				this.hasEnded = true;
 			}
 		};
-		this.chains = program.chains.map(({ trigger, steps }) => ({
+		this.chains = program.chains.map(({ trigger, steps, robot }) => ({
 			trigger,
 			steps,
-			watch: watchOf(trigger, this.shared, () => this.time),
+			robot,
+			watch: watchOf(trigger, this.crew[robot]!, this.budget, () => this.time),
 			thread: null,
 			hasFired: false,
 			isSpent: false
@@ -77,19 +88,16 @@ export class Interpreter {
 		);
 	}
 
-	/** @param signals what happened in the world; the messages are known here */
-	tick(signals: Signals): void {
-		if (this.sent.size > 0 || signals.messages.size > 0) {
-			signals.messages = this.sent;
-			this.sent = new Set();
-		}
-		this.time = signals.time;
+	/** @param signals for each robot, what happened around it; the messages are known here */
+	tick(time: number, signals: readonly Signals[]): void {
+		if (this.sent.size > 0 || signals[0]!.messages.size > 0) this.deliver(signals);
+		this.time = time;
 		if (this.canStart) this.start(signals);
 		let running = 0;
 		for (const chain of this.chains) {
 			if (!chain.thread) continue;
-			chain.thread.tick(signals.time);
-			if (this.hasEnded) return this.end(signals.time);
+			chain.thread.tick(time);
+			if (this.hasEnded) return this.end(time);
 			if (this.budget.left <= 0) return;
 			if (chain.thread.isOver) chain.thread = null;
 			else running += 1;
@@ -97,12 +105,23 @@ export class Interpreter {
 		this.isIdle = running === 0 && this.sent.size === 0;
 	}
 
-	private start(signals: Signals): void {
+	private deliver(signals: readonly Signals[]): void {
+		const { sent } = this;
+		this.sent = new Map();
+		for (const one of signals) one.messages = sent;
+		const values = [...sent.values()];
+		if (values.length > 0) for (const own of this.crew) own.received = values.at(-1)!;
+	}
+
+	private start(signals: readonly Signals[]): void {
 		for (const chain of this.chains) {
-			if (chain.isSpent || !chain.watch.hasFired(signals)) continue;
+			if (chain.isSpent || !chain.watch.hasFired(signals[chain.robot]!)) continue;
 			chain.hasFired = true;
 			chain.isSpent = chain.trigger.definition.kind === 'whenRunPressed';
-			chain.thread ??= new Thread(chain.steps, this.shared);
+			if (chain.thread) continue;
+			const own = this.crew[chain.robot]!;
+			const came = signals[chain.robot]!.messages.get(String(chain.trigger.values.message));
+			chain.thread = new Thread(chain.steps, own, this.shared, undefined, came);
 		}
 		this.canStart = this.chains.some(({ isSpent }) => !isSpent);
 	}
@@ -114,8 +133,8 @@ export class Interpreter {
 	}
 
 	/** What a reading says now, for whoever writes it down. */
-	read(reading: string): Datum {
-		return readingOf(reading, this.time, this.shared);
+	read(robot: number, reading: string): Datum {
+		return readingOf(reading, this.time, this.crew[robot]!);
 	}
 
 	/** A chain waits for something that a robot on its way could still meet. */
@@ -134,12 +153,12 @@ export class Interpreter {
 }
 
 /** A trigger's values are worked out anew whenever it looks at them. */
-function watchOf(trigger: Instruction, shared: Shared, now: () => number): Watch {
+function watchOf(trigger: Instruction, own: Own, budget: Budget, now: () => number): Watch {
 	const environment: Environment = {
-		read: (reading) => readingOf(reading, now(), shared),
-		cells: shared.cells,
+		read: (reading) => readingOf(reading, now(), own),
+		cells: own.cells,
 		input: () => undefined,
-		chance: shared.chance
+		chance: own.chance
 	};
 	const datum = (name: string): Datum => {
 		const computed = trigger.computed.find((candidate) => candidate.name === name);
@@ -150,6 +169,6 @@ function watchOf(trigger: Instruction, shared: Shared, now: () => number): Watch
 		datum,
 		number: (name) => Number(datum(name)),
 		text: (name) => String(datum(name)),
-		truth: (name) => ask(trigger.conditions[name], environment, shared.budget) === true
+		truth: (name) => ask(trigger.conditions[name], environment, budget) === true
 	});
 }

@@ -8,7 +8,7 @@ import { compileNode, type Find } from '../expressions/evaluate';
 import { countNodes, eachName, parse, type Node } from '../expressions/expression';
 import type { Datum } from '../types';
 import { isReading } from '../expressions/vocabulary';
-import { isLit, numberSteps, type Chain, type Plan, type Step } from '../plan/plan';
+import { isLit, numberSteps, robotOfChain, type Chain, type Plan, type Step } from '../plan/plan';
 import { variableTypes } from '../plan/variables';
 import type { RobotKind } from '../robots/robot';
 import { definitionOf } from '../steps/catalogue';
@@ -51,20 +51,25 @@ export interface Instruction {
 	readonly isSimple: boolean;
 }
 
+export type Routines = ReadonlyMap<
+	string,
+	{ readonly inputs: readonly string[]; readonly steps: readonly Instruction[] }
+>;
+
 export interface Program {
 	/** Lit chains, each with its trigger. */
 	readonly chains: readonly {
 		readonly id: string;
 		readonly trigger: Instruction;
 		readonly steps: readonly Instruction[];
+		/** Which of the robots runs it. */
+		readonly robot: number;
 	}[];
-	readonly routines: ReadonlyMap<
-		string,
-		{ readonly inputs: readonly string[]; readonly steps: readonly Instruction[] }
-	>;
-	/** What the plan senses. */
-	readonly readings: ReadonlySet<string>;
-	/** How many variables it has. */
+	/** For each robot, in the order of the plan: the routines as its kind can run them. */
+	readonly routines: readonly Routines[];
+	/** For each robot: what its chains sense. */
+	readonly readings: readonly ReadonlySet<string>[];
+	/** How many variables it has; each robot has its own. */
 	readonly variables: number;
 }
 
@@ -83,9 +88,11 @@ interface Compiling extends Naming {
 	readonly used: Set<string>;
 }
 
-/** @param only the one chain to run, lit or not, as if Run had been pressed for it */
-export function compile(plan: Plan, robot: Capable, only?: string): Program {
-	const used = new Set<string>();
+/**
+ * @param crew for each robot of the plan, what is known of its kind
+ * @param only the one chain to run, lit or not, as if Run had been pressed for it
+ */
+export function compile(plan: Plan, crew: readonly Capable[], only?: string): Program {
 	const types = variableTypes(plan);
 	const variables = new Variables();
 	const lists = new Map<string, readonly string[]>();
@@ -93,10 +100,8 @@ export function compile(plan: Plan, robot: Capable, only?: string): Program {
 		const number = variables.numberOf(name);
 		return (environment) => environment.cells[number]!.value ?? NaN;
 	};
-	const compiling = {
+	const all = {
 		numbers: numberSteps(plan),
-		robot,
-		topSpeed: robot.topSpeed,
 		scope: (name: string) => types.get(name),
 		find: variable,
 		variables,
@@ -105,34 +110,44 @@ export function compile(plan: Plan, robot: Capable, only?: string): Program {
 			const known = lists.get(key) ?? names;
 			lists.set(key, known);
 			return known;
-		},
-		used
+		}
 	};
-	const instruct = (step: Step): Instruction => instructionOf(step, compiling);
-	const stepsOf = (chain: Chain) => withoutOff(chain.steps).map(instruct);
+	const compilings = crew.map((robot): Compiling => {
+		return { ...all, robot, topSpeed: robot.topSpeed, used: new Set<string>() };
+	});
+	const listOf = (steps: readonly Step[], compiling: Compiling) =>
+		withoutOff(steps).map((step) => instructionOf(step, compiling));
 	/** A name of an input hides the variable of that name. */
-	const stepsOfRoutine = (chain: Chain, inputs: readonly string[]) => {
+	const routineOf = ({ trigger, steps }: Chain, compiling: Compiling) => {
+		const inputs = inputNames(trigger!.values.inputs);
 		const find: Find = (name) => {
 			const index = inputs.indexOf(name);
 			return index < 0 ? variable(name) : (environment) => environment.input(index) ?? NaN;
 		};
-		return withoutOff(chain.steps).map((step) => instructionOf(step, { ...compiling, find }));
+		return { inputs, steps: listOf(steps, { ...compiling, find }) };
 	};
 
 	const chains = [];
-	const routines = new Map<string, { inputs: string[]; steps: Instruction[] }>();
+	const routines = crew.map(() => new Map<string, ReturnType<typeof routineOf>>());
 	for (const chain of plan.chains) {
-		const { trigger } = chain;
+		const { trigger, steps } = chain;
 		if (trigger?.kind === 'routine') {
-			const inputs = inputNames(trigger.values.inputs);
-			const steps = stepsOfRoutine(chain, inputs);
-			routines.set(String(trigger.values.name), { inputs, steps });
-		} else if (only === undefined && isLit(chain)) {
-			chains.push({ id: chain.id, trigger: instruct(trigger!), steps: stepsOf(chain) });
+			compilings.forEach((compiling, index) => {
+				routines[index]!.set(String(trigger.values.name), routineOf(chain, compiling));
+			});
 		}
-		if (chain.id === only) chains.push({ id: only, trigger: runPressed, steps: stepsOf(chain) });
+		const robot = plan.robots.indexOf(robotOfChain(plan, chain));
+		const compiling = compilings[robot]!;
+		if (only === undefined && isLit(chain)) {
+			const top = instructionOf(trigger!, compiling);
+			chains.push({ id: chain.id, trigger: top, steps: listOf(steps, compiling), robot });
+		}
+		if (chain.id === only) {
+			chains.push({ id: only, trigger: runPressed, steps: listOf(steps, compiling), robot });
+		}
 	}
-	return { chains, routines, readings: used, variables: variables.count };
+	const readings = compilings.map(({ used }) => used);
+	return { chains, routines, readings, variables: variables.count };
 }
 
 const noVariable = -1;

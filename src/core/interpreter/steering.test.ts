@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { skiff } from '../robots/skiff';
 import type { Plan, Step } from '../plan/plan';
-import { simulate } from '../simulation/simulate';
+import { rehearseAlone } from '../testing/alone';
 import { initialValues } from '../steps/catalogue';
 import type { Values } from '../steps/definition';
 import {
@@ -28,7 +28,7 @@ const on = (kind: string, values: Values, ...steps: Step[]) => ({
 	steps
 });
 const rehearse = (plan: Plan, limit = 10) =>
-	simulate({ plan, course: courseOf(), variation: 'ideal', seed: 1, limit });
+	rehearseAlone({ plan, course: courseOf(), variation: 'ideal', seed: 1, limit });
 const logOf = (plan: Plan, limit?: number) => rehearse(plan, limit).log.map(({ value }) => value);
 
 describe('"end" in a branch', () => {
@@ -138,24 +138,28 @@ describe('variables', () => {
 
 	it('begin empty in each run of the same program', () => {
 		const counting = [step('change', { variable: 'n', by: e('1 + 0 * time / s') }), log(e('n'))];
-		const program = compile(planOf(counting), skiff);
+		const program = compile(planOf(counting), [skiff]);
 		const lines: unknown[] = [];
 		const nothing = () => {};
 		const observer = { started: nothing, ended: nothing, ran: nothing, noted: nothing };
 		for (let run = 0; run < 2; run++) {
 			const interpreter = new Interpreter({
 				program,
-				port: { read: () => 0 } as never,
-				observer: {
-					...observer,
-					logged: (_: unknown, __: unknown, value: unknown) => lines.push(value)
-				} as never,
-				chance: () => 0,
+				crew: [
+					{
+						port: { read: () => 0 } as never,
+						observer: {
+							...observer,
+							logged: (_: unknown, __: unknown, value: unknown) => lines.push(value)
+						} as never,
+						chance: () => 0
+					}
+				],
 				limit: 1
 			});
-			const messages = new Set<string>();
+			const messages = new Map<string, number>();
 			const world = { bumps: 0, touches: 0, isEdgeAhead: false, lampPosts: [], messages };
-			interpreter.tick({ time: 0, ...world });
+			interpreter.tick(0, [{ time: 0, ...world }]);
 		}
 		expect(lines).toEqual([1, 1]);
 	});

@@ -11,7 +11,7 @@ import type { Sentence } from '../sentence';
 import type { Command, Device, Schemas } from '../devices/device';
 import type { Port, Wait } from '../devices/port';
 import { ask, withinRange, workOut, type Condition } from './computed';
-import type { Instruction, Program } from './program';
+import type { Instruction, Routines } from './program';
 import type { Budget } from './budget';
 import type { Rounds, Running } from '../steps/running';
 import { maximumCalls, maximumThreads, stepsPerThread } from './settings';
@@ -32,17 +32,23 @@ export interface Observer<Begun = unknown> {
 	logged(instruction: Instruction, time: number, value: Datum): void;
 }
 
-/** What all chains of one run share. */
-export interface Shared {
-	readonly program: Program;
+/** What all chains of one robot share. */
+export interface Own {
 	readonly port: Port;
-	/** A part of the top speed. */
-	cruise: number;
+	readonly routines: Routines;
 	readonly observer: Observer;
 	readonly chance: () => number;
-	readonly budget: Budget;
 	readonly cells: readonly Cell[];
-	readonly send: (message: string) => void;
+	/** A part of the top speed. */
+	cruise: number;
+	/** What came with the newest message. */
+	received: Datum;
+}
+
+/** What all chains of one run share. */
+export interface Shared {
+	readonly budget: Budget;
+	readonly send: (message: string, value: Datum) => void;
 	readonly endAll: () => void;
 }
 
@@ -83,7 +89,8 @@ export class Thread implements Running, Environment {
 	private isYielding = false;
 	/** Routines that it runs in. */
 	private calls: number;
-	/** As of all threads of the run. */
+	/** As of all threads of its robot. */
+	private readonly observer: Observer;
 	readonly cells: readonly Cell[];
 	/** What a step's values are worked out into: the same list for all steps. */
 	private readonly filled: Datum[] = [];
@@ -93,11 +100,15 @@ export class Thread implements Running, Environment {
 	 */
 	constructor(
 		instructions: readonly Instruction[],
+		private readonly own: Own,
 		private readonly shared: Shared,
-		private readonly from?: Thread
+		private readonly from?: Thread,
+		/** What came with the message that started it. */
+		private readonly received: Datum = own.received
 	) {
 		this.calls = from?.calls ?? 0;
-		this.cells = shared.cells;
+		this.cells = own.cells;
+		this.observer = own.observer;
 		const inputs = from?.inputs ?? noInputs;
 		this.stack = [frameOf(instructions, null, null, inputs)];
 	}
@@ -125,7 +136,7 @@ export class Thread implements Running, Environment {
 		budget.left -= share - left;
 		const loop = left > 0 ? undefined : this.stack.find(({ isLoop }) => isLoop)?.owner;
 		if (budget.left <= 0) budget.usedUpBy ??= loop ?? this.current ?? this.top?.owner ?? null;
-		if (loop) this.shared.observer.ranWithoutWaiting(loop, time);
+		if (loop) this.observer.ranWithoutWaiting(loop, time);
 	}
 
 	private get top(): Frame | undefined {
@@ -150,7 +161,7 @@ export class Thread implements Running, Environment {
 	private pop(): void {
 		const frame = this.stack.pop()!;
 		if (frame.isCall) this.calls -= 1;
-		if (frame.owner) this.shared.observer.ended(frame.begun, this.time);
+		if (frame.owner) this.observer.ended(frame.begun, this.time);
 		if (this.stack.length === 0) this.isOver = true;
 	}
 
@@ -166,15 +177,14 @@ export class Thread implements Running, Environment {
 	}
 
 	private runSimple(instruction: Instruction): void {
-		const { observer } = this.shared;
 		const wait = instruction.definition.run?.(this);
 		if (!wait) {
 			this.current = undefined;
-			return observer.ran(instruction, this.time, this.values);
+			return this.observer.ran(instruction, this.time, this.values);
 		}
 		this.wait = wait;
 		this.keepValues(instruction);
-		this.begun = observer.started(instruction, this.time, this.values);
+		this.begun = this.observer.started(instruction, this.time, this.values);
 	}
 
 	/** Other steps will fill in their values before this one ends. */
@@ -185,7 +195,7 @@ export class Thread implements Running, Environment {
 	private runComposed(instruction: Instruction): void {
 		this.spend(1);
 		this.keepValues(instruction);
-		this.begun = this.shared.observer.started(instruction, this.time, this.values);
+		this.begun = this.observer.started(instruction, this.time, this.values);
 		const depth = this.stack.length;
 		const wait = instruction.definition.run?.(this) ?? undefined;
 		// A step that has put its body on the stack, or has taken the stack down, ends there.
@@ -217,25 +227,25 @@ export class Thread implements Running, Environment {
 	private end(): void {
 		this.shared.budget.giveThreads(this.sides.length);
 		this.sides = [];
-		if (this.current) this.shared.observer.ended(this.begun, this.time);
+		if (this.current) this.observer.ended(this.begun, this.time);
 		this.current = undefined;
 	}
 
 	private noteAt(instruction: Instruction, key: string, values: Sentence['values'] = {}): void {
 		const { number } = instruction;
-		this.shared.observer.noted(instruction, { key, values: { ...values, number } });
+		this.observer.noted(instruction, { key, values: { ...values, number } });
 	}
 
 	// --- what expressions find ---
 
 	read(reading: string): Datum {
-		return readingOf(reading, this.time, this.shared);
+		return reading === 'received' ? this.received : readingOf(reading, this.time, this.own);
 	}
 	input(index: number): Datum | undefined {
 		return this.inputs[index];
 	}
 	chance(): number {
-		return this.shared.chance();
+		return this.own.chance();
 	}
 
 	// --- what steps find ---
@@ -245,16 +255,15 @@ export class Thread implements Running, Environment {
 		name: N,
 		values: z.infer<S[N]>
 	): Wait => {
-		const { port, observer } = this.shared;
-		observer.ordered(this.current!, device, name);
-		return port.begin({ device: device.id, name, values: values as Command['values'] });
+		this.observer.ordered(this.current!, device, name);
+		return this.own.port.begin({ device: device.id, name, values: values as Command['values'] });
 	};
 	pause = (seconds: number): Wait => {
 		const until = this.time + seconds - rounding;
 		return { isOver: (time) => time >= until };
 	};
 	setCruise = (speed: number): void => {
-		this.shared.cruise = speed;
+		this.own.cruise = speed;
 	};
 	get cell(): Cell {
 		return this.cells[this.current!.variable]!;
@@ -299,7 +308,7 @@ export class Thread implements Running, Environment {
 	}
 
 	sideBySide = (): Wait | undefined => {
-		const { shared } = this;
+		const { own, shared } = this;
 		const { body } = this.current!;
 		if (shared.budget.left <= 0) return undefined;
 		if (!shared.budget.takeThreads(body.length)) {
@@ -307,7 +316,7 @@ export class Thread implements Running, Environment {
 			return undefined;
 		}
 		this.spend(body.length * stepsPerThread);
-		const sides = body.map((side) => new Thread(side.body, shared, this));
+		const sides = body.map((side) => new Thread(side.body, own, shared, this, this.received));
 		this.sides = sides;
 		const isOver = (time: number): boolean => {
 			for (const side of sides) if (!side.isOver) side.tick(time);
@@ -318,7 +327,7 @@ export class Thread implements Running, Environment {
 
 	call = (name: string): void => {
 		const owner = this.current!;
-		const routine = this.shared.program.routines.get(name);
+		const routine = this.own.routines.get(name);
 		if (!routine) return this.noteAt(owner, 'note.noRoutine', { name });
 		if (this.calls >= maximumCalls) {
 			return this.noteAt(owner, 'note.tooManyCalls', { name, maximum: maximumCalls });
@@ -360,16 +369,17 @@ export class Thread implements Running, Environment {
 	spend = (steps: number): void => {
 		this.shared.budget.left -= steps;
 	};
-	send = (message: string): void => this.shared.send(message);
-	log = (value: Datum): void => this.shared.observer.logged(this.current!, this.time, value);
+	send = (message: string, value: Datum): void => this.shared.send(message, value);
+	log = (value: Datum): void => this.observer.logged(this.current!, this.time, value);
 	note = (key: string, values?: Sentence['values']): void =>
 		this.noteAt(this.current!, key, values);
 }
 
 /** The interpreter's own readings, and those of the robot. */
-export function readingOf(reading: string, time: number, { port, cruise }: Shared): Datum {
+export function readingOf(reading: string, time: number, own: Own): Datum {
 	if (reading === 'time') return time;
-	return reading === 'cruise' ? cruise : port.read(reading);
+	if (reading === 'cruise') return own.cruise;
+	return reading === 'received' ? own.received : own.port.read(reading);
 }
 
 const frameOf = (

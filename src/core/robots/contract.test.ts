@@ -5,11 +5,11 @@ import { z } from 'zod';
 import type { Command, Device } from '../devices/device';
 import { devices } from '../devices/list';
 import { Random } from '../random/random';
-import { simulate } from '../simulation/simulate';
+import { rehearseAlone } from '../testing/alone';
 import { stepKinds } from '../steps/catalogue';
 import { courseOf, go, planOf, step, wall } from '../testing/sample';
 import { tick, tickRate } from '../time';
-import { Scene } from '../world/scene';
+import { Place, Scene } from '../world/scene';
 import { robotKinds } from './kinds';
 import type { Machine } from './machine';
 import { variations, type RobotKind, type Variation } from './robot';
@@ -25,7 +25,7 @@ function make(kind: RobotKind, variation: Variation): Machine {
 		chance: new Random(1),
 		sensorChance: new Random(2),
 		displayChance: new Random(3),
-		surroundings: new Scene(course, pose, []),
+		surroundings: new Scene(new Place(course, []), pose),
 		heading: 0
 	});
 }
@@ -107,7 +107,7 @@ describe.each(robotKinds.map((kind) => [kind.kind, kind] as const))('%s', (_, ki
 					let time = 0;
 					for (; !wait.isOver(time) && time < 60; time += tick) {
 						machine.advance(time);
-						machine.sense(machine.turning * tick);
+						machine.sense(machine.wish().turning * tick);
 					}
 					// A move that wheels cannot make, such as half a degree with a worn gyro, gives up as stalled.
 					expect(wait.isOver(time) || machine.isStalled || isEndless(name, values)).toBe(true);
@@ -142,7 +142,7 @@ const isEndless = (name: string, values: unknown): boolean =>
 describe('what a robot runs into', () => {
 	const course = courseOf({ walls: [wall([0, 1], [2, 1])] });
 	const numbersOf = (...steps: Parameters<typeof planOf>[0]) =>
-		simulate({ plan: planOf(steps), course, variation: 'ideal', seed: 1, limit: 6 }).bumps.map(
+		rehearseAlone({ plan: planOf(steps), course, variation: 'ideal', seed: 1, limit: 6 }).bumps.map(
 			({ number }) => number
 		);
 
@@ -168,7 +168,7 @@ describe('what a robot runs into', () => {
 			[0, 0.8]
 		];
 		const plan = planOf([step('start', { speed: 0.5 }), step('wait', { duration: 4 })]);
-		const { outcome } = simulate({
+		const { outcome } = rehearseAlone({
 			plan,
 			course: courseOf({ table }),
 			variation: 'ideal',

@@ -11,6 +11,8 @@ export interface Machine extends Port, Body {
 	/** How far a person sets it down from the start mark: metres ahead and left, radians. */
 	readonly placing: readonly [number, number, number];
 
+	/** m/s; less than 0 backwards. */
+	readonly speed: number;
 	/** The move in progress has not got on for a while. */
 	readonly isStalled: boolean;
 	readonly isStill: boolean;

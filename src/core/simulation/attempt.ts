@@ -4,6 +4,7 @@ import type { RobotDocument } from '../robots/robot-document';
 import type { Variation } from '../robots/robot';
 import type { Sentence } from '../sentence';
 import type { Worked } from '../steps/definition';
+import type { Obstacle } from '../world/body';
 
 export const outcomes = ['finished', 'ended', 'halted', 'fell', 'crashed', 'timeout'] as const;
 export type OutcomeKind = (typeof outcomes)[number];
@@ -39,6 +40,8 @@ export interface RecordedPose {
 /** One time that one step ran. */
 export interface Span {
 	readonly stepId: string;
+	/** The id of the robot that it ran on. */
+	readonly robot: string;
 	readonly kind: string;
 	readonly number: number;
 	readonly values: Worked;
@@ -62,7 +65,7 @@ export interface Bump {
 	/** The step that was driving, and its number; null and 0 while nothing drove. */
 	readonly stepId: string | null;
 	readonly number: number;
-	readonly against: 'wall' | 'crate';
+	readonly against: Obstacle;
 }
 
 export interface Tone {
@@ -97,29 +100,37 @@ export interface Outcome {
 	readonly lampPosts: readonly { readonly id: string; readonly time: number }[];
 }
 
-export interface Attempt {
+/** What one robot did. */
+export interface RobotRun {
+	/** Its id in the plan. */
+	readonly id: string;
 	readonly robot: RobotDocument;
+	readonly trace: Trace;
+	/** What its chains read: one value for each sample of the trace. */
+	readonly sensed: SensedColumns;
+	/** What else it senses, if somebody watches: a value for each `displayTicks` from Run on. */
+	readonly unread: SensedColumns;
+	readonly bumps: readonly Bump[];
+	readonly tones: readonly Tone[];
+	/** Metres. */
+	readonly pathLength: number;
+}
+
+export interface Attempt {
 	readonly variation: Variation;
 	readonly seed: number;
 	readonly outcome: Outcome;
-	readonly trace: Trace;
-	/** What the plan reads: one value for each sample of the trace. */
-	readonly sensed: SensedColumns;
-	/** What else the robot senses, if somebody watches: a value for each `displayTicks` from Run on. */
-	readonly unread: SensedColumns;
+	/** One for each robot, in the order of the plan. */
+	readonly runs: readonly RobotRun[];
 	readonly crates: readonly CrateTrace[];
 	readonly log: readonly Logged[];
 	readonly spans: readonly Span[];
-	readonly bumps: readonly Bump[];
-	readonly tones: readonly Tone[];
 	/** What else is worth knowing, such as a loop that never waits. */
 	readonly notes: readonly Note[];
-	/** Metres. */
-	readonly pathLength: number;
 	/** Ticks that were simulated. */
 	readonly ticks: number;
 }
 
 /** The parts of a trace that single steps made: the spans that took time, of steps that hold no others. */
-export const legsOf = (attempt: Attempt): Span[] =>
-	attempt.spans.filter(({ hasBody, start, end }) => !hasBody && end > start);
+export const legsOf = ({ spans }: Pick<Attempt, 'spans'>, { id }: RobotRun): Span[] =>
+	spans.filter(({ hasBody, start, end, robot }) => robot === id && !hasBody && end > start);

@@ -3,16 +3,19 @@
  * proving that a change of the code, or another engine, leaves the model alone. It says nothing of
  * how an attempt is laid out in memory, nor of the ids of steps.
  */
-import type { Attempt } from './attempt';
+import type { Attempt, RobotRun } from './attempt';
 
 /** These are as exact as the model has them; the other columns are kept as 32-bit numbers. */
 const exactColumns = new Set(['time', 'x', 'y', 'heading']);
 
 export function fingerprintOf(attempt: Attempt): string {
 	const hash = new Hash();
-	const { trace, sensed, unread, spans, bumps, tones, log, notes, crates } = attempt;
-	const { columns: own, ...pose } = trace;
-	for (const columns of [{ ...pose, ...own }, sensed, unread]) {
+	const { runs, spans, log, notes, crates } = attempt;
+	const columnsOf = ({ trace, sensed, unread }: RobotRun) => {
+		const { columns: own, ...pose } = trace;
+		return [{ ...pose, ...own }, sensed, unread];
+	};
+	for (const columns of runs.flatMap(columnsOf)) {
 		for (const [name, column] of Object.entries(columns).toSorted(byName)) {
 			hash.text(name);
 			const isExact = exactColumns.has(name);
@@ -25,8 +28,10 @@ export function fingerprintOf(attempt: Attempt): string {
 			...[from.x, from.y, from.heading, to.x, to.y, to.heading]
 		])
 	);
-	hash.json(bumps.map(({ time, x, y, against }) => [time, x, y, against]));
-	hash.json(tones.map(({ time, pitch, length, volume }) => [time, pitch, length, volume]));
+	for (const { bumps, tones } of runs) {
+		hash.json(bumps.map(({ time, x, y, against }) => [time, x, y, against]));
+		hash.json(tones.map(({ time, pitch, length, volume }) => [time, pitch, length, volume]));
+	}
 	hash.json(log.map(({ time, number, value }) => [time, number, value]));
 	hash.json(notes.length);
 	hash.json(
@@ -43,7 +48,7 @@ export function fingerprintOf(attempt: Attempt): string {
 		reachedFinish,
 		lampPosts.map(({ id, time }) => [id, time])
 	]);
-	hash.json([attempt.pathLength, attempt.ticks]);
+	hash.json([...runs.map(({ pathLength }) => pathLength), attempt.ticks]);
 	return hash.toString();
 }
 

@@ -6,6 +6,7 @@ import type { Instruction } from '../interpreter/program';
 import type { Observer } from '../interpreter/thread';
 import type { Machine } from '../robots/machine';
 import type { Sentence } from '../sentence';
+import type { Obstacle } from '../world/body';
 import type { Pose } from '../world/pose';
 import type { Bump, Logged, Note, RecordedPose, Span, Tone } from './attempt';
 import {
@@ -21,11 +22,19 @@ type Open = Pick<Span, 'start' | 'from' | 'values' | 'speedAtStart'> & {
 	readonly instruction: Instruction;
 };
 
-export class Journal implements Observer<Open> {
+/** What the journals of all robots write into: one after the other, as it comes. */
+export class Records {
 	readonly spans: Span[] = [];
-	readonly bumps: Bump[] = [];
 	readonly log: Logged[] = [];
 	readonly notes: Note[] = [];
+	/** Records of each step, by its number, that took no time. */
+	readonly instants: number[] = [];
+	readonly said = new Set<string>();
+}
+
+/** What happens to one robot. */
+export class Journal implements Observer<Open> {
+	readonly bumps: Bump[] = [];
 	readonly tones: Tone[] = [];
 	/** What plays, or is to be played, and since when: it sounds until something else is played. */
 	private music: { time: number; notes: readonly PlayedNote[]; volume: number } | null = null;
@@ -36,11 +45,11 @@ export class Journal implements Observer<Open> {
 	/** A loop went round without waiting. */
 	isBusy = false;
 	private readonly running = new Set<Open>();
-	/** Records of each step, by its number, that took no time. */
-	private readonly instants: number[] = [];
-	private readonly said = new Set<string>();
 
 	constructor(
+		private readonly records: Records,
+		/** The id of the robot in the plan. */
+		private readonly id: string,
 		private readonly robot: Machine,
 		private readonly pose: Pose
 	) {}
@@ -64,7 +73,9 @@ export class Journal implements Observer<Open> {
 
 	/** There is no room for another record of a step that took no time. */
 	private isFull({ number }: Instruction): boolean {
-		return this.instants[number]! >= maximumInstants || this.spans.length >= maximumSpans;
+		return (
+			this.records.instants[number]! >= maximumInstants || this.records.spans.length >= maximumSpans
+		);
 	}
 
 	ran(instruction: Instruction, time: number, values: readonly Datum[]): void {
@@ -80,24 +91,29 @@ export class Journal implements Observer<Open> {
 
 	noted(instruction: Instruction, sentence: Sentence): void {
 		const mark = `${instruction.id} ${sentence.key}`;
-		if (this.said.has(mark)) return;
-		if (this.notes.length >= maximumNotes) return this.isFullOf('notes', instruction);
-		this.said.add(mark);
-		this.notes.push({ stepId: instruction.id, sentence });
+		if (this.records.said.has(mark)) return;
+		if (this.records.notes.length >= maximumNotes) return this.isFullOf('notes', instruction);
+		this.records.said.add(mark);
+		this.records.notes.push({ stepId: instruction.id, sentence });
 	}
 
 	/** Says once that there is no more room for records of this sort, before all other remarks. */
 	private isFullOf(sort: string, { id, number }: Instruction): void {
 		const key = `note.full.${sort}`;
-		if (this.said.has(key)) return;
-		this.said.add(key);
-		this.notes.unshift({ stepId: id, sentence: { key, values: { number } } });
+		if (this.records.said.has(key)) return;
+		this.records.said.add(key);
+		this.records.notes.unshift({ stepId: id, sentence: { key, values: { number } } });
 	}
 
 	logged(instruction: Instruction, time: number, value: Datum): void {
-		if (this.log.length >= maximumLogged) return this.isFullOf('log', instruction);
+		if (this.records.log.length >= maximumLogged) return this.isFullOf('log', instruction);
 		const { id, number } = instruction;
-		this.log.push({ time, stepId: id, number, value: Array.isArray(value) ? [...value] : value });
+		this.records.log.push({
+			time,
+			stepId: id,
+			number,
+			value: Array.isArray(value) ? [...value] : value
+		});
 	}
 
 	/** What sounds is cut short, what was to come is left out, and the notes take its place. */
@@ -143,7 +159,7 @@ export class Journal implements Observer<Open> {
 		return [...this.running].at(-1)?.instruction;
 	}
 
-	bumped(time: number, against: 'wall' | 'crate'): void {
+	bumped(time: number, against: Obstacle): void {
 		const { x, y } = this.pose;
 		const { id, number } = this.driving ?? {};
 		this.bumps.push({ time, x, y, stepId: id ?? null, number: number ?? 0, against });
@@ -152,12 +168,13 @@ export class Journal implements Observer<Open> {
 	private keepSpan(open: Open, end: number, to: RecordedPose, isComplete: boolean): void {
 		const { instruction, start, from, values, speedAtStart } = open;
 		const isInstant = end === start;
-		if (this.spans.length >= maximumSpans) this.isFullOf('spans', instruction);
-		if (isInstant ? this.isFull(instruction) : this.spans.length >= maximumSpans) return;
+		if (this.records.spans.length >= maximumSpans) this.isFullOf('spans', instruction);
+		if (isInstant ? this.isFull(instruction) : this.records.spans.length >= maximumSpans) return;
 		const { number } = instruction;
-		if (isInstant) this.instants[number] = (this.instants[number] ?? 0) + 1;
-		this.spans.push({
+		if (isInstant) this.records.instants[number] = (this.records.instants[number] ?? 0) + 1;
+		this.records.spans.push({
 			stepId: instruction.id,
+			robot: this.id,
 			kind: instruction.definition.kind,
 			number: instruction.number,
 			values,

@@ -9,14 +9,13 @@ import { checkPlan } from '../checks';
 import { planFormat, planSchema, type Plan } from '../plan/plan';
 import { planFrom } from '../testing/random-plan';
 import { courseOf, wall } from '../testing/sample';
-import type { Attempt } from './attempt';
-import { simulate } from './simulate';
+import { rehearseAlone, type Alone } from '../testing/alone';
 
 const read = (file: string): unknown => JSON.parse(readFileSync(`samples/${file}.json`, 'utf8'));
 const planIn = (file: string): Plan => planSchema.parse(read(`plans/${file}`));
 const courseIn = (file: string): Course => courseSchema.parse(read(`courses/${file}`));
-const run = (plan: string, course: string, seed = 1): Attempt =>
-	simulate({ plan: planIn(plan), course: courseIn(course), variation: 'ideal', seed });
+const run = (plan: string, course: string, seed = 1): Alone =>
+	rehearseAlone({ plan: planIn(plan), course: courseIn(course), variation: 'ideal', seed });
 
 /** Distance from a point to a line of many pieces. */
 function distanceTo(line: readonly Point[]): (x: number, y: number) => number {
@@ -39,7 +38,7 @@ describe('missions', () => {
 		const [first, ...others] = steps as [Plan['chains'][0]['steps'][0]];
 		const sides = { ...first, values: { ...first.values, value: n } };
 		const many = { ...plan, chains: [{ ...chain, steps: [sides, ...others] }] };
-		const { trace, spans } = simulate({
+		const { trace, spans } = rehearseAlone({
 			plan: many,
 			course: courseOf(),
 			variation: 'ideal',
@@ -79,7 +78,7 @@ describe('missions', () => {
 	it('two chains keep the same timing, to the tick, whatever the seed', () => {
 		const lampTimes = (seed: number, variation: 'ideal' | 'worn') => {
 			const plan = planIn('lamp-while-driving');
-			const { spans } = simulate({ plan, course: courseIn('lamp-square'), variation, seed });
+			const { spans } = rehearseAlone({ plan, course: courseIn('lamp-square'), variation, seed });
 			return spans.filter(({ kind }) => kind.startsWith('lamp')).map(({ start }) => start);
 		};
 		const first = lampTimes(1, 'ideal');
@@ -104,7 +103,7 @@ describe('missions', () => {
 			crates: [{ ...crate, width: 0.12, depth: 0.1, mass: 0.1 }]
 		});
 		const plan = planIn('first-lamp');
-		const { crates, bumps, outcome } = simulate({ plan, course, variation: 'ideal', seed: 1 });
+		const { crates, bumps, outcome } = rehearseAlone({ plan, course, variation: 'ideal', seed: 1 });
 		expect(crates[0]!.fellAt).toBeGreaterThan(1);
 		expect(bumps[0]).toMatchObject({ against: 'crate' });
 		expect(outcome.kind).toBe('fell');
@@ -128,7 +127,7 @@ describe('random plans', () => {
 			}
 		]
 	});
-	const bytesOf = (attempt: Attempt) =>
+	const bytesOf = (attempt: Alone) =>
 		JSON.stringify(attempt, (_, value) =>
 			ArrayBuffer.isView(value) ? [...(value as Float64Array)] : value
 		);
@@ -141,11 +140,17 @@ describe('random plans', () => {
 				if (!saved.ok)
 					throw new Error(`${saved.failure.key} ${JSON.stringify(saved.failure.values)}`);
 				expect(saved.value).toEqual(plan);
-				const rehearsal = { course, variation: 'classroom' as const, seed, limit: 3, touches: [1] };
-				const first = simulate({ ...rehearsal, plan });
+				const rehearsal = {
+					course,
+					variation: 'classroom' as const,
+					seed,
+					limit: 3,
+					touches: [{ time: 1 }]
+				};
+				const first = rehearseAlone({ ...rehearsal, plan });
 				checkPlan(plan, { course, attempt: first });
 				const attempt = bytesOf(first);
-				expect(bytesOf(simulate({ ...rehearsal, plan: saved.value })) === attempt).toBe(true);
+				expect(bytesOf(rehearseAlone({ ...rehearsal, plan: saved.value })) === attempt).toBe(true);
 			}),
 			{ numRuns: 250, seed: 2026 }
 		);

@@ -18,21 +18,21 @@ import {
 } from '../testing/sample';
 import { degrees } from '../units/angles';
 import { cornersOf } from '../world/walls';
-import { legsOf, type Attempt } from './attempt';
+import { legsOf } from './attempt';
 import { tickRate } from '../time';
 import { displayTicks, maximumInstants } from './settings';
-import { simulate } from './simulate';
+import { rehearseAlone, type Alone } from '../testing/alone';
 
 const course = courseOf();
 const square = planOf([repeat(4, [go(0.5), right(90)])]);
 
-const endOf = ({ trace }: Attempt) => ({
+const endOf = ({ trace }: Alone) => ({
 	x: trace.x.at(-1)!,
 	y: trace.y.at(-1)!,
 	heading: trace.heading.at(-1)!
 });
 
-const closingError = (attempt: Attempt) => {
+const closingError = (attempt: Alone) => {
 	const { x, y } = endOf(attempt);
 	return Math.hypot(x - attempt.trace.x[0]!, y - attempt.trace.y[0]!);
 };
@@ -44,7 +44,7 @@ describe('Skiff without variation', () => {
 		[2, 1],
 		[-0.35, 0.7]
 	])('goes %d m at %d within 2 mm, and ends still', (distance, speed) => {
-		const attempt = simulate({
+		const attempt = rehearseAlone({
 			plan: planOf([go(distance, speed)]),
 			course,
 			variation: 'ideal',
@@ -53,18 +53,18 @@ describe('Skiff without variation', () => {
 		const end = endOf(attempt);
 		expect(Math.abs(end.y - 0.4 - distance)).toBeLessThan(0.002);
 		expect(Math.abs(end.x - 0.4)).toBeLessThan(0.0001);
-		expect(legsOf(attempt)[0]!.speedAtEnd).toBeLessThan(0.005);
+		expect(legsOf(attempt, attempt)[0]!.speedAtEnd).toBeLessThan(0.005);
 	});
 
 	it('takes as long as its trapezoid: distance / speed + speed / acceleration', () => {
-		const attempt = simulate({ plan: planOf([go(0.6)]), course, variation: 'ideal', seed: 1 });
+		const attempt = rehearseAlone({ plan: planOf([go(0.6)]), course, variation: 'ideal', seed: 1 });
 		const trapezoid = 0.6 / 0.2 + 0.2 / 0.8;
 		expect(attempt.outcome.seconds).toBeGreaterThan(trapezoid);
 		expect(attempt.outcome.seconds).toBeLessThan(trapezoid + 0.1);
 	});
 
 	it('closes a square', () => {
-		const attempt = simulate({ plan: square, course, variation: 'ideal', seed: 1 });
+		const attempt = rehearseAlone({ plan: square, course, variation: 'ideal', seed: 1 });
 		expect(closingError(attempt)).toBeLessThan(0.005);
 		expect(Math.abs(degrees(endOf(attempt).heading) + 270)).toBeLessThan(0.5);
 	});
@@ -73,7 +73,7 @@ describe('Skiff without variation', () => {
 describe('Skiff in a classroom', () => {
 	it('misses the start of a square by 5 to 120 mm, differently for each seed', () => {
 		const errors = Array.from({ length: 20 }, (_, seed) =>
-			closingError(simulate({ plan: square, course, variation: 'classroom', seed }))
+			closingError(rehearseAlone({ plan: square, course, variation: 'classroom', seed }))
 		);
 		for (const error of errors) {
 			expect(error).toBeGreaterThan(0.005);
@@ -87,7 +87,12 @@ describe('Skiff in a classroom', () => {
 		const plan = planOf([go(1.2, 1), right(30), go(0.5)]);
 		const walled = courseOf({ walls: [wall([0, 1], [2, 1.2])] });
 		const bytes = () => {
-			const { trace, ...rest } = simulate({ plan, course: walled, variation: 'worn', seed: 7 });
+			const { trace, ...rest } = rehearseAlone({
+				plan,
+				course: walled,
+				variation: 'worn',
+				seed: 7
+			});
 			const { columns: own, ...pose } = trace;
 			const columns = Object.values({ ...pose, ...own }).map((column) =>
 				Buffer.from(column.buffer).toString('hex')
@@ -105,7 +110,12 @@ describe('Skiff in a classroom', () => {
 	it('drives an arc where its wheels differ: length times difference over axle', () => {
 		const { leftWheel, rightWheel } = characterOf('Tallow', 'classroom');
 		const turned = Array.from({ length: 20 }, (_, seed) => {
-			const { trace } = simulate({ plan: planOf([go(1)]), course, variation: 'classroom', seed });
+			const { trace } = rehearseAlone({
+				plan: planOf([go(1)]),
+				course,
+				variation: 'classroom',
+				seed
+			});
 			return trace.heading.at(-1)! - trace.heading[0]!;
 		});
 		const mean = turned.reduce((sum, angle) => sum + angle, 0) / turned.length;
@@ -136,7 +146,7 @@ describe('walls', () => {
 		(bearing) => {
 			const barrier = wall([0, 0.5], [3, 0.5], 0.02);
 			const post = wall([1.5, -0.4], [1.5, -0.35], 0.01);
-			const attempt = simulate({
+			const attempt = rehearseAlone({
 				plan: planOf([go(2, 1), right(90), go(0.6, 1), left(200), go(1, 1)]),
 				course: courseOf({ starts: [{ at: [1.5, 0], bearing }], walls: [barrier, post] }),
 				variation: 'ideal',
@@ -161,7 +171,7 @@ describe('walls', () => {
 	);
 
 	it('stop a car that meets one head on, and the step is named', () => {
-		const attempt = simulate({
+		const attempt = rehearseAlone({
 			plan: planOf([lamp('#ff0000'), wait(0.2), go(1)]),
 			course: courseOf({ walls: [wall([0, 1], [2, 1])] }),
 			variation: 'classroom',
@@ -174,7 +184,7 @@ describe('walls', () => {
 	});
 
 	it('are slid along when met at a small angle', () => {
-		const attempt = simulate({
+		const attempt = rehearseAlone({
 			plan: planOf([go(1.4, 0.6)]),
 			course: courseOf({
 				starts: [{ at: [0.3, 0.3], bearing: 10 }],
@@ -191,7 +201,7 @@ describe('walls', () => {
 
 describe('an attempt', () => {
 	it('records lamp, tones, legs, lamp posts and the finish', () => {
-		const attempt = simulate({
+		const attempt = rehearseAlone({
 			plan: planOf([lamp('#20c0ff'), tone(440, 0.5), go(0.5), lamp('#000000')]),
 			course: courseOf({
 				finish: { at: [0.4, 0.9], radius: 0.1 },
@@ -208,14 +218,19 @@ describe('an attempt', () => {
 		expect(attempt.tones).toEqual([{ time: 0, pitch: 440, length: 0.5, volume: 0.6 }]);
 		expect(attempt.trace.columns.leftLamp![10]).toBe(0x20c0ff);
 		expect(attempt.trace.columns.rightLamp!.at(-1)).toBe(0);
-		const legs = legsOf(attempt);
+		const legs = legsOf(attempt, attempt);
 		expect(legs.map((leg) => leg.number)).toEqual([2, 3]);
 		expect(legs[1]!.from).toEqual(legs[0]!.to);
 		expect(attempt.pathLength).toBeCloseTo(0.5, 1);
 	});
 
 	it('keeps every tick for a minute and fewer after', () => {
-		const { trace } = simulate({ plan: planOf([wait(90)]), course, variation: 'ideal', seed: 1 });
+		const { trace } = rehearseAlone({
+			plan: planOf([wait(90)]),
+			course,
+			variation: 'ideal',
+			seed: 1
+		});
 		expect(trace.time.length).toBe(60 * 120 + 1 + 30 * 10);
 		expect(trace.time.at(-1)).toBe(90);
 	});
@@ -228,7 +243,7 @@ describe('what is recorded', () => {
 		go(0.3)
 	]);
 	const input = { plan, course, variation: 'worn', seed: 5 } as const;
-	const attempt = simulate(input);
+	const attempt = rehearseAlone(input);
 
 	it('a busy step does not hide the others', () => {
 		const kinds = attempt.spans.map(({ kind }) => kind);
@@ -238,8 +253,9 @@ describe('what is recorded', () => {
 	});
 
 	it('somebody who watches changes nothing, and sees what the plan does not read', () => {
-		const { unread, ...watched } = simulate({ ...input, isWatched: true });
-		expect({ ...watched, unread: {} }).toEqual(attempt);
+		const { unread, runs, ...watched } = rehearseAlone({ ...input, isWatched: true });
+		expect(runs).toHaveLength(1);
+		expect({ ...watched, unread: {}, runs: attempt.runs }).toEqual(attempt);
 		expect(Object.keys(attempt.sensed)).toEqual(['brightness']);
 		expect(Object.keys({ ...watched.sensed, ...unread }).toSorted()).toEqual(
 			[...readingsOf(skiff)].toSorted()
@@ -252,7 +268,7 @@ describe('what is recorded', () => {
 
 	it('a robot without a gyro and counters shows none', () => {
 		const lite = planFor(skiffLite, plan);
-		const { unread } = simulate({ ...input, plan: lite, isWatched: true });
+		const { unread } = rehearseAlone({ ...input, plan: lite, isWatched: true });
 		expect(unread).not.toHaveProperty('heading');
 		expect(unread).toHaveProperty('tilt');
 	});

@@ -1,51 +1,37 @@
 /**
- * A rehearsal: (plan, course, robot, variation, seed) -> attempt. The same input gives the same
+ * A rehearsal: (plan, course, robots, variation, seed) -> attempt. The same input gives the same
  * bytes. Time is virtual and goes in fixed ticks: first the chains run until each waits, then the
- * robot drives, the world moves it, its sensors read, and the journal samples.
+ * robots drive, the world moves them, their sensors read, and the journals sample.
  */
-import * as exact from '../exact';
 import type { Course, LampPost } from '../course/course';
-import { ownReadings } from '../expressions/vocabulary';
 import { Interpreter } from '../interpreter/interpreter';
 import { compile } from '../interpreter/program';
-import type { Signals } from '../steps/signals';
-import { robotDocument, type RobotDocument } from '../robots/robot-document';
 import type { Plan } from '../plan/plan';
-import { Random } from '../random/random';
-import { robotKindOf } from '../robots/kinds';
-import type { Machine } from '../robots/machine';
-import { readingsOf, type Variation } from '../robots/robot';
+import type { NamedRobot } from '../robots/robot-document';
+import type { Variation } from '../robots/robot';
 import type { Sentence } from '../sentence';
-import { headingOfBearing } from '../units/angles';
+import { tickRate } from '../time';
 import { StandingCrate } from '../world/crates';
-import { Floor } from '../world/floor';
-import { Scene } from '../world/scene';
-import type { Pose } from '../world/pose';
+import { Place } from '../world/scene';
+import { startPlaces } from '../world/start-places';
+import { World } from '../world/world';
 import type { Attempt, Outcome, OutcomeKind } from './attempt';
 import { CrateWriter } from './crate-writer';
-import { Journal } from './journal';
-import { TraceWriter } from './trace-writer';
-import { tick, tickRate } from '../time';
-import {
-	bumpHold,
-	bumpPause,
-	defaultLimit,
-	progressTicks,
-	contactsPerTick,
-	touchHold
-} from './settings';
+import { CrewMember } from './crew-member';
+import { Records } from './journal';
+import { contactsPerTick, defaultLimit, progressTicks } from './settings';
+import type { Touch } from './touch';
 
 export interface Rehearsal {
 	readonly plan: Plan;
 	readonly course: Course;
-	/** The plan's first robot, if not given. */
-	readonly robot?: RobotDocument | undefined;
+	/** Takes the place of the plan's first robot. */
+	readonly robot?: NamedRobot | undefined;
 	readonly variation: Variation;
 	readonly seed: number;
 	/** Seconds of virtual time. */
 	readonly limit?: number | undefined;
-	/** Seconds since Run at which a hand touches the robot. */
-	readonly touches?: readonly number[] | undefined;
+	readonly touches?: readonly Touch[] | undefined;
 	/** The id of the one chain to run, as if Run were pressed for it. */
 	readonly only?: string | undefined;
 	/** Also records what those sensors say that the plan does not read, for a person who watches. */
@@ -60,99 +46,86 @@ export function simulate(
 	return new Simulation(rehearsal, onProgress).run();
 }
 
-/** The robot a plan is for. */
-export const robotOf = (plan: Plan): RobotDocument => robotDocument(plan.robots[0]!);
-
-/** Seeds of sensors, and of what a plan throws dice for, stand apart from that of the drive. */
-const sensorSeed = 0x5ea;
-const diceSeed = 0xd1ce;
-const displaySeed = 0xd15b;
-
 class Simulation {
-	private readonly robotDocument: RobotDocument;
-	private readonly robot: Machine;
-	private readonly pose: Pose;
+	/** In the order of the plan. */
+	private readonly crew: readonly CrewMember[];
+	/** In an order of their own, so that it makes no difference which of them is listed first. */
+	private readonly byId: readonly CrewMember[];
+	private readonly place: Place;
 	private readonly crates: readonly StandingCrate[];
-	private readonly scene: Scene;
-	private readonly floor: Floor;
-	private readonly journal: Journal;
-	private readonly writer: TraceWriter;
+	private readonly world: World;
+	private readonly records = new Records();
 	private readonly crateWriter: CrateWriter;
 	private readonly interpreter: Interpreter;
 	private readonly limitTicks: number;
 	private readonly limitWork: number;
-	private readonly touches: readonly number[];
-	private touched = 0;
 	private readonly isOnTable: boolean;
-	private readonly reached: { id: string; time: number }[] = [];
-	/** One object for all ticks. */
-	private readonly signals: Signals = {
-		time: 0,
-		bumps: 0,
-		touches: 0,
-		isEdgeAhead: false,
-		lampPosts: this.reached,
-		messages: new Set()
-	};
+	private readonly signals;
 	private waitingPosts: readonly LampPost[];
 	private tickNumber = 0;
-	private pathLength = 0;
-	private lastTouch = -Infinity;
 	private hasStopped = false;
 
 	constructor(
 		private readonly rehearsal: Rehearsal,
 		private readonly onProgress: (seconds: number) => void
 	) {
-		const { plan, course, variation, seed, limit, only } = rehearsal;
-		this.robotDocument = rehearsal.robot ?? robotOf(plan);
-		const { kind, name, settings } = this.robotDocument;
-		const { at, bearing } = course.starts[0]!;
-		const robotKind = robotKindOf(kind);
-		const heading = headingOfBearing(bearing);
-		this.pose = { x: at[0], y: at[1], heading };
+		const { plan, course, limit, only, isWatched = false } = rehearsal;
 		this.crates = course.crates.map((crate) => new StandingCrate(crate));
-		this.scene = new Scene(course, this.pose, this.crates);
-		this.robot = robotKind.build({
-			name,
-			settings,
-			variation,
-			heading,
-			chance: new Random(seed),
-			sensorChance: new Random(seed ^ sensorSeed),
-			displayChance: new Random(seed ^ displaySeed),
-			surroundings: this.scene
-		});
-		setDown(this.pose, this.robot.placing);
-		this.floor = new Floor(course.walls, this.crates, this.robot, this.pose);
-		const dice = new Random(seed ^ diceSeed);
-		const program = compile(plan, robotKind, only);
-		const unread = readingsOf(robotKind).filter((reading) => !program.readings.has(reading));
-		this.journal = new Journal(this.robot, this.pose);
+		this.place = new Place(course, this.crates);
+		this.crew = this.gather();
+		this.byId = this.crew.toSorted((a, b) => (a.id < b.id ? -1 : 1));
+		const standing = this.byId.map(({ machine, pose }) => ({ body: machine, pose }));
+		this.world = new World(course.walls, this.crates, standing);
+		this.signals = this.crew.map(({ signals }) => signals);
+		const program = compile(
+			plan,
+			this.crew.map(({ kind }) => kind),
+			only
+		);
 		this.crateWriter = new CrateWriter(this.crates);
-		this.interpreter = new Interpreter({
+		const interpreter = new Interpreter({
 			program,
-			port: this.robot,
-			observer: this.journal,
-			chance: () => dice.between(0, 1),
+			crew: this.crew.map(({ machine, journal, chance }) => ({
+				port: machine,
+				observer: journal,
+				chance
+			})),
 			limit: limit ?? defaultLimit
 		});
-		const { interpreter } = this;
-		this.writer = new TraceWriter(this.robot, this.pose, robotKind.columns, {
-			read: [...program.readings],
-			readNow: (reading) => interpreter.read(reading),
-			shown: rehearsal.isWatched ? unread : [],
-			showNow: (reading) =>
-				Object.hasOwn(ownReadings, reading)
-					? interpreter.read(reading)
-					: this.robot.display(reading)
+		this.interpreter = interpreter;
+		this.crew.forEach((member, index) => {
+			const now = (reading: string) => interpreter.read(index, reading);
+			member.record(program.readings[index]!, now, isWatched);
+			member.machine.onPlay = (notes, volume) => member.journal.played(this.time, notes, volume);
 		});
 		this.limitTicks = Math.round((limit ?? defaultLimit) * tickRate);
 		this.limitWork = Math.max(this.limitTicks, defaultLimit * tickRate) * contactsPerTick;
 		this.waitingPosts = course.lampPosts;
 		this.isOnTable = course.table !== null;
-		this.touches = (rehearsal.touches ?? []).toSorted((a, b) => a - b);
-		this.robot.onPlay = (notes, volume) => this.journal.played(this.time, notes, volume);
+	}
+
+	private gather(): CrewMember[] {
+		const { plan, course, variation, seed, touches = [] } = this.rehearsal;
+		const { place, records } = this;
+		const starts = startPlaces(course, plan.robots.length);
+		return plan.robots.map((own, index) => {
+			const { id } = own;
+			const isFirst = index === 0;
+			return new CrewMember({
+				id,
+				robot: (isFirst && this.rehearsal.robot) || own,
+				variation,
+				seed,
+				start: starts[index]!,
+				place,
+				records,
+				others: () => this.crew.filter((other) => other.id !== id),
+				touches: touches
+					.filter(({ robot }) => (robot === undefined ? isFirst : robot === id))
+					.map(({ time }) => time)
+					.toSorted((a, b) => a - b)
+			});
+		});
 	}
 
 	private get time(): number {
@@ -160,64 +133,56 @@ class Simulation {
 	}
 
 	run(): Attempt {
-		const { journal, writer } = this;
-		const ending = this.untilOver();
-		if (writer.keep(this.tickNumber)) this.crateWriter.keep(this.time);
-		journal.closeAll(this.time);
+		const { crew, records, rehearsal } = this;
+		const outcome = this.untilOver();
+		if (this.allKeep((member) => member.keep(this.tickNumber))) this.crateWriter.keep(this.time);
+		for (const { journal } of crew) journal.closeAll(this.time);
 		return {
-			robot: this.robotDocument,
-			variation: this.rehearsal.variation,
-			seed: this.rehearsal.seed,
-			outcome: ending,
-			trace: writer.trace,
-			sensed: writer.sensed,
-			unread: writer.unread,
+			variation: rehearsal.variation,
+			seed: rehearsal.seed,
+			outcome,
+			runs: crew.map(({ run }) => run),
 			crates: this.crateWriter.traces,
-			log: journal.log,
-			spans: journal.spans,
-			bumps: journal.bumps,
-			tones: journal.tones,
-			notes: journal.notes,
-			pathLength: this.pathLength,
+			log: records.log,
+			spans: records.spans,
+			notes: records.notes,
 			ticks: this.tickNumber
 		};
 	}
 
+	/** @returns whether they wrote: all of them do, or none */
+	private allKeep(keep: (member: CrewMember) => boolean): boolean {
+		let hasKept = false;
+		for (const member of this.crew) hasKept = keep(member);
+		return hasKept;
+	}
+
 	private untilOver(): Outcome {
-		const { robot, floor, writer, scene, pose } = this;
+		const { crew, byId, world, interpreter, place } = this;
 		this.lightPosts();
 		for (;;) {
-			this.runChains();
-			if (writer.sample(this.tickNumber)) this.crateWriter.keep(this.time);
-			if (this.interpreter.budget.left <= 0) return this.usedUp();
-			if (floor.work > this.limitWork) return this.crowded();
+			for (const member of crew) member.notice(this.time, this.isOnTable);
+			interpreter.tick(this.time, this.signals);
+			if (this.allKeep((member) => member.sample(this.tickNumber))) {
+				this.crateWriter.keep(this.time);
+			}
+			if (interpreter.budget.left <= 0) return this.usedUp();
+			if (world.work > this.limitWork) return this.crowded();
 			if (this.isOver()) return this.planOver();
-			if (robot.isStalled) return this.stalled();
+			const stalled = crew.find(({ machine }) => machine.isStalled);
+			if (stalled) return this.stalled(stalled);
 			if (this.tickNumber >= this.limitTicks) return this.outOfTime();
 			if (this.tickNumber % progressTicks === 0) this.onProgress(this.time);
-			robot.advance(this.time);
-			floor.move();
+			for (const { machine } of byId) machine.advance(this.time);
+			world.move();
 			this.tickNumber += 1;
-			this.pathLength += Math.abs(robot.speed) * tick;
-			if (floor.touching) this.touch(floor.touching);
+			for (let i = 0; i < byId.length; i++) byId[i]!.moved(this.time, world.touching(i));
 			if (this.waitingPosts.length > 0) this.lightPosts();
 			if (!this.isOnTable) continue;
 			this.dropCrates();
-			if (scene.ground.isBeyondEdge(pose.x, pose.y)) return this.fell();
+			const fallen = crew.find(({ pose }) => place.ground.isBeyondEdge(pose.x, pose.y));
+			if (fallen) return this.fell(fallen);
 		}
-	}
-
-	private runChains(): void {
-		const { scene, touches, time, journal, signals } = this;
-		while (this.touched < touches.length && touches[this.touched]! <= time) this.touched += 1;
-		const lastTouched = this.touched > 0 ? touches[this.touched - 1]! : -Infinity;
-		scene.isTouched = time - lastTouched <= touchHold;
-		scene.isBumped = time - this.lastTouch <= bumpHold;
-		signals.time = time;
-		signals.bumps = journal.bumps.length;
-		signals.touches = this.touched;
-		signals.isEdgeAhead = this.isOnTable && this.robot.read('edgeAhead') === true;
-		this.interpreter.tick(signals);
 	}
 
 	/**
@@ -225,47 +190,39 @@ class Simulation {
 	 * while one waits for something, a robot that rolls on may still meet it.
 	 */
 	private isOver(): boolean {
-		const { interpreter, robot } = this;
+		const { interpreter, crew } = this;
 		if (!interpreter.isIdle) return false;
 		if (!interpreter.isWaiting && !this.hasStopped) {
 			this.hasStopped = true;
-			if (!robot.isStill) robot.rest();
+			for (const { machine } of crew) if (!machine.isStill) machine.rest();
 		}
-		if (!robot.isStill) return false;
+		if (!crew.every(({ machine }) => machine.isStill)) return false;
 		if (!interpreter.isWaiting) return true;
-		const touchesToCome = this.touched < this.touches.length;
-		return !interpreter.isTicking && !robot.isPlaying && !touchesToCome;
-	}
-
-	private touch(against: 'wall' | 'crate'): void {
-		if (this.time - this.lastTouch > bumpPause) this.journal.bumped(this.time, against);
-		this.lastTouch = this.time;
+		const isAwaited = crew.some((member) => member.machine.isPlaying || member.isAwaited);
+		return !interpreter.isTicking && !isAwaited;
 	}
 
 	private dropCrates(): void {
 		for (const crate of this.crates) {
 			const { x, y } = crate.pose;
-			if (crate.hasFallen || !this.scene.ground.isBeyondEdge(x, y)) continue;
+			if (crate.hasFallen || !this.place.ground.isBeyondEdge(x, y)) continue;
 			crate.hasFallen = true;
 			this.crateWriter.fell(crate, this.time);
 		}
 	}
 
-	private fell(): Outcome {
-		const number = this.journal.driving?.number ?? 0;
-		return this.outcome('fell', { key: 'outcome.fell', values: { number } });
-	}
-
 	private lightPosts(): void {
-		const { pose, reached, time } = this;
-		const lit = this.waitingPosts.filter(
-			({ at, reach }) => exact.lengthOf(at[0] - pose.x, at[1] - pose.y) <= reach
+		const { crew, place, time } = this;
+		const lit = this.waitingPosts.filter(({ at, reach }) =>
+			crew.some((member) => member.distanceTo(at) <= reach)
 		);
 		if (lit.length === 0) return;
-		reached.push(...lit.map((post) => ({ id: post.id, time })));
-		this.scene.litPosts.push(...lit);
+		place.reached.push(...lit.map((post) => ({ id: post.id, time })));
+		place.litPosts.push(...lit);
 		this.waitingPosts = this.waitingPosts.filter((post) => !lit.includes(post));
 	}
+
+	// --- how it ends ---
 
 	private planOver(): Outcome {
 		const seconds = round(this.time);
@@ -273,25 +230,33 @@ class Simulation {
 			return this.outcome('finished', { key: 'outcome.finished', values: { seconds } });
 		}
 		const { finish } = this.rehearsal.course;
-		const bump = this.journal.bumps.find(({ against }) => against === 'wall');
 		if (!finish) return this.outcome('ended', { key: 'outcome.over', values: { seconds } });
+		const bumps = this.crew.flatMap(({ journal }) => journal.bumps);
+		const bump = bumps.find(({ against }) => against === 'wall');
 		const distance = this.distanceTo(finish.at) - finish.radius;
 		const key = bump?.number ? 'outcome.endedAfterBump' : 'outcome.ended';
 		const values = { seconds, centimetres: Math.max(1, distance * 100), number: bump?.number ?? 0 };
 		return this.outcome('ended', { key, values });
 	}
 
-	private stalled(): Outcome {
-		const step = this.journal.driving;
-		const key = this.floor.touching ? 'outcome.stoppedByWall' : 'outcome.stoppedByItself';
-		return this.outcome('halted', { key, values: { number: step?.number ?? 0 } });
+	private fell({ journal }: CrewMember): Outcome {
+		const number = journal.driving?.number ?? 0;
+		return this.outcome('fell', { key: 'outcome.fell', values: { number } });
+	}
+
+	private stalled(member: CrewMember): Outcome {
+		const number = member.journal.driving?.number ?? 0;
+		const isHeld = this.world.touching(this.byId.indexOf(member)) !== null;
+		const key = isHeld ? 'outcome.stoppedByWall' : 'outcome.stoppedByItself';
+		return this.outcome('halted', { key, values: { number } });
 	}
 
 	private outOfTime(): Outcome {
-		const step = this.journal.innermost;
+		const { crew } = this;
+		const step = crew.map(({ journal }) => journal.innermost).find((innermost) => innermost);
 		const values = { seconds: this.limitTicks / tickRate, number: step?.number ?? 0 };
 		return this.outcome('timeout', {
-			key: this.journal.isBusy ? 'outcome.timeoutBusy' : 'outcome.timeout',
+			key: crew.some(({ journal }) => journal.isBusy) ? 'outcome.timeoutBusy' : 'outcome.timeout',
 			values
 		});
 	}
@@ -317,27 +282,20 @@ class Simulation {
 			reason,
 			seconds: this.time,
 			reachedFinish: this.isInFinish(),
-			lampPosts: this.reached
+			lampPosts: this.place.reached
 		};
 	}
 
+	/** Whether one of them is: a ring has room for one. */
 	private isInFinish(): boolean {
 		const { finish } = this.rehearsal.course;
 		return finish !== null && this.distanceTo(finish.at) <= finish.radius;
 	}
 
-	private distanceTo([x, y]: readonly [number, number]): number {
-		return exact.lengthOf(x - this.pose.x, y - this.pose.y);
+	/** Of the nearest robot. */
+	private distanceTo(point: readonly [number, number]): number {
+		return Math.min(...this.crew.map((member) => member.distanceTo(point)));
 	}
-}
-
-/** Moves a pose to where a hand really set the robot down. */
-function setDown(pose: Pose, [ahead, left, turned]: Machine['placing']): void {
-	const cos = exact.cos(pose.heading);
-	const sin = exact.sin(pose.heading);
-	pose.x += ahead * cos - left * sin;
-	pose.y += ahead * sin + left * cos;
-	pose.heading += turned;
 }
 
 const round = (seconds: number): number => Math.round(seconds * 10) / 10;

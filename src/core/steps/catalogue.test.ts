@@ -1,33 +1,38 @@
 import { describe, expect, it } from 'vitest';
 import { planSchema } from '../plan/plan';
-import type { Attempt } from '../simulation/attempt';
 import { skiffLite } from '../robots/skiff';
 import { planFor } from '../testing/sample';
-import { simulate } from '../simulation/simulate';
+import { rehearseAlone, type Alone } from '../testing/alone';
 import { degrees } from '../units/angles';
 import { catalogue } from './catalogue';
 import { exampleOf } from '../examples/examples';
 
-const rehearse = (kind: string, touches: number[] = []): Attempt =>
-	simulate({ ...exampleOf(kind), variation: 'ideal', seed: 1, limit: 12, touches });
+const rehearse = (kind: string, touches: number[] = []): Alone =>
+	rehearseAlone({
+		...exampleOf(kind),
+		variation: 'ideal',
+		seed: 1,
+		limit: 12,
+		touches: touches.map((time) => ({ time }))
+	});
 
 /** How far it came along its way, and how far it turned, metres and degrees. */
-const way = ({ trace }: Attempt) => ({
+const way = ({ trace }: Alone) => ({
 	ahead: trace.x.at(-1)! - trace.x[0]!,
 	north: trace.y.at(-1)! - trace.y[0]!,
 	turned: degrees(trace.heading.at(-1)! - trace.heading[0]!)
 });
 const near = (value: number, wanted: number, within = 0.006) =>
 	expect(Math.abs(value - wanted)).toBeLessThan(within);
-const span = (attempt: Attempt, kind: string) => attempt.spans.find((one) => one.kind === kind)!;
-const lampAt = ({ trace }: Attempt, time: number) =>
+const span = (attempt: Alone, kind: string) => attempt.spans.find((one) => one.kind === kind)!;
+const lampAt = ({ trace }: Alone, time: number) =>
 	trace.columns.leftLamp![trace.time.findIndex((moment) => moment >= time - 1e-9)];
-const timesOf = (attempt: Attempt, kind: string) =>
+const timesOf = (attempt: Alone, kind: string) =>
 	attempt.spans.filter((one) => one.kind === kind).length;
 const circumference = 0.056 * Math.PI;
 
 /** For every step and trigger: what its example must show in the recording. */
-const effects: Record<string, (attempt: Attempt) => void> = {
+const effects: Record<string, (attempt: Alone) => void> = {
 	go: (a) => near(way(a).ahead, 0.3),
 	turn: (a) => near(way(a).turned, -90, 0.5),
 	start: (a) => near(way(a).ahead, 0.4 * 0.5 * 1.5, 0.01),
@@ -149,7 +154,7 @@ describe('every step and trigger', () => {
 
 	it('is left out with a sentence where the robot has nothing for it', () => {
 		const { plan, course } = exampleOf('go');
-		const attempt = simulate({
+		const attempt = rehearseAlone({
 			plan: planFor(skiffLite, plan),
 			course,
 			variation: 'ideal',

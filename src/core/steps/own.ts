@@ -7,10 +7,14 @@ export const send: StepDefinition = {
 	family: 'crew',
 	level: 'full',
 	glyph: 'M3 12 21 4l-6 17-4-7zM11 14 21 4',
-	values: { message: name('message', 'lamp lit') },
+	values: {
+		message: name('message', 'lamp lit'),
+		value: { type: 'anything', initial: 0, addedLater: true }
+	},
 	needs: [],
-	run({ send, text }) {
-		send(text('message'));
+	run({ send, text, datum }) {
+		const value = datum('value');
+		send(text('message'), Array.isArray(value) ? [...value] : value);
 	}
 };
 

@@ -50,7 +50,8 @@ export interface Running {
 	readonly endAll: () => void;
 	/** Counts work that is more than a step's. @param steps that cost as much */
 	readonly spend: (steps: number) => void;
-	readonly send: (message: string) => void;
+	/** @param value that comes with it */
+	readonly send: (message: string, value: Datum) => void;
 	readonly log: (value: Datum) => void;
 	/** Says once what went wrong here. */
 	readonly note: (key: string, values?: Sentence['values']) => void;

@@ -4,26 +4,32 @@ import type { Seen } from './ground';
 /** Corners seen from above, counter-clockwise, in metres; x to the front, y to the left. */
 export type Outline = readonly (readonly [number, number])[];
 
-/** Speeds in m/s and rad/s, counter-clockwise positive. */
+/** Speeds as seen from the body: m/s to its front and to its left, rad/s counter-clockwise. */
+export interface Motion {
+	ahead: number;
+	left: number;
+	turning: number;
+}
+
+/** What keeps a body from moving as it wants. */
+export type Obstacle = 'wall' | 'crate' | 'robot';
+
 export interface Body {
 	readonly outline: Outline;
 	/** kg, and kg m² about its middle. */
 	readonly mass: number;
 	readonly inertia: number;
-	/** Greatest sideways push that the wheels hold, as acceleration, m/s². */
-	readonly grip: number;
-	/** Wants now: speed ahead and speed of turning. */
-	readonly speed: number;
-	readonly turning: number;
-	/** Tells it how it really moved, where a wall kept it from moving as it wanted. */
-	obstructed(speed: number, turning: number): void;
+	/** How it would move in this tick, if nothing were in its way. The object may be used again. */
+	wish(): Readonly<Motion>;
+	/** Tells it how it really moved, and what it touched. Only told while something is near. */
+	settle(moved: Readonly<Motion>, touching: Obstacle | null): void;
 	/** Tells its sensors how it turned in this tick, in radians. */
 	sense(turned: number): void;
 }
 
 /** What the place around a robot is like, without any error. Lengths in metres from its middle. */
 export interface Surroundings {
-	/** To the nearest wall or crate in a cone to the front, from a point ahead; `range` at the most. */
+	/** To the nearest wall, crate or robot in a cone to the front, from a point ahead; `range` at the most. */
 	distanceFrom(ahead: number, spread: number, range: number): number;
 	seenUnder(ahead: number, left: number): Seen;
 	isEdgeUnder(ahead: number): boolean;

@@ -1,11 +1,11 @@
 /**
- * Contact with walls, through the rigid-body package planck. Asked only while something is near, and
- * planck is given only the walls that are: its time grows with all that it knows.
+ * Contact with walls, crates and each other, through the rigid-body package planck. Asked only while
+ * something is near, and planck is given only the walls that are: its time grows with all it knows.
  */
 import * as exact from '../exact';
-import { Polygon, Vec2, World, type Body, type Fixture } from './planck';
+import { Polygon, Vec2, World, type Body as PlanckBody, type Fixture } from './planck';
 import type { Wall } from '../course/course';
-import type { Outline } from './body';
+import type { Body, Motion, Obstacle, Outline } from './body';
 import { tick } from '../time';
 import { maximumNear, stuckCrates, withoutHidden } from './crowd';
 import { Nearby, Sight, type Change } from './nearby';
@@ -26,22 +26,28 @@ const positionIterations = 3;
 /** What it takes to find that a pair does not touch, as a part of what it takes when it does. */
 const pairWork = 0.1;
 
-export interface Shape {
+/** A body that moves by itself, as planck knows it. */
+interface Moving {
+	readonly planck: PlanckBody;
 	readonly outline: Outline;
-	readonly mass: number;
-	readonly inertia: number;
+	readonly radius: number;
+	readonly sight: Sight;
+	isLeftOut: boolean;
+	/** Direction halfway through the tick: what its speeds refer to. */
+	cos: number;
+	sin: number;
 }
 
 export class Contact {
 	private readonly world: World;
-	private readonly body: Body;
-	private readonly ground: Body;
+	private readonly ground: PlanckBody;
 	private readonly velocity = new Vec2();
 
-	private readonly radius: number;
+	private readonly moving: readonly Moving[];
+	private readonly planckBodies: ReadonlySet<PlanckBody>;
 	private readonly crates: readonly {
 		readonly crate: StandingCrate;
-		readonly body: Body;
+		readonly body: PlanckBody;
 		/** None for a crate that can never move. */
 		readonly sight: Sight | null;
 	}[];
@@ -49,22 +55,18 @@ export class Contact {
 	/** The walls that planck knows, and by how many things each is near. */
 	private readonly fixtures: (Fixture | undefined)[] = [];
 	private readonly uses: number[];
-	private readonly robotSight = new Sight();
 
-	/** After `move`: what was touched, and the speeds that were left (m/s, rad/s). */
-	touching: 'wall' | 'crate' | null = null;
 	/** Whether a crate is still on its way. */
 	isAnyCrateMoving = false;
-	velocityX = 0;
-	velocityY = 0;
-	turning = 0;
+	/** After `follow`: what was left of the body's motion. */
+	readonly moved: Motion = { ahead: 0, left: 0, turning: 0 };
 	/** Pairs of things that touched each other, summed up over all ticks: what planck's time grows with. */
 	work = 0;
 
 	constructor(
 		walls: readonly Wall[],
 		crates: readonly StandingCrate[],
-		private readonly shape: Shape
+		bodies: readonly { readonly body: Body; readonly radius: number }[]
 	) {
 		const isCrowded = walls.length > maximumNear;
 		// What planck does to keep things that are faster than they are large apart is needless here, and
@@ -75,7 +77,6 @@ export class Contact {
 		const seen = isCrowded ? withoutHidden(walls) : walls;
 		this.nearby = new Nearby(seen);
 		this.uses = seen.map(() => 0);
-		this.radius = Math.max(...shape.outline.map(([x, y]) => exact.lengthOf(x, y)));
 		const stuck = stuckCrates(seen, crates);
 		this.crates = crates.map((crate) => {
 			const body = this.bodyOf(crate.corners, crate.mass, crate.inertia);
@@ -83,53 +84,93 @@ export class Contact {
 			body.setTransform(new Vec2(crate.pose.x * scale, crate.pose.y * scale), crate.pose.heading);
 			return { crate, body, sight: stuck.has(crate) ? null : new Sight() };
 		});
-		this.body = this.bodyOf(shape.outline, shape.mass, shape.inertia);
+		this.moving = bodies.map(({ body: { outline, mass, inertia }, radius }) => ({
+			planck: this.bodyOf(outline, mass, inertia, true),
+			outline,
+			radius,
+			sight: new Sight(),
+			isLeftOut: false,
+			cos: 1,
+			sin: 0
+		}));
+		this.planckBodies = new Set(this.moving.map(({ planck }) => planck));
 	}
 
-	private bodyOf(outline: Outline, mass: number, inertia: number): Body {
-		const body = this.world.createBody({ type: 'dynamic', bullet: false });
+	private bodyOf(outline: Outline, mass: number, inertia: number, bullet = false): PlanckBody {
+		const body = this.world.createBody({ type: 'dynamic', bullet });
 		const shape = new Polygon(outline.map(toPlanck));
 		body.createFixture({ shape, density: 1, friction: wallFriction });
 		body.setMassData({ mass, center: new Vec2(0, 0), I: inertia * scale * scale });
 		return body;
 	}
 
-	/** Puts the robot where it is, when the world was not asked for a while. */
-	place(pose: Pose): void {
-		this.body.setTransform(new Vec2(pose.x * scale, pose.y * scale), pose.heading);
+	/** Puts a body where it is, when planck was not asked for it for a while. */
+	place(index: number, pose: Pose): void {
+		const moving = this.moving[index]!;
+		moving.planck.setTransform(new Vec2(pose.x * scale, pose.y * scale), pose.heading);
+		if (moving.isLeftOut) moving.planck.setActive(true);
+		moving.isLeftOut = false;
 	}
 
-	/** Moves the robot for one tick with these speeds, as far as the walls let it. */
-	move(pose: Pose, velocityX: number, velocityY: number, turning: number): void {
-		this.velocity.set(velocityX * scale, velocityY * scale);
-		this.body.setLinearVelocity(this.velocity);
-		this.body.setAngularVelocity(turning);
+	/** Nothing is near this body: nothing can push it. */
+	leaveOut(index: number): void {
+		const moving = this.moving[index]!;
+		if (!moving.isLeftOut) moving.planck.setActive(false);
+		moving.isLeftOut = true;
+	}
+
+	/** What a body wishes to do in this tick. */
+	push(index: number, pose: Pose, { ahead, left, turning }: Readonly<Motion>): void {
+		const moving = this.moving[index]!;
+		const middle = pose.heading + (turning * tick) / 2;
+		const cos = exact.cos(middle);
+		const sin = exact.sin(middle);
+		moving.cos = cos;
+		moving.sin = sin;
+		this.velocity.set((ahead * cos - left * sin) * scale, (ahead * sin + left * cos) * scale);
+		moving.planck.setLinearVelocity(this.velocity);
+		moving.planck.setAngularVelocity(turning);
+		const outline = () => outlineAt(moving.outline, pose);
+		this.look(moving.sight.at(pose, moving.radius, this.nearby, outline));
+	}
+
+	/** Moves everything for one tick, as far as things let each other. */
+	step(): void {
 		for (const { crate, body } of this.crates) slowDown(body, crate);
-		const outline = () => outlineAt(this.shape.outline, pose);
-		this.look(this.robotSight.at(pose, this.radius, this.nearby, outline));
 		for (const { crate, sight } of this.crates) {
 			if (sight) this.look(sight.at(crate.pose, crate.radius, this.nearby));
 		}
 		this.world.step(tick, velocityIterations, positionIterations);
 		this.isAnyCrateMoving = false;
-		for (const { crate, body } of this.crates) this.follow(crate, body);
-
+		for (const { crate, body } of this.crates) this.followCrate(crate, body);
 		this.countWork();
+	}
 
-		const position = this.body.getPosition();
+	/** Takes over where a body is now, and `moved`. @returns what it touches */
+	follow(index: number, pose: Pose): Obstacle | null {
+		const { planck, cos, sin } = this.moving[index]!;
+		const position = planck.getPosition();
 		pose.x = position.x / scale;
 		pose.y = position.y / scale;
-		pose.heading = this.body.getAngle();
-		const left = this.body.getLinearVelocity();
-		this.velocityX = left.x / scale;
-		this.velocityY = left.y / scale;
-		this.turning = this.body.getAngularVelocity();
-		this.touching = null;
-		for (let edge = this.body.getContactList(); edge; edge = edge.next ?? null) {
+		pose.heading = planck.getAngle();
+		const left = planck.getLinearVelocity();
+		const x = left.x / scale;
+		const y = left.y / scale;
+		this.moved.ahead = x * cos + y * sin;
+		this.moved.left = y * cos - x * sin;
+		this.moved.turning = planck.getAngularVelocity();
+		return this.touchedBy(planck);
+	}
+
+	private touchedBy(body: PlanckBody): Obstacle | null {
+		let touching: Obstacle | null = null;
+		for (let edge = body.getContactList(); edge; edge = edge.next ?? null) {
 			if (!edge.contact.isTouching()) continue;
-			if (edge.other === this.ground) this.touching = 'wall';
-			else this.touching ??= 'crate';
+			if (edge.other === this.ground) return 'wall';
+			if (edge.other && this.planckBodies.has(edge.other)) touching = 'robot';
+			else touching ??= 'crate';
 		}
+		return touching;
 	}
 
 	/** Gives planck the walls that have come near, and takes those away that nothing is near any more. */
@@ -154,7 +195,7 @@ export class Contact {
 			if (contact.isTouching()) this.work += 1;
 	}
 
-	private follow(crate: StandingCrate, body: Body): void {
+	private followCrate(crate: StandingCrate, body: PlanckBody): void {
 		if (crate.hasFallen) return body.setActive(false);
 		const { x, y } = body.getPosition();
 		Object.assign(crate.pose, { x: x / scale, y: y / scale, heading: body.getAngle() });
@@ -166,7 +207,7 @@ export class Contact {
 }
 
 /** Friction of the floor under a crate takes the same speed away in each tick. */
-function slowDown(body: Body, crate: StandingCrate): void {
+function slowDown(body: PlanckBody, crate: StandingCrate): void {
 	const velocity = body.getLinearVelocity();
 	const speed = velocity.length() / scale;
 	const lost = crateDrag * tick;

@@ -2,7 +2,7 @@ import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Course, Crate, Point, Wall } from '../course/course';
 import { skiff } from '../robots/skiff';
-import { simulate } from '../simulation/simulate';
+import { rehearseAlone } from '../testing/alone';
 import { courseOf, planOf, repeat, step, wall } from '../testing/sample';
 import { StandingCrate } from './crates';
 import { maximumNear, stuckCrates, withoutHidden } from './crowd';
@@ -47,7 +47,7 @@ const roam = planOf([
 	])
 ]);
 const attemptOn = (course: Course, seed: number, limit = 12) =>
-	simulate({ plan: roam, course, variation: 'classroom', seed, limit });
+	rehearseAlone({ plan: roam, course, variation: 'classroom', seed, limit });
 
 /** Metres that the robot reaches into a wall at most, over a whole attempt. */
 function deepest(course: Course, seed: number): number {

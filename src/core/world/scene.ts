@@ -1,6 +1,6 @@
 /** What a robot can find out about the place around it. Places are given as seen from the robot. */
 import * as exact from '../exact';
-import type { Course, LampPost } from '../course/course';
+import type { Course, LampPost, Point } from '../course/course';
 import type { Surroundings } from './body';
 import type { Pose } from './pose';
 import type { StandingCrate } from './crates';
@@ -14,28 +14,41 @@ const rays = 5;
 const postLight = 0.5;
 const postReach = 0.25;
 
-export class Scene implements Surroundings {
+/** The place that all robots of an attempt share. */
+export class Place {
 	readonly ground: Ground;
+	readonly litPosts: LampPost[] = [];
+	/** Lamp posts in the order in which they were reached, seconds since Run. */
+	readonly reached: { readonly id: string; readonly time: number }[] = [];
+	readonly wallSides: Float64Array;
+
+	constructor(
+		readonly course: Course,
+		readonly crates: readonly StandingCrate[]
+	) {
+		this.ground = new Ground(course);
+		this.wallSides = sidesOf(course.walls.map(cornersOf));
+	}
+}
+
+export class Scene implements Surroundings {
 	readonly sound: number;
 	/** Whether something is touched, or was a moment ago. */
 	isBumped = false;
 	isTouched = false;
-	readonly litPosts: LampPost[] = [];
 	private readonly daylight: number;
-	private readonly wallSides: Float64Array;
 
+	/** @param others where the outlines of other robots are now */
 	constructor(
-		course: Course,
+		private readonly place: Place,
 		private readonly pose: Pose,
-		private readonly crates: readonly StandingCrate[]
+		private readonly others: () => readonly (readonly Point[])[] = () => []
 	) {
-		this.ground = new Ground(course);
-		this.daylight = course.light;
-		this.sound = course.sound;
-		this.wallSides = sidesOf(course.walls.map(cornersOf));
+		this.daylight = place.course.light;
+		this.sound = place.course.sound;
 	}
 
-	private placeOf(ahead: number, left: number): { x: number; y: number } {
+	private pointAt(ahead: number, left: number): { x: number; y: number } {
 		const { x, y, heading } = this.pose;
 		const cos = exact.cos(heading);
 		const sin = exact.sin(heading);
@@ -43,31 +56,31 @@ export class Scene implements Surroundings {
 	}
 
 	distanceFrom(ahead: number, spread: number, range: number): number {
-		const { x, y } = this.placeOf(ahead, 0);
-		const standing = this.crates.filter(({ hasFallen }) => !hasFallen);
-		const crateSides = sidesOf(standing.map(({ outline }) => outline));
+		const { x, y } = this.pointAt(ahead, 0);
+		const standing = this.place.crates.filter(({ hasFallen }) => !hasFallen);
+		const movable = sidesOf([...standing.map(({ outline }) => outline), ...this.others()]);
 		let nearest = range;
 		for (let ray = 0; ray < rays; ray++) {
 			const angle = this.pose.heading + spread * ((2 * ray) / (rays - 1) - 1);
-			nearest = rayLength(x, y, angle, nearest, this.wallSides);
-			nearest = rayLength(x, y, angle, nearest, crateSides);
+			nearest = rayLength(x, y, angle, nearest, this.place.wallSides);
+			nearest = rayLength(x, y, angle, nearest, movable);
 		}
 		return nearest;
 	}
 
 	seenUnder(ahead: number, left: number): Seen {
-		const { x, y } = this.placeOf(ahead, left);
-		return this.ground.seenAt(x, y);
+		const { x, y } = this.pointAt(ahead, left);
+		return this.place.ground.seenAt(x, y);
 	}
 
 	isEdgeUnder(ahead: number): boolean {
-		const { x, y } = this.placeOf(ahead, 0);
-		return this.ground.isBeyondEdge(x, y);
+		const { x, y } = this.pointAt(ahead, 0);
+		return this.place.ground.isBeyondEdge(x, y);
 	}
 
 	get light(): number {
 		const { x, y } = this.pose;
-		const shining = this.litPosts.map(({ at }) => {
+		const shining = this.place.litPosts.map(({ at }) => {
 			const away = exact.lengthOf(at[0] - x, at[1] - y) / postReach;
 			return postLight / (1 + away * away);
 		});

@@ -10,12 +10,15 @@
 		course,
 		reached = new Set<string>(),
 		crates,
+		starts = course.starts,
 		isSmall = false
 	}: {
 		course: Course;
 		reached?: ReadonlySet<string>;
 		/** Where crates are now; null for one that has fallen. */
 		crates?: ReadonlyMap<string, RecordedPose | null> | undefined;
+		/** Where robots stand at Run; the marks of the course, if nobody knows how many there are. */
+		starts?: Course['starts'];
 		isSmall?: boolean;
 	} = $props();
 
@@ -31,7 +34,6 @@
 			return pose ? [{ ...crate, pose }] : [];
 		})
 	);
-	const heading = $derived(degrees(headingOfBearing(course.starts[0]!.bearing)));
 </script>
 
 {#if course.table}
@@ -85,10 +87,12 @@
 	</g>
 {/each}
 
-<g transform="translate({course.starts[0]!.at.join()}) rotate({heading})" class="start">
-	<path d="M-.1-.085h.12l.085.085-.085.085h-.12z" />
-	<path class="arrow" d="M.045-.03.075 0 .045.03" />
-</g>
+{#each starts as { at, bearing }, index (index)}
+	<g transform="translate({at.join()}) rotate({degrees(headingOfBearing(bearing))})" class="start">
+		<path d="M-.1-.085h.12l.085.085-.085.085h-.12z" />
+		<path class="arrow" d="M.045-.03.075 0 .045.03" />
+	</g>
+{/each}
 
 {#each course.walls as wall (wall.id)}
 	<line

@@ -5,6 +5,7 @@
 	import { select } from 'd3-selection';
 	import { zoom, zoomIdentity, type ZoomBehavior } from 'd3-zoom';
 	import { headingOfBearing, degrees } from '$core/units/angles';
+	import { startPlaces } from '$core/world/start-places';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
@@ -41,17 +42,19 @@
 	const x = $derived((base.x + taken.left) * moved.k + moved.x);
 	const y = $derived((base.y + taken.top) * moved.k + moved.y);
 	const bar = $derived(scaleBar(scale));
-	const pose = $derived(
-		player.sample ?? {
-			x: course.starts[0]!.at[0],
-			y: course.starts[0]!.at[1],
-			heading: headingOfBearing(course.starts[0]!.bearing),
-			columns: {}
-		}
+	const starts = $derived(startPlaces(course, bench.plan.robots.length));
+	/** Each robot where it is at the moment that is shown, or on its start mark. */
+	const robots = $derived(
+		bench.plan.robots.map((robot, index) => {
+			const { at, bearing } = starts[index]!;
+			const standing = { x: at[0], y: at[1], heading: headingOfBearing(bearing), columns: {} };
+			return { ...robot, pose: player.samples[robot.id] ?? standing };
+		})
 	);
+	const isCrew = $derived(robots.length > 1);
 	/** Some step or trigger asks whether the robot is touched. */
 	const waitsForTouch = $derived(
-		player.attempt?.sensed.touched !== undefined ||
+		player.run?.sensed.touched !== undefined ||
 			bench.plan.chains.some(({ trigger }) => trigger?.kind === 'whenTouched')
 	);
 	const reached = $derived(
@@ -118,22 +121,43 @@
 			{onkeydown}
 		>
 			<g transform="translate({x},{y}) scale({scale},{-scale})">
-				<CourseDrawing {course} {reached} {crates} />
+				<CourseDrawing {course} {reached} {crates} {starts} />
 				{#if bench.previous}
-					<Trace attempt={bench.previous} {scale} isBefore />
+					{#each bench.previous.runs as run (run.id)}
+						<Trace attempt={bench.previous} {run} {scale} isBefore />
+					{/each}
 				{/if}
 				{#if player.attempt}
-					<Trace attempt={player.attempt} until={player.index} time={player.time} {scale} {onleg} />
+					{#each player.attempt.runs as run, index (run.id)}
+						<Trace
+							attempt={player.attempt}
+							{run}
+							{index}
+							until={player.index}
+							time={player.time}
+							{scale}
+							{onleg}
+						/>
+					{/each}
 				{/if}
-				<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
-				<g
-					transform="translate({pose.x},{pose.y}) rotate({degrees(pose.heading)})"
-					data-testid="robot"
-					class:touchable={player.isPlaying}
-					onclick={() => bench.touchRobot()}
-				>
-					<RobotDrawing kind={bench.robot.kind} columns={pose.columns} />
-				</g>
+				{#each robots as { id, kind, name, pose }, index (id)}
+					<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
+					<g
+						transform="translate({pose.x},{pose.y})"
+						data-testid={index === 0 ? 'robot' : `robot-${id}`}
+						class:touchable={player.isPlaying || isCrew}
+						onclick={() => (player.isPlaying ? bench.touchRobot(id) : bench.show(id))}
+					>
+						<g transform="rotate({degrees(pose.heading)})">
+							<RobotDrawing {kind} columns={pose.columns} />
+						</g>
+						{#if isCrew}
+							<g transform="scale({1 / scale},{-1 / scale}) translate(0,{0.1 * scale + 14})">
+								<text class="name" class:shown={id === bench.robot.id}>{name}</text>
+							</g>
+						{/if}
+					</g>
+				{/each}
 			</g>
 		</svg>
 	</div>
@@ -145,7 +169,7 @@
 	</div>
 	<div class="tools">
 		{#if player.isPlaying && waitsForTouch}
-			<button class="button button-line touch" onclick={() => bench.touchRobot()}
+			<button class="button button-line touch" onclick={() => bench.touchRobot(bench.robot.id)}
 				><Hand size={18} />{t('floor.touch')}</button
 			>
 		{/if}
@@ -196,6 +220,17 @@
 	}
 	.touchable {
 		cursor: pointer;
+	}
+	.name {
+		fill: var(--ink);
+		stroke: var(--paper-deep);
+		stroke-width: 4px;
+		paint-order: stroke;
+		font-size: 13px;
+		text-anchor: middle;
+	}
+	.name.shown {
+		font-weight: 700;
 	}
 	.scale-bar {
 		position: absolute;

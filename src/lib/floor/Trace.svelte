@@ -1,10 +1,12 @@
 <script lang="ts">
 	/** The path of an attempt, up to a sample; numbered leg ends and bumps for the newest one. */
-	import type { Attempt } from '$core/simulation/attempt';
+	import type { Attempt, RobotRun } from '$core/simulation/attempt';
 	import { movingLegs } from '$lib/timeline/progress';
 
 	let {
 		attempt,
+		run,
+		index = 0,
 		until = Infinity,
 		time = Infinity,
 		isBefore = false,
@@ -12,6 +14,9 @@
 		onleg
 	}: {
 		attempt: Attempt;
+		run: RobotRun;
+		/** Which of the robots it is: each has a line of its own. */
+		index?: number;
 		/** Index of the last sample to draw. */
 		until?: number;
 		time?: number;
@@ -26,7 +31,7 @@
 
 	/** Points far enough apart to be seen, with the sample each came from. */
 	const points = $derived.by(() => {
-		const { x, y } = attempt.trace;
+		const { x, y } = run.trace;
 		const kept: { index: number; text: string }[] = [];
 		let lastX = Infinity;
 		let lastY = Infinity;
@@ -41,7 +46,7 @@
 	});
 	const line = $derived.by(() => {
 		const shown = points.filter((point) => point.index <= until).map((point) => point.text);
-		const { x, y } = attempt.trace;
+		const { x, y } = run.trace;
 		const last = Math.min(until, x.length - 1);
 		return [...shown, `${x[last]!.toFixed(4)},${y[last]!.toFixed(4)}`].join(' ');
 	});
@@ -55,6 +60,9 @@
 		isCrowded: boolean;
 	}
 
+	/** Lines that can be told apart without colour. */
+	const lineKinds = 4;
+
 	/** Pixels between labels whose numbers are both shown. */
 	const roomy = 46;
 
@@ -62,7 +70,7 @@
 	const labels = $derived.by(() => {
 		if (isBefore) return [];
 		const groups: Label[] = [];
-		for (const leg of movingLegs(attempt)) {
+		for (const leg of movingLegs(attempt, run.id)) {
 			if (leg.end > time) continue;
 			const near = groups.find(({ x, y }) => Math.hypot(leg.to.x - x, leg.to.y - y) < 14 / scale);
 			if (!near) {
@@ -75,13 +83,14 @@
 		}
 		return groups;
 	});
-	const bumps = $derived(isBefore ? [] : attempt.bumps.filter((bump) => bump.time <= time));
+	const bumps = $derived(isBefore ? [] : run.bumps.filter((bump) => bump.time <= time));
 	const pixel = $derived(1 / scale);
 </script>
 
 <polyline
 	class="trace"
 	class:before={isBefore}
+	data-line={isBefore ? undefined : index % lineKinds}
 	points={line}
 	stroke-width={(isBefore ? 2 : 3) * pixel}
 />
@@ -127,6 +136,18 @@
 	.before {
 		stroke: var(--trace-before);
 		stroke-dasharray: 0.012 0.01;
+	}
+	.trace[data-line='1'] {
+		stroke: var(--trace-second);
+		stroke-dasharray: 0.03 0.014;
+	}
+	.trace[data-line='2'] {
+		stroke: var(--trace-third);
+		stroke-dasharray: 0.004 0.014;
+	}
+	.trace[data-line='3'] {
+		stroke: var(--trace-fourth);
+		stroke-dasharray: 0.03 0.014 0.004 0.014;
 	}
 	.dot {
 		fill: var(--tag);

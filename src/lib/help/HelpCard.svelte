@@ -26,7 +26,7 @@
 	const limit = 6;
 
 	onMount(() => {
-		const touches = kind === 'whenTouched' ? [1] : [];
+		const touches = kind === 'whenTouched' ? [{ time: 1 }] : [];
 		const isStill = matchMedia('(prefers-reduced-motion: reduce)').matches;
 		void rehearse({ ...example, variation: 'ideal', seed: 1, limit, touches }).then((attempt) => {
 			player.show(attempt, isStill);
@@ -71,11 +71,17 @@
 					{reached}
 					crates={cratesAt(player.attempt, player.time)}
 				/>
-				{#if player.attempt && player.sample}
+				{#if player.attempt && player.run && player.sample}
 					{@const { x, y, heading, columns } = player.sample}
-					<Trace attempt={player.attempt} until={player.index} time={-1} scale={380} />
+					<Trace
+						attempt={player.attempt}
+						run={player.run}
+						until={player.index}
+						time={-1}
+						scale={380}
+					/>
 					<g transform="translate({x},{y}) rotate({degrees(heading)})">
-						<RobotDrawing kind={player.attempt.robot.kind} {columns} />
+						<RobotDrawing kind={player.run.robot.kind} {columns} />
 					</g>
 				{/if}
 			</g>

@@ -4,7 +4,7 @@ import { courseSchema } from '$core/course/course';
 import { identifierSchema, nameSchema } from '$core/document';
 import { planSchema } from '$core/plan/plan';
 import { variations } from '$core/robots/robot';
-import { maximumTouches } from '$core/simulation/settings';
+import { touchesSchema } from '$core/simulation/touch';
 
 export const documentKinds = ['plan', 'course'] as const;
 export type DocumentKind = (typeof documentKinds)[number];
@@ -18,7 +18,7 @@ export const attemptSeedSchema = z.strictObject({
 	courseId: idSchema,
 	variation: z.enum(variations),
 	seed: seedSchema,
-	touches: z.array(z.number().min(0)).max(maximumTouches).optional(),
+	touches: touchesSchema.optional(),
 	only: identifierSchema.optional()
 });
 export type AttemptSeed = z.infer<typeof attemptSeedSchema>;

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** The steps as bands over the speed, on one time axis, with a hand to move through time. */
 	import { Pause, Play, SkipBack, Volume2, VolumeX } from '@lucide/svelte';
-	import type { Attempt } from '$core/simulation/attempt';
+	import { legsOf, type Attempt, type RobotRun } from '$core/simulation/attempt';
 	import { t } from '$lib/i18n';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import { speeds } from './player.svelte';
@@ -17,18 +17,26 @@
 	const percent = (time: number) => (player.duration > 0 ? (time / player.duration) * 100 : 0);
 
 	/** Bands wide enough to be seen, in the lowest row that is free. */
-	const bands = $derived.by(() => {
-		const spans =
-			player.attempt?.spans.filter((span) => !span.hasBody && span.end > span.start) ?? [];
+	const bandsOf = (attempt: Attempt, run: RobotRun) => {
+		const spans = legsOf(attempt, run);
 		return spans.length > 400
 			? spans.filter((span) => percent(span.end - span.start) > 0.15)
 			: spans;
-	});
+	};
+	/** A lane for each robot. */
+	const lanes = $derived(
+		player.attempt?.runs.map((run) => ({
+			id: run.id,
+			name: run.robot.name,
+			bands: bandsOf(player.attempt!, run)
+		})) ?? []
+	);
+	const isCrew = $derived(lanes.length > 1);
 
 	/** The speed over time as an SVG path, 100 wide and 30 high. */
-	const speedLine = $derived(player.attempt ? speedPath(player.attempt) : '');
+	const speedLine = $derived(player.run ? speedPath(player.run) : '');
 
-	function speedPath({ trace, outcome }: Attempt): string {
+	function speedPath({ trace }: RobotRun): string {
 		const points = 240;
 		const { speed } = trace.columns;
 		if (!speed) return '';
@@ -36,7 +44,7 @@
 		const stride = Math.max(1, Math.floor(trace.time.length / points));
 		let path = '';
 		for (let i = 0; i < trace.time.length; i += stride) {
-			const x = (trace.time[i]! / Math.max(outcome.seconds, 1e-6)) * 100;
+			const x = (trace.time[i]! / Math.max(player.duration, 1e-6)) * 100;
 			path += `${path ? 'L' : 'M'}${x.toFixed(2)} ${(30 - (Math.abs(speed[i]!) / top) * 28).toFixed(2)}`;
 		}
 		return path;
@@ -45,7 +53,9 @@
 	$effect(() => {
 		player.onPassed = (from, to) => {
 			if (isMuted) return;
-			const due = player.attempt?.tones.filter(({ time }) => time >= from && time < to) ?? [];
+			const due = (player.attempt?.runs ?? []).flatMap(({ tones }) =>
+				tones.filter(({ time }) => time >= from && time < to)
+			);
 			for (const tone of due) {
 				void playTone(tone, player.rate, (tone.time - from) / player.rate);
 			}
@@ -100,23 +110,37 @@
 			{#if isMuted}<VolumeX size={18} />{:else}<Volume2 size={18} />{/if}
 		</button>
 	</div>
-	<div class="track" bind:clientWidth={width}>
+	{#if isCrew}
+		<div class="lane-names">
+			{#each lanes as { id, name } (id)}
+				<button
+					class="lane-name"
+					aria-pressed={id === bench.robot.id}
+					title={t('timeline.lane', { name })}
+					onclick={() => bench.show(id)}>{name}</button
+				>
+			{/each}
+		</div>
+	{/if}
+	<div class="track" bind:clientWidth={width} style:--lanes={Math.max(1, lanes.length)}>
 		{#if player.attempt}
 			<svg class="speed-line" viewBox="0 0 100 30" preserveAspectRatio="none" aria-hidden="true"
 				><path d={speedLine} /></svg
 			>
-			<div class="bands" aria-hidden="true">
-				{#each bands as span, index (index)}
-					<span
-						class="band"
-						class:now={span.start <= player.time && span.end > player.time && !player.isAtEnd}
-						class:passed={span.end <= player.time}
-						style:left="{percent(span.start)}%"
-						style:width="max(3px, {percent(span.end - span.start)}% - 1px)"
-						>{#if (percent(span.end - span.start) * width) / 100 > 16}{span.number}{/if}</span
-					>
-				{/each}
-			</div>
+			{#each lanes as { id, bands }, lane (id)}
+				<div class="bands" style:--lane={lane} aria-hidden="true">
+					{#each bands as span, index (index)}
+						<span
+							class="band"
+							class:now={span.start <= player.time && span.end > player.time && !player.isAtEnd}
+							class:passed={span.end <= player.time}
+							style:left="{percent(span.start)}%"
+							style:width="max(3px, {percent(span.end - span.start)}% - 1px)"
+							>{#if (percent(span.end - span.start) * width) / 100 > 16}{span.number}{/if}</span
+						>
+					{/each}
+				</div>
+			{/each}
 			<div class="axis" aria-hidden="true">
 				{#each axis as tick (tick)}<span
 						class:at-end={percent(tick) > 96}
@@ -175,11 +199,11 @@
 		position: relative;
 		flex: 1;
 		min-width: 8rem;
-		height: 68px;
+		height: calc(44px + var(--lanes) * 24px);
 	}
 	.speed-line {
 		position: absolute;
-		inset: 2px 0 40px;
+		inset: 2px 0 auto;
 		width: 100%;
 		height: 26px;
 		overflow: visible;
@@ -190,11 +214,36 @@
 		stroke-width: 1.5;
 		vector-effect: non-scaling-stroke;
 	}
+	.lane-names {
+		display: flex;
+		flex-direction: column;
+		align-self: flex-start;
+		padding-top: 27px;
+	}
+	.lane-name {
+		overflow: hidden;
+		max-width: 6rem;
+		height: 24px;
+		padding: 0 0.4rem;
+		border-radius: 0.3rem;
+		color: var(--ink-soft);
+		font-size: 0.82rem;
+		line-height: 24px;
+		text-align: left;
+		text-overflow: ellipsis;
+		white-space: nowrap;
+		cursor: pointer;
+	}
+	.lane-name[aria-pressed='true'] {
+		background: var(--lamp-soft);
+		color: var(--lamp-text);
+		font-weight: 650;
+	}
 	.bands {
 		position: absolute;
 		left: 0;
 		right: 0;
-		top: 29px;
+		top: calc(29px + var(--lane) * 24px);
 		height: 20px;
 	}
 	.band {

@@ -1,5 +1,5 @@
 /** Plays an attempt back: a clock over its virtual time. It shows the attempt, it never drives it. */
-import type { Attempt, SensedColumns } from '$core/simulation/attempt';
+import type { Attempt, SensedColumns, Trace } from '$core/simulation/attempt';
 import { tickRate } from '$core/time';
 import { displayTicks } from '$core/simulation/settings';
 import { indexAt, progressAt } from './progress';
@@ -41,7 +41,14 @@ export class Player {
 
 	readonly duration = $derived(this.attempt?.outcome.seconds ?? 0);
 	readonly isAtEnd = $derived(this.attempt !== null && this.time >= this.duration);
-	readonly index = $derived(this.attempt ? indexAt(this.attempt.trace.time, this.time) : 0);
+	/** The robot whose figures are shown, by its id in the plan. */
+	shown = $state('');
+	/** What the robot that is shown did; the first, if there is no such robot. */
+	readonly run = $derived.by(() => {
+		const runs = this.attempt?.runs ?? [];
+		return runs.find(({ id }) => id === this.shown) ?? runs[0] ?? null;
+	});
+	readonly index = $derived(this.run ? indexAt(this.run.trace.time, this.time) : 0);
 
 	/** Times at which a step starts or ends, ascending. */
 	private readonly moments = $derived(
@@ -51,9 +58,15 @@ export class Player {
 	/** The steps in progress, and those that have ended, by the time shown. */
 	readonly progress = $derived.by(() => progressAt(this.attempt, this.moment, this.isAtEnd));
 
-	readonly sample: Sample | null = $derived.by(() => {
-		const trace = this.attempt?.trace;
-		if (!trace) return null;
+	/** Where each robot is, by its id. */
+	readonly samples: Readonly<Record<string, Sample>> = $derived(
+		Object.fromEntries(this.attempt?.runs.map(({ id, trace }) => [id, this.sampleOf(trace)]) ?? [])
+	);
+	/** That of the robot that is shown. */
+	readonly sample = $derived(this.run ? this.samples[this.run.id]! : null);
+
+	/** All robots have samples of the same times. */
+	private sampleOf(trace: Trace): Sample {
 		const i = this.index;
 		const j = Math.min(i + 1, trace.time.length - 1);
 		const gap = trace.time[j]! - trace.time[i]!;
@@ -67,15 +80,15 @@ export class Player {
 				Object.entries(trace.columns).map(([name, column]) => [name, column[i]!])
 			)
 		};
-	});
+	}
 
 	/** What each sensor says at the moment that is shown. */
-	readonly sensed = $derived(figuresAt(this.attempt?.sensed, this.index));
+	readonly sensed = $derived(figuresAt(this.run?.sensed, this.index));
 	private readonly displayIndex = $derived(
 		Math.floor((this.time * tickRate) / displayTicks + 1e-6)
 	);
 	/** Those that the plan does not read. */
-	readonly unread = $derived(figuresAt(this.attempt?.unread, this.displayIndex));
+	readonly unread = $derived(figuresAt(this.run?.unread, this.displayIndex));
 
 	show(attempt: Attempt | null, atEnd = false): void {
 		this.pause();

@@ -19,7 +19,7 @@ it('never goes back, though its first frame began before the press that starts i
 	player.play();
 	frame(pressed - 8);
 	expect(player.time).toBe(0);
-	expect(player.unread.floorColour).toBe(player.attempt!.unread.floorColour![0]);
+	expect(player.unread.floorColour).toBe(player.run!.unread.floorColour![0]);
 	frame(pressed + 492);
 	expect(player.time).toBeCloseTo(0.5, 6);
 });

@@ -32,5 +32,5 @@ it('tells the steps in progress and the seconds of those that ended', () => {
 });
 
 it('counts only legs that went somewhere', () => {
-	expect(movingLegs(attempt).map((leg) => leg.stepId)).toEqual([going!.id, going!.id]);
+	expect(movingLegs(attempt, 'robot1').map((leg) => leg.stepId)).toEqual([going!.id, going!.id]);
 });

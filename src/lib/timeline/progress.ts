@@ -34,10 +34,11 @@ export function progressAt(attempt: Attempt | null, time: number, isAtEnd: boole
 	return { active, passed };
 }
 
-/** Legs that went somewhere: for the numbers on the floor. */
-export const movingLegs = (attempt: Attempt): Span[] =>
-	attempt.spans.filter(
-		({ hasBody, from, to }) =>
+/** Legs of a robot that went somewhere: for the numbers on the floor. @param id of the robot */
+export const movingLegs = ({ spans }: Attempt, id: string): Span[] =>
+	spans.filter(
+		({ hasBody, from, to, robot }) =>
+			robot === id &&
 			!hasBody &&
 			(Math.hypot(to.x - from.x, to.y - from.y) > 0.005 ||
 				Math.abs(to.heading - from.heading) > 0.03)

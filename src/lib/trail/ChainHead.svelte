@@ -3,6 +3,7 @@
 	import { EllipsisVertical, Link2 } from '@lucide/svelte';
 	import { t } from '$lib/i18n';
 	import Glyph from './Glyph.svelte';
+	import type { PlanRobot } from '$core/plan/plan';
 	import type { HeadRow } from './rows';
 	import Sentence from './Sentence.svelte';
 
@@ -11,6 +12,9 @@
 		isCurrent,
 		isRunning,
 		canTieToLit,
+		robot,
+		robots,
+		onrobot,
 		ontie,
 		onvalue,
 		onmenu
@@ -19,6 +23,10 @@
 		isCurrent: boolean;
 		isRunning: boolean;
 		canTieToLit: boolean;
+		/** The robot that runs it, and all that could. */
+		robot: PlanRobot;
+		robots: readonly PlanRobot[];
+		onrobot: (robot: PlanRobot) => void;
 		ontie: () => void;
 		onvalue: (name: string, anchor: HTMLElement) => void;
 		onmenu: (anchor: HTMLElement) => void;
@@ -57,6 +65,18 @@
 			<Link2 size={16} />{canTieToLit ? t('trail.tie') : t('trail.tieOwn')}
 		</button>
 	</div>
+{/if}
+{#if robots.length > 1 && !isRoutine}
+	<select
+		class="robot"
+		{tabindex}
+		aria-label={t('trail.robot', { name: robot.name })}
+		title={t('trail.robot', { name: robot.name })}
+		value={robot.id}
+		onchange={(event) => onrobot(robots.find(({ id }) => id === event.currentTarget.value)!)}
+	>
+		{#each robots as { id, name } (id)}<option value={id}>{name}</option>{/each}
+	</select>
 {/if}
 <button
 	class="more"
@@ -138,6 +158,20 @@
 	.tie {
 		min-height: 2.75rem;
 		padding: 0 0.7rem;
+	}
+	.robot {
+		flex: none;
+		max-width: 6.5rem;
+		height: 2rem;
+		margin-left: 0.4rem;
+		padding: 0 1.3rem 0 0.6rem;
+		border: 1.5px solid var(--line);
+		border-radius: 1rem;
+		background-color: var(--tag);
+		color: var(--ink);
+		font-size: 0.85rem;
+		text-overflow: ellipsis;
+		cursor: pointer;
 	}
 	.more {
 		flex: none;

@@ -90,6 +90,9 @@
 			{isCurrent}
 			isRunning={isChainRunning}
 			{canTieToLit}
+			robots={bench.plan.robots}
+			robot={bench.plan.robots.find(({ id }) => id === row.robot)!}
+			onrobot={(robot) => bench.assign(row.chain, robot)}
 			ontie={() => (canTieToLit ? editing.tieToLit(row.chain) : editing.tie(row.chain))}
 			onvalue={(name, anchor) => row.trigger && openValue(row.trigger.id)(name, anchor)}
 			onmenu={(anchor) => onopen({ type: 'actions', row, anchor })}

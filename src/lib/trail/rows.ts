@@ -4,7 +4,15 @@
  */
 import type { Problem } from '$core/checks';
 import { findStep, type Place } from '$core/plan/places';
-import { eachStep, isLit, numberSteps, type Chain, type Plan, type Step } from '$core/plan/plan';
+import {
+	eachStep,
+	isLit,
+	numberSteps,
+	robotOfChain,
+	type Chain,
+	type Plan,
+	type Step
+} from '$core/plan/plan';
 import { definitionOf } from '$core/steps/catalogue';
 
 interface Base {
@@ -21,6 +29,8 @@ interface Base {
 export interface HeadRow extends Base {
 	readonly type: 'head';
 	readonly chain: string;
+	/** The id of the robot that runs it. */
+	readonly robot: string;
 	readonly trigger: Chain['trigger'];
 	readonly problem: Problem | undefined;
 }
@@ -161,6 +171,7 @@ export function rowsOf(
 			isLit: lit,
 			height: tall(height, trigger, problem),
 			chain: chain.id,
+			robot: robotOfChain(plan, chain).id,
 			trigger,
 			problem
 		});

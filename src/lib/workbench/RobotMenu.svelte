@@ -1,8 +1,8 @@
 <script lang="ts">
 	/** The robot that the plan is for: its state, and its settings. */
 	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
-	import { BatteryMedium } from '@lucide/svelte';
-	import type { PlanRobot } from '$core/plan/plan';
+	import { BatteryMedium, Minus, Plus } from '@lucide/svelte';
+	import { maximumRobots, type PlanRobot } from '$core/plan/plan';
 	import type { RobotKind } from '$core/robots/robot';
 	import type { Value } from '$core/steps/definition';
 	import { robotKindOf, robotKinds } from '$core/robots/kinds';
@@ -13,6 +13,7 @@
 	let { bench }: { bench: Workbench } = $props();
 
 	const robot = $derived(bench.robot);
+	const crew = $derived(bench.plan.robots);
 	const kind = $derived(robotKindOf(robot.kind));
 	const sample = $derived(bench.player.sample);
 	const charge = $derived(sample?.columns.battery);
@@ -74,6 +75,21 @@
 				class="panel robot-panel"
 				aria-label={t('bench.robot', { name: robot.name, kind: kindWord })}
 			>
+				{#if crew.length > 1}
+					<fieldset class="crew">
+						<legend>{t('bench.crew')}</legend>
+						{#each crew as { id, name } (id)}
+							<label class="member">
+								<input
+									type="radio"
+									name="crew"
+									checked={id === robot.id}
+									onchange={() => bench.show(id)}
+								/>{name}
+							</label>
+						{/each}
+					</fieldset>
+				{/if}
 				<label>
 					{t('bench.robotName')}
 					<input
@@ -122,6 +138,18 @@
 						</div>
 					</fieldset>
 				{/if}
+				<div class="hands">
+					<button
+						class="button button-line"
+						disabled={crew.length >= maximumRobots}
+						onclick={() => bench.addRobot()}><Plus size={16} />{t('bench.addRobot')}</button
+					>
+					{#if crew.length > 1}
+						<button class="button button-line" onclick={() => bench.removeRobot(robot)}
+							><Minus size={16} />{t('bench.removeRobot', { name: robot.name })}</button
+						>
+					{/if}
+				</div>
 			</Popover.Content>
 		</Popover.Positioner>
 	</Portal>
@@ -184,6 +212,24 @@
 	}
 	.kind input {
 		margin-top: 0.3rem;
+	}
+	.crew {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.2rem 0.9rem;
+		margin: 0 0 0.7rem;
+	}
+	.member {
+		display: flex;
+		align-items: center;
+		gap: 0.4rem;
+		min-height: 2.75rem;
+	}
+	.hands {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.5rem;
+		margin-top: 0.9rem;
 	}
 	.settings {
 		display: grid;

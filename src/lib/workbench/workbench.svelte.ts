@@ -6,7 +6,7 @@ import { courseSchema, makeCourse, type Course } from '$core/course/course';
 import { checkPlan, type Problem } from '$core/checks';
 import type { Edit } from '$core/plan/edits';
 import { perform, redo, startHistory, undo, type History } from '$core/plan/history';
-import type { Plan, PlanRobot } from '$core/plan/plan';
+import { planRobot, type Plan, type PlanRobot } from '$core/plan/plan';
 import type { Variation } from '$core/robots/robot';
 import type { Attempt } from '$core/simulation/attempt';
 import { say, t } from '$lib/i18n';
@@ -28,6 +28,15 @@ export interface Opened {
 	readonly content: Plan;
 	readonly bench: Bench | null;
 	readonly revision: number;
+}
+
+/** Names for robots, as long as none has them. */
+const robotNames = ['Tallow', 'Ember-6', 'Wick'];
+
+function freeName(robots: readonly PlanRobot[]): string {
+	const isFree = (name: string) => robots.every((robot) => robot.name !== name);
+	const numbered = robots.map((_, index) => `${robotNames[0]} ${index + 2}`);
+	return [...robotNames, ...numbered].find(isFree)!;
 }
 
 /** A floor with nothing on it, for a plan whose course is gone. */
@@ -69,11 +78,10 @@ export class Workbench {
 	private checkTimer: ReturnType<typeof setTimeout> | undefined;
 
 	readonly plan = $derived(this.history.plan);
-	/** The robot whose figures are shown, by its id; the first one when it is gone. */
-	private shownId = $state('');
+	/** The robot whose figures are shown; the first one when it is gone. */
 	readonly robot = $derived.by(() => {
 		const [first, ...others] = this.plan.robots;
-		return others.find(({ id }) => id === this.shownId) ?? first!;
+		return others.find(({ id }) => id === this.player.shown) ?? first!;
 	});
 	readonly isRehearsing = $derived(this.rehearsing !== null);
 	readonly canUndo = $derived(this.history.done !== null);
@@ -98,13 +106,13 @@ export class Workbench {
 	constructor(opened: Opened, courses: readonly CourseChoice[], course: Course | null) {
 		this.courses = courses;
 		this.course = course ?? openFloor;
-		this.show(startHistory(opened.content));
+		this.take(startHistory(opened.content));
 		this.saver = new Saver(opened.id, opened.revision);
 		this.useBench(opened.bench);
 	}
 
 	/** Takes another history, and has its plan checked soon. */
-	private show(history: History): void {
+	private take(history: History): void {
 		this.history = history;
 		useRobot(this.robot);
 		this.checkSoon();
@@ -121,7 +129,7 @@ export class Workbench {
 	async restore(): Promise<void> {
 		const unsent = await this.saver.restore();
 		if (unsent?.work.kind === 'plan') {
-			this.show(startHistory(unsent.work.content));
+			this.take(startHistory(unsent.work.content));
 			const before = this.courseId;
 			this.useBench(unsent.bench);
 			if (this.courseId !== before) await this.fetchCourse();
@@ -162,7 +170,7 @@ export class Workbench {
 			return false;
 		}
 		this.failure = '';
-		this.show(performed.value);
+		this.take(performed.value);
 		this.save();
 		if (news) this.announce(news);
 		return true;
@@ -182,7 +190,7 @@ export class Workbench {
 	/** Decides on what was tried out, if it is another plan than before. */
 	keep(before: History): void {
 		if (this.history === before) return;
-		this.show(this.history);
+		this.take(this.history);
 		this.save();
 	}
 
@@ -196,7 +204,7 @@ export class Workbench {
 
 	private travel(result: ReturnType<typeof undo>, news: string): void {
 		if (result.ok) {
-			this.show(result.value);
+			this.take(result.value);
 			this.save();
 		}
 		this.announce(result.ok ? news : say(result.failure));
@@ -213,6 +221,31 @@ export class Workbench {
 	/** Takes another document in the place of this one; undo brings back the plan from before. */
 	replacePlan(plan: Plan): boolean {
 		return this.edit({ type: 'replace', plan }, t('bench.fileOpened', { name: plan.name }));
+	}
+
+	/** Whose figures are shown. @param id of the robot */
+	show(id: string): void {
+		this.player.shown = id;
+		useRobot(this.robot);
+	}
+
+	/** One more robot: of the kind of the last one, by a name that none has yet. */
+	addRobot(): void {
+		const { robots } = this.plan;
+		const robot = planRobot({ ...robots.at(-1)!, name: freeName(robots) }, robots);
+		const news = t('say.robotAdded', { name: robot.name });
+		if (this.edit({ type: 'addRobot', index: robots.length, robot }, news)) this.show(robot.id);
+	}
+
+	removeRobot({ id, name }: PlanRobot): void {
+		this.edit({ type: 'removeRobot', robot: id }, t('say.robotRemoved', { name }));
+	}
+
+	/** Hands a chain to a robot. */
+	assign(chain: string, { id, name }: PlanRobot): void {
+		const [first] = this.plan.robots;
+		const robot = id === first!.id ? null : id;
+		this.edit({ type: 'assign', chain, robot }, t('say.assigned', { name }));
 	}
 
 	setRobot(robot: PlanRobot): void {
@@ -312,10 +345,11 @@ export class Workbench {
 	 * A hand touches the robot at the moment that is shown. The same attempt is simulated once more
 	 * with that touch in it: all before it stays the same, and it plays on from there.
 	 */
-	async touchRobot(): Promise<void> {
+	async touchRobot(robot: string): Promise<void> {
 		const { latest, player } = this;
 		if (!latest || !player.isPlaying) return;
-		const touches = [...(latest.touches ?? []).filter((time) => time <= player.time), player.time];
+		const before = (latest.touches ?? []).filter(({ time }) => time <= player.time);
+		const touches = [...before, { time: player.time, robot }];
 		const attempt = await this.attempt({ ...latest, touches });
 		if (!attempt) return;
 		this.latest = { ...latest, touches };

@@ -8,6 +8,7 @@ import type { MotorPort } from '../../devices/ports/device';
 import type { Wait } from '../../devices/port';
 import type { Random } from '../../random/random';
 import { tick } from '../../time';
+import type { Motion, Obstacle } from '../../world/body';
 import type { Character, Day } from './character';
 import { Travel, Turn, type Firmware, type Move } from './moves';
 import type { DrivePorts } from './ports';
@@ -31,6 +32,9 @@ export class Drive implements Firmware {
 	leftWay = 0;
 	rightWay = 0;
 
+	/** Speed to the left that something has pushed it to, m/s; the tyres hold against it. */
+	private sliding = 0;
+	private readonly motion: Motion = { ahead: 0, left: 0, turning: 0 };
 	private move: Move | undefined;
 	private isCoasting = false;
 	/** m/s for the motor on each port. */
@@ -184,7 +188,24 @@ export class Drive implements Firmware {
 		return wheel + (Math.max(-top, Math.min(top, command)) - wheel) * response;
 	}
 
-	obstructed(speed: number, turning: number): void {
+	// --- as the world moves it ---
+
+	wish(): Readonly<Motion> {
+		const held = settings.grip * tick;
+		this.sliding -= Math.max(-held, Math.min(held, this.sliding));
+		this.motion.ahead = this.speed;
+		this.motion.left = this.sliding;
+		this.motion.turning = this.turning;
+		return this.motion;
+	}
+
+	settle(moved: Readonly<Motion>, touching: Obstacle | null): void {
+		if (!touching) return;
+		this.sliding = moved.left;
+		this.obstructed(moved.ahead, moved.turning);
+	}
+
+	private obstructed(speed: number, turning: number): void {
 		this.speed = speed;
 		this.turning = turning;
 		const half = (turning * settings.axle) / 2;

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Course } from '../../course/course';
 import { tick } from '../../time';
-import { simulate } from '../../simulation/simulate';
+import { rehearseAlone } from '../../testing/alone';
 import { initialValues } from '../../steps/catalogue';
 import type { Values } from '../../steps/definition';
 import { courseOf, go, planOf, step, wait, wall } from '../../testing/sample';
@@ -15,7 +15,7 @@ const run = (
 	steps: ReturnType<typeof make>[],
 	course: Course = courseOf(),
 	variation: Variation = 'ideal'
-) => simulate({ plan: planOf(steps), course, variation, seed: 1, limit: 30 });
+) => rehearseAlone({ plan: planOf(steps), course, variation, seed: 1, limit: 30 });
 const logged = (...input: Parameters<typeof run>) => run(...input).log.map(({ value }) => value);
 
 describe('stopping', () => {

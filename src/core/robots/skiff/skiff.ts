@@ -8,6 +8,7 @@ import { speaker } from '../../devices/speaker/device';
 import { wheels } from '../../devices/wheels/device';
 import { tick } from '../../time';
 import type { Datum } from '../../types';
+import type { Motion, Obstacle } from '../../world/body';
 import { assemble, part, type Machine, type Part } from '../machine';
 import type { Making } from '../robot';
 import { characterOf, dayOf } from './character';
@@ -23,7 +24,6 @@ export class Skiff implements Machine {
 	readonly outline = settings.outline;
 	readonly mass = settings.mass;
 	readonly inertia = settings.inertia;
-	readonly grip = settings.grip;
 	readonly placing: readonly [number, number, number];
 
 	private time = 0;
@@ -101,9 +101,6 @@ export class Skiff implements Machine {
 	get speed(): number {
 		return this.drive.speed;
 	}
-	get turning(): number {
-		return this.drive.turning;
-	}
 	get leftWheel(): number {
 		return this.drive.leftWheel;
 	}
@@ -141,8 +138,11 @@ export class Skiff implements Machine {
 		this.time = time + tick;
 		this.drive.advance();
 	}
-	obstructed(speed: number, turning: number): void {
-		this.drive.obstructed(speed, turning);
+	wish(): Readonly<Motion> {
+		return this.drive.wish();
+	}
+	settle(moved: Readonly<Motion>, touching: Obstacle | null): void {
+		this.drive.settle(moved, touching);
 	}
 	sense(turned: number): void {
 		this.drive.sense(turned);

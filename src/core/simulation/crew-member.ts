@@ -1,0 +1,167 @@
+/** One robot in a rehearsal: the machine, where it is, what it senses, and what is written down of it. */
+import * as exact from '../exact';
+import { ownReadings } from '../expressions/vocabulary';
+import { Random, seedOfText } from '../random/random';
+import { robotKindOf } from '../robots/kinds';
+import type { Machine } from '../robots/machine';
+import { robotDocument, type NamedRobot } from '../robots/robot-document';
+import { readingsOf, type RobotKind, type Variation } from '../robots/robot';
+import type { Signals } from '../steps/signals';
+import type { Datum } from '../types';
+import { headingOfBearing } from '../units/angles';
+import { outlineAt, type Pose } from '../world/pose';
+import { Scene, type Place } from '../world/scene';
+import type { StartPlace } from '../world/start-places';
+import type { Obstacle } from '../world/body';
+import type { RobotRun } from './attempt';
+import { Journal, type Records } from './journal';
+import { bumpHold, bumpPause, touchHold } from './settings';
+import { TraceWriter } from './trace-writer';
+import { tick } from '../time';
+
+/** Seeds of sensors, and of what a plan throws dice for, stand apart from that of the drive. */
+const sensorSeed = 0x5ea;
+const diceSeed = 0xd1ce;
+const displaySeed = 0xd15b;
+/** The robot with this id has the seed of the attempt itself, as when there was only one. */
+const firstSeed = seedOfText('robot1');
+
+/** What a member of the crew is made from. */
+interface Joining {
+	readonly id: string;
+	readonly robot: NamedRobot;
+	readonly variation: Variation;
+	readonly seed: number;
+	readonly start: StartPlace;
+	readonly place: Place;
+	readonly records: Records;
+	/** The other members. */
+	readonly others: () => readonly CrewMember[];
+	/** Seconds since Run at which a hand touches it, in order. */
+	readonly touches: readonly number[];
+}
+
+export class CrewMember {
+	readonly id: string;
+	readonly kind: RobotKind;
+	readonly machine: Machine;
+	readonly pose: Pose;
+	readonly journal: Journal;
+	/** For what its chains throw dice for: uniform in [0, 1). */
+	readonly chance: () => number;
+	/** One object for all ticks. */
+	readonly signals: Signals;
+	pathLength = 0;
+	private readonly robot: NamedRobot;
+	private readonly scene: Scene;
+	private readonly touches: readonly number[];
+	private touched = 0;
+	private lastContact = -Infinity;
+	private writer: TraceWriter | undefined;
+
+	constructor({ id, robot, variation, seed, start, place, records, others, touches }: Joining) {
+		this.id = id;
+		this.robot = robot;
+		this.touches = touches;
+		this.kind = robotKindOf(robot.kind);
+		const heading = headingOfBearing(start.bearing);
+		this.pose = { x: start.at[0], y: start.at[1], heading };
+		this.scene = new Scene(place, this.pose, () => others().map((other) => other.outline));
+		const own = seed ^ seedOfText(id) ^ firstSeed;
+		this.machine = this.kind.build({
+			name: robot.name,
+			settings: robot.settings,
+			variation,
+			heading,
+			chance: new Random(own),
+			sensorChance: new Random(own ^ sensorSeed),
+			displayChance: new Random(own ^ displaySeed),
+			surroundings: this.scene
+		});
+		setDown(this.pose, this.machine.placing);
+		const dice = new Random(own ^ diceSeed);
+		this.chance = () => dice.between(0, 1);
+		this.journal = new Journal(records, id, this.machine, this.pose);
+		this.signals = {
+			time: 0,
+			bumps: 0,
+			touches: 0,
+			isEdgeAhead: false,
+			lampPosts: place.reached,
+			messages: new Map()
+		};
+	}
+
+	private get outline() {
+		return outlineAt(this.kind.outline, this.pose);
+	}
+
+	/** @param read what its chains read @param now what a reading says now, as its chains see it */
+	record(read: ReadonlySet<string>, now: (reading: string) => Datum, isWatched: boolean): void {
+		const unread = isWatched ? readingsOf(this.kind).filter((one) => !read.has(one)) : [];
+		const showNow = (reading: string) =>
+			Object.hasOwn(ownReadings, reading) ? now(reading) : this.machine.display(reading);
+		this.writer = new TraceWriter(this.machine, this.pose, this.kind.columns, {
+			read: [...read],
+			readNow: now,
+			shown: unread,
+			showNow
+		});
+	}
+
+	/** @returns whether it wrote this tick down */
+	sample(number: number): boolean {
+		return this.writer!.sample(number);
+	}
+
+	/** Writes this tick down in any case. @returns whether it was not yet */
+	keep(number: number): boolean {
+		return this.writer!.keep(number);
+	}
+
+	/** Takes notice of what happens around it. */
+	notice(time: number, isOnTable: boolean): void {
+		const { scene, touches, signals, journal } = this;
+		while (this.touched < touches.length && touches[this.touched]! <= time) this.touched += 1;
+		const lastTouched = this.touched > 0 ? touches[this.touched - 1]! : -Infinity;
+		scene.isTouched = time - lastTouched <= touchHold;
+		scene.isBumped = time - this.lastContact <= bumpHold;
+		signals.time = time;
+		signals.bumps = journal.bumps.length;
+		signals.touches = this.touched;
+		signals.isEdgeAhead = isOnTable && this.machine.read('edgeAhead') === true;
+	}
+
+	/** Touches are still to come. */
+	get isAwaited(): boolean {
+		return this.touched < this.touches.length;
+	}
+
+	/** After the world has moved it. */
+	moved(time: number, touching: Obstacle | null): void {
+		this.pathLength += Math.abs(this.machine.speed) * tick;
+		if (!touching) return;
+		if (time - this.lastContact > bumpPause) this.journal.bumped(time, touching);
+		this.lastContact = time;
+	}
+
+	distanceTo([x, y]: readonly [number, number]): number {
+		return exact.lengthOf(x - this.pose.x, y - this.pose.y);
+	}
+
+	get run(): RobotRun {
+		const { id, robot, journal, pathLength } = this;
+		const { trace, sensed, unread } = this.writer!;
+		const { bumps, tones } = journal;
+		return { id, robot: robotDocument(robot), trace, sensed, unread, bumps, tones, pathLength };
+	}
+}
+
+/** Moves a pose to where a hand really set the robot down. */
+function setDown(pose: Pose, [ahead, left, turned]: Machine['placing']): void {
+	const cos = exact.cos(pose.heading);
+	const sin = exact.sin(pose.heading);
+	pose.x += ahead * cos - left * sin;
+	pose.y += ahead * sin + left * cos;
+	pose.heading += turned;
+}

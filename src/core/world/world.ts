@@ -1,0 +1,148 @@
+/**
+ * Moves bodies over the floor, one tick at a time. While nothing is near a body moves as it wishes,
+ * in an arc. Near a wall, a crate or another body planck decides what is left of the wish.
+ */
+import * as exact from '../exact';
+import type { Wall } from '../course/course';
+import { tick } from '../time';
+import type { Body, Motion, Obstacle } from './body';
+import { Contact } from './contact';
+import type { Pose } from './pose';
+import type { StandingCrate } from './crates';
+import { Clearance } from './walls';
+
+/** Metres kept between a free body and a wall: planck's skin and slop, with room to spare. */
+const skin = 0.004;
+
+/** A body on the floor. */
+export interface Standing {
+	readonly body: Body;
+	/** Changed as it moves. */
+	readonly pose: Pose;
+}
+
+class Mover {
+	touching: Obstacle | null = null;
+	isNear = false;
+	/** Metres that it can surely still move without meeting anything. */
+	room = 0;
+	/** Metres that it wishes to move in this tick. */
+	way = 0;
+	motion: Readonly<Motion> = { ahead: 0, left: 0, turning: 0 };
+	readonly body: Body;
+	readonly pose: Pose;
+	readonly radius: number;
+
+	constructor({ body, pose }: Standing) {
+		this.body = body;
+		this.pose = pose;
+		this.radius = Math.max(...body.outline.map(([x, y]) => exact.lengthOf(x, y)));
+	}
+}
+
+export class World {
+	private readonly clearance: Clearance;
+	private readonly movers: readonly Mover[];
+	private contact: Contact | undefined;
+
+	constructor(
+		private readonly walls: readonly Wall[],
+		private readonly crates: readonly StandingCrate[],
+		standing: readonly Standing[]
+	) {
+		this.clearance = new Clearance(walls);
+		this.movers = standing.map((one) => new Mover(one));
+	}
+
+	/** Pairs of things that touched each other, summed up over all ticks. */
+	get work(): number {
+		return this.contact?.work ?? 0;
+	}
+
+	/** What the body with this number touches. */
+	touching(index: number): Obstacle | null {
+		return this.movers[index]!.touching;
+	}
+
+	/** Moves all bodies on for one tick and lets their sensors know. */
+	move(): void {
+		const { movers } = this;
+		for (const mover of movers) this.wish(mover);
+		let isAnyNear = false;
+		for (const mover of movers) {
+			// Another one, in looking around, may have found that this one has less room than it thought.
+			if (mover.room <= 0 && !mover.isNear) this.lookAround(mover);
+			isAnyNear ||= mover.isNear;
+		}
+		if (isAnyNear) this.moveNear();
+		for (const mover of movers) if (!mover.isNear) moveFreely(mover);
+	}
+
+	private wish(mover: Mover): void {
+		const { ahead, left } = (mover.motion = mover.body.wish());
+		mover.way = (left === 0 ? Math.abs(ahead) : exact.lengthOf(ahead, left)) * tick;
+		mover.room -= mover.way;
+		const isCrateComing = !mover.isNear && this.contact?.isAnyCrateMoving === true;
+		if (mover.room <= 0 || isCrateComing) this.lookAround(mover);
+	}
+
+	private lookAround(mover: Mover): void {
+		const { pose, radius, way } = mover;
+		mover.room = this.roomAt(pose) - radius - skin - way;
+		for (const other of this.movers) {
+			if (other === mover) continue;
+			const away = exact.lengthOf(other.pose.x - pose.x, other.pose.y - pose.y);
+			// Each may use up half of what lies between them.
+			const half = (away - radius - other.radius) / 2 - skin;
+			mover.room = Math.min(mover.room, half - way);
+			other.room = Math.min(other.room, half - other.way);
+		}
+		const isNear = mover.room <= 0 || (this.contact?.isAnyCrateMoving ?? false);
+		if (isNear && !mover.isNear) {
+			this.contact ??= new Contact(this.walls, this.crates, this.movers);
+			this.contact.place(this.movers.indexOf(mover), pose);
+		}
+		if (!isNear) mover.touching = null;
+		mover.isNear = isNear;
+	}
+
+	/** Metres from a body's middle to the nearest wall or crate, never too much. */
+	private roomAt({ x, y }: Pose): number {
+		let room = this.clearance.at(x, y);
+		for (const { pose, radius, hasFallen } of this.crates) {
+			if (!hasFallen) room = Math.min(room, exact.lengthOf(pose.x - x, pose.y - y) - radius);
+		}
+		return room;
+	}
+
+	private moveNear(): void {
+		const contact = this.contact!;
+		const { movers } = this;
+		for (let i = 0; i < movers.length; i++) {
+			const { isNear, motion, pose } = movers[i]!;
+			if (isNear) contact.push(i, pose, motion);
+			else contact.leaveOut(i);
+		}
+		contact.step();
+		for (let i = 0; i < movers.length; i++) {
+			const mover = movers[i]!;
+			if (!mover.isNear) continue;
+			const { pose, body } = mover;
+			const before = pose.heading;
+			mover.touching = contact.follow(i, pose);
+			body.settle(contact.moved, mover.touching);
+			body.sense(pose.heading - before);
+		}
+	}
+}
+
+function moveFreely({ pose, motion: { ahead, left, turning }, body }: Mover): void {
+	const before = pose.heading;
+	const middle = pose.heading + (turning * tick) / 2;
+	const cos = exact.cos(middle);
+	const sin = exact.sin(middle);
+	pose.x += ahead * tick * cos - left * tick * sin;
+	pose.y += ahead * tick * sin + left * tick * cos;
+	pose.heading += turning * tick;
+	body.sense(pose.heading - before);
+}
