@@ -188,7 +188,7 @@ export const makePlan = (parts: Pick<Plan, 'name' | 'robots' | 'chains'>): Plan 
 /** A robot for a plan that has these others already. */
 export const planRobot = (robot: NamedRobot, others: readonly PlanRobot[] = []): PlanRobot => {
 	const ids = Array.from({ length: others.length + 1 }, (_, index) => robotId(index));
-	return { id: ids.find((id) => !others.some((other) => other.id === id))!, ...robot };
+	return { ...robot, id: ids.find((id) => !others.some((other) => other.id === id))! };
 };
 
 /** The robot that runs a chain. */

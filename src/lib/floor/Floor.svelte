@@ -148,6 +148,8 @@
 						class:touchable={player.isPlaying || isCrew}
 						onclick={() => (player.isPlaying ? bench.touchRobot(id) : bench.show(id))}
 					>
+						<!-- What a finger can hit. -->
+						<circle r="0.11" fill="transparent" />
 						<g transform="rotate({degrees(pose.heading)})">
 							<RobotDrawing {kind} columns={pose.columns} />
 						</g>

@@ -25,6 +25,7 @@
 	const phoneTop = 56;
 	const isNarrow = new MediaQuery('max-width: 560px');
 	const player = $derived(bench.player);
+	const isCrew = $derived(bench.plan.robots.length > 1);
 
 	interface Figure {
 		readonly reading: string;
@@ -64,7 +65,7 @@
 	>
 		<button class="title" aria-expanded={isOpen} onclick={() => (isOpen = !isOpen)}>
 			{#if isOpen}<ChevronDown size={16} />{:else}<ChevronRight size={16} />{/if}
-			{t('readings.label')}
+			{isCrew ? t('readings.of', { name: bench.robot.name }) : t('readings.label')}
 		</button>
 		{#if isOpen}
 			<dl>

@@ -341,5 +341,9 @@
 		.track {
 			flex: none;
 		}
+		.lane-names {
+			flex-direction: row;
+			padding: 0;
+		}
 	}
 </style>

@@ -161,10 +161,10 @@
 	}
 	.robot {
 		flex: none;
-		max-width: 6.5rem;
-		height: 2rem;
+		width: 7.2rem;
+		height: 2.25rem;
 		margin-left: 0.4rem;
-		padding: 0 1.3rem 0 0.6rem;
+		padding: 0 0.5rem;
 		border: 1.5px solid var(--line);
 		border-radius: 1rem;
 		background-color: var(--tag);
@@ -172,6 +172,13 @@
 		font-size: 0.85rem;
 		text-overflow: ellipsis;
 		cursor: pointer;
+	}
+	@media (max-width: 560px) {
+		.robot {
+			width: 5.4rem;
+			padding: 0 0.1rem 0 0.4rem;
+			font-size: 0.8rem;
+		}
 	}
 	.more {
 		flex: none;

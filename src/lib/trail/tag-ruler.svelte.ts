@@ -9,6 +9,8 @@ import { sentenceParts, shownValues, slotOf, wording } from './words';
 
 /** Pixels beside the words of a tag: lamp, borders, paddings and menu; and what only some tags have. */
 const beside = { tag: 102, glyph: 28, fold: 40, head: 124, off: 14 };
+/** Pixels that the name of a chain's robot takes, where there are several: on a phone, and else. */
+const robotBeside = { narrow: 94, wide: 122 };
 /** Words get at least so much, pixels: a trail too deep for its pane scrolls sideways. */
 const leastRoom = 190;
 
@@ -37,12 +39,15 @@ export class TagRuler {
 		const now = wording();
 		if (now !== this.knownFor) this.known = new WeakMap();
 		this.knownFor = now;
-		const glyph = matchMedia('(max-width: 560px)').matches ? 0 : beside.glyph;
+		const isNarrow = matchMedia('(max-width: 560px)').matches;
+		const glyph = isNarrow ? 0 : beside.glyph;
+		const isCrew = plan.robots.length > 1;
+		const robot = !isCrew ? 0 : isNarrow ? robotBeside.narrow : robotBeside.wide;
 
 		return (step, depth, folded) => {
 			const { isTrigger } = definitionOf(step.kind);
 			let room = rowWidth(depth, pane) - leftOf(depth);
-			room -= isTrigger ? beside.head : beside.tag + glyph;
+			room -= isTrigger ? beside.head + robot : beside.tag + glyph;
 			if (step.body) room -= beside.fold;
 			if (folded) room -= face.widthOf(t('trail.inside', { count: folded }), false);
 			if (step.off) room -= face.widthOf(t('trail.off'), false) + beside.off;
