@@ -282,7 +282,7 @@ test('problems are said on the tag and in one list, and mended by a tap', async 
 	await expect(reached).toBeVisible();
 	await page.getByRole('button', { name: /problems?: show all/ }).click();
 	const list = page.getByTestId('problems');
-	await expect(list).toContainText('Step 1: Forever');
+	await expect(list).toContainText('Step 1: Again and again');
 	await list.getByRole('button', { name: 'Step 2: Go forward 20 cm at 40 %' }).click();
 	await expect(tag(page, /^Step 2/)).toBeFocused();
 	await page.getByRole('button', { name: 'Move it into the loop' }).first().click();

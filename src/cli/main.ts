@@ -2,7 +2,7 @@
 import { BadInput, mission } from './mission';
 
 try {
-	console.log(mission(process.argv.slice(2)));
+	console.log(await mission(process.argv.slice(2)));
 } catch (error) {
 	if (!(error instanceof BadInput)) throw error;
 	console.error(`mission: ${error.message}`);

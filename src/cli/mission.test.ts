@@ -14,7 +14,7 @@ const sample = (kind: 'plans' | 'courses', file: string) => `samples/${kind}/${f
 /** The command without a process of its own; `ran` below has one. */
 function mission(...words: string[]) {
 	try {
-		return { code: 0, output: command(words), errors: [] };
+		return { code: 0, output: command(words) as string, errors: [] };
 	} catch (error) {
 		if (!(error instanceof BadInput)) throw error;
 		return { code: 2, output: '', errors: error.message.split('\n') };
@@ -133,6 +133,21 @@ describe('bad input', () => {
 			sample('courses', 'open-quay')
 		];
 		expect(mission('run', ...words, '--seed', 'x').errors[0]).toMatch(/--seed: a whole number/);
+	});
+
+	it('spread tells how many of many trials reach the finish, alike on one thread and on two', async () => {
+		const words = ['spread', '--plan', sample('plans', 'first-lamp'), '--trials', '12'];
+		words.push('--course', sample('courses', 'open-quay'));
+		const on = async (workers: string) => {
+			const report = JSON.parse(await command([...words, '--workers', workers])) as object;
+			return { ...report, wallTime_s: 0 };
+		};
+		const alone = await on('1');
+		expect(alone).toMatchObject({ trials: 12, reachedFinish: 12, successRate: 1 });
+		expect(await on('2')).toEqual(alone);
+		await expect(command([...words, '--workers', '0'])).rejects.toThrow(
+			'--workers: a whole number'
+		);
 	});
 
 	it('check lists what is odd about a plan', () => {

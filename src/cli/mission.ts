@@ -2,6 +2,8 @@
 import { readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join, parse as parsePath } from 'node:path';
 import { parseArgs } from 'node:util';
+import { answer, runnerOf } from '../core/analysis/search';
+import { spread } from '../core/analysis/spread';
 import { maximumBytes, readDocument, type DocumentFormat } from '../core/document';
 import { documentFormats } from '../core/documents';
 import { checkPlan } from '../core/checks';
@@ -14,13 +16,20 @@ import { simulate } from '../core/simulation/simulate';
 import type { Touch } from '../core/simulation/touch';
 import { traceCsv } from '../core/simulation/trace-csv';
 import { say } from '../lib/i18n/messages';
-import { reportOf } from './report';
+import { openPool } from './pool';
+import { reportOf, spreadReport } from './report';
 
 const usage = `Usage:
   mission run --plan FILE --course FILE [--robot FILE | --kind NAME]
       [--variation ${variations.join('|')}] [--seed N] [--limit SECONDS] [--trace FILE.csv]
       [--touches SECONDS,SECONDS...]
-  mission check --plan FILE [--course FILE] [--kind NAME]`;
+  mission check --plan FILE [--course FILE] [--kind NAME]
+  mission spread --plan FILE --course FILE [--robot FILE | --kind NAME]
+      [--variation ${variations.join('|')}] [--trials N] [--workers N] [--limit SECONDS]`;
+
+/** Trials and threads that may be asked for. */
+const maximumTrials = 10_000;
+const maximumWorkers = 16;
 
 /** Bad input: one line that names the place and what was expected. */
 export class BadInput extends Error {}
@@ -36,18 +45,21 @@ const options = {
 	seed: text,
 	limit: text,
 	touches: text,
-	trace: text
+	trace: text,
+	trials: text,
+	workers: text
 };
 type Options = Partial<Record<Exclude<keyof typeof options, 'help'>, string>>;
 
 /** @returns what is to be printed @throws BadInput */
-export function mission(words: string[]): string {
+export function mission(words: string[]): string | Promise<string> {
 	const { command, help, values } = readCommand(words);
 	if (help) return usage;
 	if (command === 'run') return run(values);
 	if (command === 'check') return check(values);
+	if (command === 'spread') return spreadOf(values);
 	throw new BadInput(
-		`"run" or "check" was expected, but this is "${clean(command ?? '')}". See mission --help.`
+		`"run", "check" or "spread" was expected, but this is "${clean(command ?? '')}". See mission --help.`
 	);
 }
 
@@ -94,6 +106,27 @@ function writeTraces(file: string, runs: readonly RobotRun[]): void {
 		const own = index === 0 ? file : join(dir, `${name}.${id}${ext}`);
 		write(own, traceCsv(trace, robotKindOf(robot.kind).columns));
 	});
+}
+
+/** Many rehearsals, of which only the ends are of interest. */
+async function spreadOf(values: Options): Promise<string> {
+	const began = performance.now();
+	const rehearsal = {
+		plan: load(values, 'plan'),
+		course: load(values, 'course'),
+		robot: chooseRobot(values),
+		variation: chooseVariation(values.variation),
+		limit: wholeNumber('limit', values.limit, defaultLimit, 1, maximumLimit)
+	};
+	const count = wholeNumber('trials', values.trials, 200, 1, maximumTrials);
+	const workers = wholeNumber('workers', values.workers, 1, 1, maximumWorkers);
+	const pool = workers > 1 ? openPool(rehearsal, workers) : null;
+	try {
+		const found = await answer(spread(count), pool?.run ?? runnerOf(rehearsal));
+		return JSON.stringify(spreadReport(found, performance.now() - began), null, 2);
+	} finally {
+		pool?.close();
+	}
 }
 
 /** With a course the plan is rehearsed, too: some problems only show then. */

@@ -1,6 +1,7 @@
 /** What `mission run` prints: see docs/formats/mission-runner.md. */
 import type { Sentence } from '../core/sentence';
 import { legsOf, type Attempt, type RecordedPose, type RobotRun } from '../core/simulation/attempt';
+import type { Spread } from '../core/analysis/spread';
 import { bearingOfHeading } from '../core/units/angles';
 
 export function reportOf(attempt: Attempt, say: (sentence: Sentence) => string) {
@@ -48,6 +49,27 @@ function reportOfRun(attempt: Attempt, run: RobotRun) {
 		}))
 	};
 }
+
+/** What `mission spread` prints. @param ms that it took */
+export const spreadReport = ({ trials, successes, ends }: Spread, ms: number) => ({
+	trials: trials.length,
+	reachedFinish: successes,
+	successRate: tidy(successes / trials.length),
+	wallTime_s: tidy(ms / 1000),
+	ends: ends.map(({ id, x, y, deviation, farthest }) => ({
+		robot: id,
+		x_m: tidy(x),
+		y_m: tidy(y),
+		deviation_m: tidy(deviation),
+		farthest_m: tidy(farthest)
+	})),
+	points: trials.map(({ seed, kind, seconds, ends }) => ({
+		seed,
+		outcome: kind,
+		seconds: tidy(seconds),
+		ends: ends.map(({ pose }) => [tidy(pose.x), tidy(pose.y)])
+	}))
+});
 
 const place = <T extends object>({ x, y, heading }: RecordedPose, more: T = {} as T) => ({
 	x_m: tidy(x),

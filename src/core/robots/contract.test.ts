@@ -9,7 +9,7 @@ import { rehearseAlone } from '../testing/alone';
 import { stepKinds } from '../steps/catalogue';
 import { courseOf, go, planOf, step, wall } from '../testing/sample';
 import { tick, tickRate } from '../time';
-import { Place, Scene } from '../world/scene';
+import { Place, Scene, Terrain } from '../world/scene';
 import { robotKinds } from './kinds';
 import type { Machine } from './machine';
 import { variations, type RobotKind, type Variation } from './robot';
@@ -25,7 +25,7 @@ function make(kind: RobotKind, variation: Variation): Machine {
 		chance: new Random(1),
 		sensorChance: new Random(2),
 		displayChance: new Random(3),
-		surroundings: new Scene(new Place(course, []), pose),
+		surroundings: new Scene(new Place(new Terrain(course), []), pose),
 		heading: 0
 	});
 }

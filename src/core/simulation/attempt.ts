@@ -131,6 +131,24 @@ export interface Attempt {
 	readonly ticks: number;
 }
 
+/** How one trial ended: all that a search over many of them looks at. */
+export interface Summary {
+	readonly seed: number;
+	readonly kind: OutcomeKind;
+	readonly seconds: number;
+	readonly reachedFinish: boolean;
+	/** How many were reached. */
+	readonly lampPosts: number;
+	/** For each robot. */
+	readonly ends: readonly {
+		readonly id: string;
+		readonly pose: RecordedPose;
+		readonly bumps: number;
+		/** Metres. */
+		readonly pathLength: number;
+	}[];
+}
+
 /** The parts of a trace that single steps made: the spans that took time, of steps that hold no others. */
 export const legsOf = ({ spans }: Pick<Attempt, 'spans'>, { id }: RobotRun): Span[] =>
 	spans.filter(({ hasBody, start, end, robot }) => robot === id && !hasBody && end > start);

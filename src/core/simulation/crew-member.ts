@@ -109,9 +109,9 @@ export class CrewMember {
 		});
 	}
 
-	/** @returns whether it wrote this tick down */
+	/** @returns whether it wrote this tick down: never, if nothing is to be recorded */
 	sample(number: number): boolean {
-		return this.writer!.sample(number);
+		return this.writer?.sample(number) ?? false;
 	}
 
 	/** Writes this tick down in any case. @returns whether it was not yet */

@@ -5,17 +5,18 @@
  */
 import type { Course, LampPost } from '../course/course';
 import { Interpreter } from '../interpreter/interpreter';
-import { compile } from '../interpreter/program';
-import type { Plan } from '../plan/plan';
+import { compile, type Program } from '../interpreter/program';
+import type { Plan, PlanRobot } from '../plan/plan';
+import { robotKindOf } from '../robots/kinds';
 import type { NamedRobot } from '../robots/robot-document';
 import type { Variation } from '../robots/robot';
 import type { Sentence } from '../sentence';
 import { tickRate } from '../time';
 import { StandingCrate } from '../world/crates';
-import { Place } from '../world/scene';
-import { startPlaces } from '../world/start-places';
+import { Place, Terrain } from '../world/scene';
+import { startPlaces, type StartPlace } from '../world/start-places';
 import { World } from '../world/world';
-import type { Attempt, Outcome, OutcomeKind } from './attempt';
+import type { Attempt, Outcome, OutcomeKind, Summary } from './attempt';
 import { CrateWriter } from './crate-writer';
 import { CrewMember } from './crew-member';
 import { Records } from './journal';
@@ -39,12 +40,41 @@ export interface Rehearsal {
 }
 
 /** @param onProgress told now and then how many seconds of virtual time have passed */
-export function simulate(
+export const simulate = (
 	rehearsal: Rehearsal,
 	onProgress: (seconds: number) => void = () => {}
-): Attempt {
-	return new Simulation(rehearsal, onProgress).run();
+): Attempt => new Simulation(prepare(rehearsal), rehearsal.seed, onProgress).run();
+
+/** What is the same whichever seed a rehearsal has. */
+export interface Prepared {
+	readonly rehearsal: Omit<Rehearsal, 'seed'>;
+	readonly robots: readonly PlanRobot[];
+	readonly program: Program;
+	readonly terrain: Terrain;
+	readonly starts: readonly StartPlace[];
 }
+
+export function prepare(rehearsal: Omit<Rehearsal, 'seed'>): Prepared {
+	const { plan, course, only, robot } = rehearsal;
+	const robots = plan.robots.map((own, index) =>
+		index === 0 && robot ? { ...robot, id: own.id } : own
+	);
+	return {
+		rehearsal,
+		robots,
+		program: compile(
+			plan,
+			robots.map(({ kind }) => robotKindOf(kind)),
+			only
+		),
+		terrain: new Terrain(course),
+		starts: startPlaces(course, robots.length)
+	};
+}
+
+/** A rehearsal of which only the end is of interest. @param seed of this one */
+export const trial = (prepared: Prepared, seed: number): Summary =>
+	new Simulation(prepared, seed).summary();
 
 class Simulation {
 	/** In the order of the plan. */
@@ -65,25 +95,25 @@ class Simulation {
 	private tickNumber = 0;
 	private hasStopped = false;
 
+	private readonly rehearsal: Prepared['rehearsal'];
+
 	constructor(
-		private readonly rehearsal: Rehearsal,
-		private readonly onProgress: (seconds: number) => void
+		private readonly prepared: Prepared,
+		private readonly seed: number,
+		private readonly onProgress: (seconds: number) => void = () => {}
 	) {
-		const { plan, course, limit, only, isWatched = false } = rehearsal;
+		const { rehearsal, program, terrain } = prepared;
+		const { course, limit } = rehearsal;
+		this.rehearsal = rehearsal;
 		this.crates = course.crates.map((crate) => new StandingCrate(crate));
-		this.place = new Place(course, this.crates);
+		this.place = new Place(terrain, this.crates);
 		this.crew = this.gather();
 		this.byId = this.crew.toSorted((a, b) => (a.id < b.id ? -1 : 1));
 		const standing = this.byId.map(({ machine, pose }) => ({ body: machine, pose }));
 		this.world = new World(course.walls, this.crates, standing);
 		this.signals = this.crew.map(({ signals }) => signals);
-		const program = compile(
-			plan,
-			this.crew.map(({ kind }) => kind),
-			only
-		);
 		this.crateWriter = new CrateWriter(this.crates);
-		const interpreter = new Interpreter({
+		this.interpreter = new Interpreter({
 			program,
 			crew: this.crew.map(({ machine, journal, chance }) => ({
 				port: machine,
@@ -92,12 +122,6 @@ class Simulation {
 			})),
 			limit: limit ?? defaultLimit
 		});
-		this.interpreter = interpreter;
-		this.crew.forEach((member, index) => {
-			const now = (reading: string) => interpreter.read(index, reading);
-			member.record(program.readings[index]!, now, isWatched);
-			member.machine.onPlay = (notes, volume) => member.journal.played(this.time, notes, volume);
-		});
 		this.limitTicks = Math.round((limit ?? defaultLimit) * tickRate);
 		this.limitWork = Math.max(this.limitTicks, defaultLimit * tickRate) * contactsPerTick;
 		this.waitingPosts = course.lampPosts;
@@ -105,15 +129,15 @@ class Simulation {
 	}
 
 	private gather(): CrewMember[] {
-		const { plan, course, variation, seed, touches = [] } = this.rehearsal;
-		const { place, records } = this;
-		const starts = startPlaces(course, plan.robots.length);
-		return plan.robots.map((own, index) => {
-			const { id } = own;
+		const { variation, touches = [] } = this.rehearsal;
+		const { place, records, seed } = this;
+		const { robots, starts } = this.prepared;
+		return robots.map((robot, index) => {
+			const { id } = robot;
 			const isFirst = index === 0;
 			return new CrewMember({
 				id,
-				robot: (isFirst && this.rehearsal.robot) || own,
+				robot,
 				variation,
 				seed,
 				start: starts[index]!,
@@ -132,14 +156,37 @@ class Simulation {
 		return this.tickNumber / tickRate;
 	}
 
+	/** Begins to write down what the robots do. */
+	private record(): void {
+		const { interpreter, prepared, rehearsal } = this;
+		this.crew.forEach((member, index) => {
+			const now = (reading: string) => interpreter.read(index, reading);
+			member.record(prepared.program.readings[index]!, now, rehearsal.isWatched === true);
+			member.machine.onPlay = (notes, volume) => member.journal.played(this.time, notes, volume);
+		});
+	}
+
+	/** Runs it without writing down more than how it ends. */
+	summary(): Summary {
+		const { kind, seconds, reachedFinish, lampPosts } = this.untilOver();
+		const ends = this.crew.map(({ id, pose, journal, pathLength }) => ({
+			id,
+			pose: { ...pose },
+			bumps: journal.bumps.length,
+			pathLength
+		}));
+		return { seed: this.seed, kind, seconds, reachedFinish, lampPosts: lampPosts.length, ends };
+	}
+
 	run(): Attempt {
+		this.record();
 		const { crew, records, rehearsal } = this;
 		const outcome = this.untilOver();
 		if (this.allKeep((member) => member.keep(this.tickNumber))) this.crateWriter.keep(this.time);
 		for (const { journal } of crew) journal.closeAll(this.time);
 		return {
 			variation: rehearsal.variation,
-			seed: rehearsal.seed,
+			seed: this.seed,
 			outcome,
 			runs: crew.map(({ run }) => run),
 			crates: this.crateWriter.traces,
@@ -180,7 +227,7 @@ class Simulation {
 			if (this.waitingPosts.length > 0) this.lightPosts();
 			if (!this.isOnTable) continue;
 			this.dropCrates();
-			const fallen = crew.find(({ pose }) => place.ground.isBeyondEdge(pose.x, pose.y));
+			const fallen = crew.find(({ pose }) => place.terrain.ground.isBeyondEdge(pose.x, pose.y));
 			if (fallen) return this.fell(fallen);
 		}
 	}
@@ -205,7 +252,7 @@ class Simulation {
 	private dropCrates(): void {
 		for (const crate of this.crates) {
 			const { x, y } = crate.pose;
-			if (crate.hasFallen || !this.place.ground.isBeyondEdge(x, y)) continue;
+			if (crate.hasFallen || !this.place.terrain.ground.isBeyondEdge(x, y)) continue;
 			crate.hasFallen = true;
 			this.crateWriter.fell(crate, this.time);
 		}

@@ -14,21 +14,27 @@ const rays = 5;
 const postLight = 0.5;
 const postReach = 0.25;
 
-/** The place that all robots of an attempt share. */
-export class Place {
+/** What of a course stays the same in every attempt on it. */
+export class Terrain {
 	readonly ground: Ground;
-	readonly litPosts: LampPost[] = [];
-	/** Lamp posts in the order in which they were reached, seconds since Run. */
-	readonly reached: { readonly id: string; readonly time: number }[] = [];
 	readonly wallSides: Float64Array;
 
-	constructor(
-		readonly course: Course,
-		readonly crates: readonly StandingCrate[]
-	) {
+	constructor(readonly course: Course) {
 		this.ground = new Ground(course);
 		this.wallSides = sidesOf(course.walls.map(cornersOf));
 	}
+}
+
+/** The place that all robots of an attempt share. */
+export class Place {
+	readonly litPosts: LampPost[] = [];
+	/** Lamp posts in the order in which they were reached, seconds since Run. */
+	readonly reached: { readonly id: string; readonly time: number }[] = [];
+
+	constructor(
+		readonly terrain: Terrain,
+		readonly crates: readonly StandingCrate[]
+	) {}
 }
 
 export class Scene implements Surroundings {
@@ -44,8 +50,9 @@ export class Scene implements Surroundings {
 		private readonly pose: Pose,
 		private readonly others: () => readonly (readonly Point[])[] = () => []
 	) {
-		this.daylight = place.course.light;
-		this.sound = place.course.sound;
+		const { course } = place.terrain;
+		this.daylight = course.light;
+		this.sound = course.sound;
 	}
 
 	private pointAt(ahead: number, left: number): { x: number; y: number } {
@@ -62,7 +69,7 @@ export class Scene implements Surroundings {
 		let nearest = range;
 		for (let ray = 0; ray < rays; ray++) {
 			const angle = this.pose.heading + spread * ((2 * ray) / (rays - 1) - 1);
-			nearest = rayLength(x, y, angle, nearest, this.place.wallSides);
+			nearest = rayLength(x, y, angle, nearest, this.place.terrain.wallSides);
 			nearest = rayLength(x, y, angle, nearest, movable);
 		}
 		return nearest;
@@ -70,12 +77,12 @@ export class Scene implements Surroundings {
 
 	seenUnder(ahead: number, left: number): Seen {
 		const { x, y } = this.pointAt(ahead, left);
-		return this.place.ground.seenAt(x, y);
+		return this.place.terrain.ground.seenAt(x, y);
 	}
 
 	isEdgeUnder(ahead: number): boolean {
 		const { x, y } = this.pointAt(ahead, 0);
-		return this.place.ground.isBeyondEdge(x, y);
+		return this.place.terrain.ground.isBeyondEdge(x, y);
 	}
 
 	get light(): number {

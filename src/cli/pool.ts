@@ -1,0 +1,80 @@
+/**
+ * Runs the trials of a search on several threads, this one among them. Each takes the next few
+ * whenever it is done; this one begins while the others are still being started.
+ */
+import { setImmediate } from 'node:timers/promises';
+import { fileURLToPath } from 'node:url';
+import { Worker } from 'node:worker_threads';
+import { build } from 'esbuild';
+import { runnerOf, type Runner, type Trial } from '../core/analysis/search';
+import type { Summary } from '../core/simulation/attempt';
+import type { Rehearsal } from '../core/simulation/simulate';
+
+/** Trials that a thread takes at a time: few enough that none is left waiting for another. */
+const batch = 5;
+
+export interface Pool {
+	readonly run: Runner;
+	close(): void;
+}
+
+/** What a thread runs, as one script: threads cannot read TypeScript. */
+async function script(): Promise<string> {
+	const { outputFiles } = await build({
+		entryPoints: [fileURLToPath(new URL('./trial-worker.ts', import.meta.url))],
+		bundle: true,
+		platform: 'node',
+		write: false
+	});
+	return outputFiles[0]!.text;
+}
+
+/** @param count of threads, with this one */
+export function openPool(rehearsal: Omit<Rehearsal, 'seed'>, count: number): Pool {
+	const here = runnerOf(rehearsal);
+	const started: Worker[] = [];
+	let isClosed = false;
+	const threads = (async () => {
+		const code = await script();
+		for (let i = 1; i < count && !isClosed; i++) {
+			started.push(new Worker(code, { eval: true, workerData: rehearsal }));
+		}
+		return started;
+	})();
+
+	return {
+		run: async (trials) => {
+			const found: Summary[] = [];
+			let next = 0;
+			const work = async (run: Runner): Promise<void> => {
+				while (next < trials.length) {
+					const from = next;
+					next += batch;
+					const summaries = await run(trials.slice(from, next));
+					summaries.forEach((summary, index) => (found[from + index] = summary));
+					// Lets the other threads have their say.
+					await setImmediate();
+				}
+			};
+			const others = threads.then((workers) =>
+				Promise.all(workers.map((worker) => work((some) => ask(worker, some))))
+			);
+			await Promise.all([work(here), others]);
+			return found;
+		},
+		close: () => {
+			isClosed = true;
+			for (const worker of started) void worker.terminate();
+		}
+	};
+}
+
+const ask = (worker: Worker, trials: readonly Trial[]): Promise<readonly Summary[]> =>
+	new Promise((answer, fail) => {
+		worker.once('message', (summaries: Summary[]) => {
+			worker.off('error', fail);
+			answer(summaries);
+		});
+		worker.once('error', fail);
+		worker.postMessage(trials);
+	});

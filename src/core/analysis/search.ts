@@ -1,0 +1,39 @@
+/**
+ * A search over rehearsals asks for trials and is told how they ended. It is pure: who runs the
+ * trials, here or on many workers, is another matter.
+ */
+import type { Summary } from '../simulation/attempt';
+import { prepare, trial, type Rehearsal } from '../simulation/simulate';
+
+/** One rehearsal that a search asks for. */
+export interface Trial {
+	readonly seed: number;
+}
+
+/** Asks for some trials at a time; is given their summaries in the same order. */
+export type Search<Found> = Generator<readonly Trial[], Found, readonly Summary[]>;
+
+/** Runs trials of the same rehearsal. */
+export type Runner = (trials: readonly Trial[]) => readonly Summary[] | Promise<readonly Summary[]>;
+
+/** What of an AbortSignal is needed here, where there is no DOM. */
+export interface Cancelling {
+	throwIfAborted(): void;
+}
+
+/** The plain loop. @throws the signal's reason when it is aborted, between two trials */
+export function runnerOf(rehearsal: Omit<Rehearsal, 'seed'>, signal?: Cancelling): Runner {
+	const prepared = prepare(rehearsal);
+	return (trials) =>
+		trials.map(({ seed }) => {
+			signal?.throwIfAborted();
+			return trial(prepared, seed);
+		});
+}
+
+/** Answers a search until it has found what it looked for. */
+export async function answer<Found>(search: Search<Found>, run: Runner): Promise<Found> {
+	let asked = search.next();
+	while (!asked.done) asked = search.next(await run(asked.value));
+	return asked.value;
+}
