@@ -24,7 +24,8 @@ export const units: Readonly<Record<string, { factor: number; type: NumberType }
 export const ownReadings: Readonly<Record<string, ReadingDefinition>> = {
 	time: { type: types.duration, level: 'further' },
 	cruise: { type: types.part, level: 'full' },
-	received: { type: types.anything, level: 'full' }
+	/** Longer than a variable's name may be: no plan from before can have used the word. */
+	valueThatCameWithTheMessage: { type: types.anything, level: 'full' }
 };
 
 /** What robots of all kinds can sense, in the order in which it is offered. */

@@ -52,6 +52,9 @@ export interface Shared {
 	readonly endAll: () => void;
 }
 
+/** The reading that says what came with a message. */
+const came = 'valueThatCameWithTheMessage';
+
 /** Seconds that sums of times may be off by rounding: much less than a tick. */
 const rounding = 1e-9;
 
@@ -239,7 +242,7 @@ export class Thread implements Running, Environment {
 	// --- what expressions find ---
 
 	read(reading: string): Datum {
-		return reading === 'received' ? this.received : readingOf(reading, this.time, this.own);
+		return reading === came ? this.received : readingOf(reading, this.time, this.own);
 	}
 	input(index: number): Datum | undefined {
 		return this.inputs[index];
@@ -379,7 +382,7 @@ export class Thread implements Running, Environment {
 export function readingOf(reading: string, time: number, own: Own): Datum {
 	if (reading === 'time') return time;
 	if (reading === 'cruise') return own.cruise;
-	return reading === 'received' ? own.received : own.port.read(reading);
+	return reading === came ? own.received : own.port.read(reading);
 }
 
 const frameOf = (

@@ -43,7 +43,7 @@ describe('two robots', () => {
 			chainOf('a', [wait(0.5), step('send', { message: 'lamp', value: 0.25 })]),
 			chainOf(
 				'b',
-				[step('go', { ...go(1).values, distance: { expression: 'received' } })],
+				[step('go', { ...go(1).values, distance: { expression: 'valueThatCameWithTheMessage' } })],
 				ember.id,
 				when
 			)
