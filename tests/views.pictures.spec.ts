@@ -94,7 +94,6 @@ test('value editors', async ({ page }) => {
 	for (const [picture, chip] of [
 		['value-number', 'Speed: 30 %. Change'],
 		['value-angle', 'Angle: 90°. Change'],
-		['value-choice', 'At the end: brake. Change'],
 		['value-colour', 'Colour: coral. Change'],
 		['value-notes', 'Notes: G4 C5:2. Change']
 	] as const) {
@@ -105,10 +104,7 @@ test('value editors', async ({ page }) => {
 		await page.keyboard.press('Escape');
 	}
 	await openAt(page, 'any-polygon', 'full');
-	for (const [picture, chip] of [
-		['value-expression', 'Angle: 360 ÷ sides. Change'],
-		['value-name', 'Variable: sides. Change']
-	] as const) {
+	for (const [picture, chip] of [['value-expression', 'Angle: 360 ÷ sides. Change']] as const) {
 		await page.getByRole('button', { name: chip }).first().click();
 		await expect(page.locator('.at-tag')).toBeVisible();
 		await page.waitForTimeout(200);
@@ -149,4 +145,11 @@ test('on a phone', async ({ page }) => {
 	await page.getByLabel('Speed', { exact: true }).selectOption({ label: '8 ×' });
 	await expect(page.getByTestId('outcome')).toContainText('Reached the finish');
 	await shot(page, 'phone-floor');
+});
+
+test('two robots', async ({ page }) => {
+	await open(page, 'lamp-over-the-lock');
+	await rehearse(page, '2 ×');
+	await expect(page.getByText(/^5\.\d of/)).toBeVisible();
+	await shot(page, 'crew');
 });

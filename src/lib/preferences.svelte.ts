@@ -11,7 +11,9 @@ const schema = z.object({
 	/** The shelf stays open beside the trail. */
 	isShelfPinned: z.boolean().catch(false),
 	/** Figures of all sensors, not only of those that the plan reads. */
-	showsAllReadings: z.boolean().catch(false)
+	showsAllReadings: z.boolean().catch(false),
+	/** The course that was tried or chosen last: a new plan opens on it. */
+	lastCourse: z.string().nullable().catch(null)
 });
 type Choices = z.infer<typeof schema>;
 
@@ -41,6 +43,9 @@ class Preferences {
 	}
 	get showsAllReadings() {
 		return this.choices.showsAllReadings;
+	}
+	get lastCourse() {
+		return this.choices.lastCourse;
 	}
 
 	choose(changes: Partial<Choices>): void {

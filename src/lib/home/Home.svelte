@@ -5,6 +5,7 @@
 	import { goto, invalidateAll } from '$app/navigation';
 	import { planFormat } from '$core/plan/plan';
 	import { say, t } from '$lib/i18n';
+	import { preferences } from '$lib/preferences.svelte';
 	import { newId } from '$lib/saving/id';
 	import type { Bench, Content, DocumentKind, Listed, Page, Version } from '$lib/saving/protocol';
 	import { sendOrphans } from '$lib/saving/orphans';
@@ -92,7 +93,15 @@
 		return (await act(() => sendSave(id, save))) && id;
 	}
 
-	async function createPlan(courseId = courses.rows[0]?.id ?? null) {
+	/** The one last used on this device, while it is among those that are shown; else the open quay. */
+	const usualCourse = () => {
+		const ids = courses.rows.map(({ id }) => id);
+		return (
+			[preferences.lastCourse, 'open-quay', ids[0]].find((id) => id && ids.includes(id)) ?? null
+		);
+	};
+
+	async function createPlan(courseId = usualCourse()) {
 		const id = await create({ kind: 'plan', content: newPlan(t('home.newPlanName')) }, courseId);
 		if (id) await goto(`/plans/${id}`);
 	}

@@ -1,6 +1,8 @@
 <script lang="ts">
 	/** The bar of the workbench: whose plan this is, where it is tried, and the way to rehearse. */
-	import { ArrowLeft, FileDown, FileUp, Play, Redo2, Square, Undo2 } from '@lucide/svelte';
+	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
+	import { ArrowLeft, FileDown, FileUp, MapPin, Play, Redo2, Square, Undo2 } from '@lucide/svelte';
+	import { MediaQuery } from 'svelte/reactivity';
 	import { variations, type Variation } from '$core/robots/robot';
 	import { t } from '$lib/i18n';
 	import RobotMenu from './RobotMenu.svelte';
@@ -26,6 +28,11 @@
 			isSlow = false;
 		};
 	});
+	/** Where there is little room, course and variation are behind one button. */
+	const isPhone = new MediaQuery('max-width: 560px');
+	const course = $derived(
+		bench.courses.find(({ id }) => id === bench.courseId)?.name ?? t('bench.noCourse')
+	);
 	const player = $derived(bench.player);
 	const isRunning = $derived(player.isPlaying || isSlow);
 
@@ -43,25 +50,7 @@
 	let picker: HTMLInputElement;
 </script>
 
-<header class="bar">
-	<h1 class="sr-only-live">{bench.plan.name}</h1>
-	<a
-		class="button button-plain button-icon"
-		href="/"
-		aria-label={t('bench.home')}
-		title={t('bench.home')}><ArrowLeft size={20} /></a
-	>
-	<div class="name">
-		<input
-			class="title heading"
-			aria-label={t('bench.planName')}
-			value={bench.plan.name}
-			maxlength="80"
-			onchange={rename}
-			onkeydown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
-		/>
-		<span class="owner">{t('bench.owner', { name: owner })}</span>
-	</div>
+{#snippet choices()}
 	<div class="choice course">
 		<select
 			class="field"
@@ -87,8 +76,60 @@
 				>{/each}
 		</select>
 	</div>
+{/snippet}
+
+{#snippet files()}
+	<button
+		class="button button-plain button-icon"
+		aria-label={t('bench.saveFile')}
+		title={t('bench.saveFile')}
+		onclick={onsavefile}><FileDown size={19} /></button
+	>
+	<button
+		class="button button-plain button-icon"
+		aria-label={t('bench.openFile')}
+		title={t('bench.openFile')}
+		onclick={() => picker.click()}><FileUp size={19} /></button
+	>
+{/snippet}
+
+<header class="bar">
+	<h1 class="sr-only-live">{bench.plan.name}</h1>
+	<a
+		class="button button-plain button-icon"
+		href="/"
+		aria-label={t('bench.home')}
+		title={t('bench.home')}><ArrowLeft size={20} /></a
+	>
+	<div class="name">
+		<input
+			class="title heading"
+			aria-label={t('bench.planName')}
+			value={bench.plan.name}
+			maxlength="80"
+			onchange={rename}
+			onkeydown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+		/>
+		<span class="owner">{t('bench.owner', { name: owner })}</span>
+	</div>
+	{#if !isPhone.current}{@render choices()}{/if}
 	<RobotMenu {bench} />
 	<SavedState saver={bench.saver} />
+	{#if isPhone.current}
+		<Popover positioning={{ placement: 'bottom-start', gutter: 6, overflowPadding: 8 }}>
+			<Popover.Trigger class="button button-line place" aria-label={t('bench.place', { course })}>
+				<MapPin size={18} /><span class="place-name">{course}</span>
+			</Popover.Trigger>
+			<Portal>
+				<Popover.Positioner>
+					<Popover.Content class="panel place-panel" aria-label={t('bench.place', { course })}>
+						{@render choices()}
+						<div class="place-files">{@render files()}</div>
+					</Popover.Content>
+				</Popover.Positioner>
+			</Portal>
+		</Popover>
+	{/if}
 	<div class="tools">
 		<button
 			class="button button-plain button-icon"
@@ -104,18 +145,7 @@
 			disabled={!bench.canRedo}
 			onclick={() => bench.redo()}><Redo2 size={19} /></button
 		>
-		<button
-			class="button button-plain button-icon"
-			aria-label={t('bench.saveFile')}
-			title={t('bench.saveFile')}
-			onclick={onsavefile}><FileDown size={19} /></button
-		>
-		<button
-			class="button button-plain button-icon"
-			aria-label={t('bench.openFile')}
-			title={t('bench.openFile')}
-			onclick={() => picker.click()}><FileUp size={19} /></button
-		>
+		{#if !isPhone.current}{@render files()}{/if}
 		<input
 			bind:this={picker}
 			type="file"
@@ -197,10 +227,10 @@
 		.name {
 			grid-area: name;
 		}
-		.course {
+		.bar > .course {
 			grid-area: course;
 		}
-		.variation {
+		.bar > .variation {
 			grid-area: variation;
 		}
 		.tools {
@@ -227,9 +257,30 @@
 	@media (max-width: 560px) {
 		.bar {
 			grid-template:
-				'back name robot saved' auto
-				'course course variation variation' auto
-				'tools tools run run' auto / auto 1fr auto auto;
+				'back name name robot saved' auto
+				'place place tools run run' auto / auto 1fr auto auto auto;
+			gap: 0.15rem 0.4rem;
+			padding: 0.15rem 0.5rem 0.3rem;
+		}
+		.bar > :global(.place) {
+			grid-area: place;
+			max-width: 8.5rem;
+			padding: 0 0.6rem;
+		}
+		.place-name {
+			overflow: hidden;
+			text-overflow: ellipsis;
+			white-space: nowrap;
+		}
+		:global(.place-panel) {
+			z-index: 40;
+			display: grid;
+			gap: 0.6rem;
+			width: min(19rem, calc(100vw - 1rem));
+			padding: 0.9rem;
+		}
+		.place-files {
+			display: flex;
 		}
 		.tools .button {
 			width: 2.75rem;

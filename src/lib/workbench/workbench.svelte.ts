@@ -10,6 +10,7 @@ import { planRobot, type Plan, type PlanRobot } from '$core/plan/plan';
 import type { Variation } from '$core/robots/robot';
 import type { Attempt } from '$core/simulation/attempt';
 import { say, t } from '$lib/i18n';
+import { preferences } from '$lib/preferences.svelte';
 import type { AttemptSeed, Bench } from '$lib/saving/protocol';
 import { Saver } from '$lib/saving/saver.svelte';
 import { request } from '$lib/saving/send';
@@ -263,6 +264,7 @@ export class Workbench {
 
 	async chooseCourse(id: string | null): Promise<void> {
 		this.courseId = id;
+		preferences.choose({ lastCourse: id });
 		this.player.show(null);
 		this.previous = null;
 		this.rehearsedPlan = null;
@@ -324,6 +326,7 @@ export class Workbench {
 		this.previous = this.player.attempt;
 		this.rehearsedPlan = plan;
 		if (courseId) {
+			preferences.choose({ lastCourse: courseId });
 			this.seeds = [{ ...inputs, courseId }, ...this.seeds].slice(0, 2);
 			this.save(true);
 		}
