@@ -92,8 +92,8 @@ test('a plan is saved to a file and opened from it; bad files change nothing', a
 	const bad: [string, RegExp][] = [
 		[good.slice(0, 90), /Line \d+, column \d+: .*a whole JSON document was expected/],
 		[
-			good.replace('"version": 1', '"version": 9'),
-			/version: version 1 was expected, but this is version 9/
+			good.replace('"version": 2', '"version": 9'),
+			/version: version 2 was expected, but this is version 9/
 		],
 		[good.replace('"go"', '"leap"'), /chains\[0\]\.steps\[0\]\.kind: one of go, turn/],
 		[
