@@ -42,7 +42,9 @@
 	const x = $derived((base.x + taken.left) * moved.k + moved.x);
 	const y = $derived((base.y + taken.top) * moved.k + moved.y);
 	const bar = $derived(scaleBar(scale));
-	const starts = $derived(startPlaces(course, bench.plan.robots.length));
+	/** A number of its own: edits that leave it as it is seek no places anew. */
+	const crewSize = $derived(bench.plan.robots.length);
+	const starts = $derived(startPlaces(course, crewSize));
 	/** Each robot where it is at the moment that is shown, or on its start mark. */
 	const robots = $derived(
 		bench.plan.robots.map((robot, index) => {
@@ -51,7 +53,7 @@
 			return { ...robot, pose: player.samples[robot.id] ?? standing };
 		})
 	);
-	const isCrew = $derived(robots.length > 1);
+	const isCrew = $derived(crewSize > 1);
 	/** Some step or trigger asks whether the robot is touched. */
 	const waitsForTouch = $derived(
 		player.run?.sensed.touched !== undefined ||
