@@ -7,6 +7,11 @@ export default {
 	compilerOptions: { runes: true },
 	kit: {
 		adapter: adapter(),
+		typescript: {
+			config: (config) => {
+				config.include.push('../bench/**/*.ts');
+			}
+		},
 		alias: { $core: 'src/core', $workers: 'src/workers', $messages: 'src/messages' },
 		csp: {
 			mode: 'auto',

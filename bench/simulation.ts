@@ -3,6 +3,7 @@
  * part of a rehearsal's time the interpreter takes, as a person watches it. Then, in simulation
  * ticks a second, median of several rounds:
  * - free: the car alone on a course of 60 walls, far from any of them;
+ * - two: the same with another car that drives the same squares, far away;
  * - contact: the same car sliding along one of them;
  * - planck: the bare package stepping one body among the same walls, sliding along one;
  * - chains: the free car, with 100 chains of 50 steps beside it in loops that never rest, for 8 s.
@@ -12,7 +13,7 @@ import { Polygon, Vec2, World } from 'planck';
 import index from '../samples/index.json';
 import { courseSchema } from '../src/core/course/course';
 import { checkPlan } from '../src/core/checks';
-import { planSchema } from '../src/core/plan/plan';
+import { planRobot, planSchema } from '../src/core/plan/plan';
 import { skiff } from '../src/core/robots/skiff';
 import * as skiffSettings from '../src/core/robots/skiff/settings';
 import { tick } from '../src/core/time';
@@ -60,6 +61,27 @@ const free = () =>
 		limit: 900
 	}).ticks;
 
+const another = planRobot({ ...squares.robots[0]!, name: 'Ember-6' }, squares.robots);
+const twoSquares = {
+	...squares,
+	robots: [...squares.robots, another],
+	chains: [...squares.chains, { ...squares.chains[0]!, id: 'other', robot: another.id }]
+};
+const two = () =>
+	simulate({
+		plan: twoSquares,
+		course: {
+			...course(0, -20, 0),
+			starts: [
+				{ at: [0, -20], bearing: 0 },
+				{ at: [10, -20], bearing: 0 }
+			]
+		},
+		variation: 'classroom',
+		seed: 1,
+		limit: 900
+	}).ticks;
+
 const alongWall = planOf([repeat(8, [go(10, 1)])]);
 function contact(): number {
 	const attempt = simulate({
@@ -69,7 +91,8 @@ function contact(): number {
 		seed: 1,
 		limit: 120
 	});
-	if (attempt.bumps.length === 0) throw new Error('The car was expected to touch the wall.');
+	if (attempt.runs[0]!.bumps.length === 0)
+		throw new Error('The car was expected to touch the wall.');
 	return attempt.ticks;
 }
 
@@ -149,18 +172,20 @@ for (const { file, course: courseFile } of index.plans) {
 }
 console.log();
 
-const cases = { planck: barePlanck, free, contact, chains };
-const rates: Record<string, number[]> = { planck: [], free: [], contact: [], chains: [] };
+const cases = { planck: barePlanck, free, two, contact, chains };
+const rates: Record<string, number[]> = { planck: [], free: [], two: [], contact: [], chains: [] };
 for (let round = 0; round < rounds; round++) {
 	for (const [name, run] of Object.entries(cases)) rates[name]!.push(ticksPerSecond(run));
 }
 
 const planck = median(rates.planck!);
 console.log(`planck   ${Math.round(planck)} ticks/s   1.00`);
-for (const name of ['free', 'contact', 'chains']) {
+for (const name of ['free', 'two', 'contact', 'chains']) {
 	const rate = median(rates[name]!);
 	console.log(`${name.padEnd(8)} ${Math.round(rate)} ticks/s   ${(rate / planck).toFixed(2)}`);
 }
+const parts = (median(rates.free!) / median(rates.two!)).toFixed(2);
+console.log(`two robots take ${parts} times the time of one`);
 const busyRate = median(rates.chains!);
 const stepsEach = 100 * 49;
 console.log(

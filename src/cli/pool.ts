@@ -1,6 +1,7 @@
 /**
  * Runs the trials of a search on several threads, this one among them. Each takes the next few
- * whenever it is done; this one begins while the others are still being started.
+ * whenever it is done; this one begins while the others are still being started, and does itself what
+ * they still have in hand when nothing else is left.
  */
 import { setImmediate } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
@@ -11,22 +12,24 @@ import type { Summary } from '../core/simulation/attempt';
 import type { Rehearsal } from '../core/simulation/simulate';
 
 /** Trials that a thread takes at a time: few enough that none is left waiting for another. */
-const batch = 5;
+const batch = 2;
 
 export interface Pool {
 	readonly run: Runner;
 	close(): void;
 }
 
-/** What a thread runs, as one script: threads cannot read TypeScript. */
+/** What a thread runs, as one script: threads cannot read TypeScript. Packages are left where they are. */
 async function script(): Promise<string> {
 	const { outputFiles } = await build({
 		entryPoints: [fileURLToPath(new URL('./trial-worker.ts', import.meta.url))],
 		bundle: true,
+		packages: 'external',
 		platform: 'node',
 		write: false
 	});
-	return outputFiles[0]!.text;
+	const here = JSON.stringify(import.meta.url);
+	return `require = require('node:module').createRequire(${here});\n${outputFiles[0]!.text}`;
 }
 
 /** @param count of threads, with this one */
@@ -56,10 +59,15 @@ export function openPool(rehearsal: Omit<Rehearsal, 'seed'>, count: number): Poo
 					await setImmediate();
 				}
 			};
-			const others = threads.then((workers) =>
-				Promise.all(workers.map((worker) => work((some) => ask(worker, some))))
+			// What one of them fails at is done here after all, and fails here.
+			void threads.then((workers) =>
+				Promise.allSettled(workers.map((worker) => work((some) => ask(worker, some))))
 			);
-			await Promise.all([work(here), others]);
+			await work(here);
+			for (let i = 0; i < trials.length; i++) {
+				found[i] ??= (await here([trials[i]!]))[0]!;
+				await setImmediate();
+			}
 			return found;
 		},
 		close: () => {

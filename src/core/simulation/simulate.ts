@@ -93,6 +93,8 @@ class Simulation {
 	private readonly signals;
 	private waitingPosts: readonly LampPost[];
 	private tickNumber = 0;
+	/** Seconds since Run. */
+	private time = 0;
 	private hasStopped = false;
 
 	private readonly rehearsal: Prepared['rehearsal'];
@@ -110,7 +112,7 @@ class Simulation {
 		this.crew = this.gather();
 		this.byId = this.crew.toSorted((a, b) => (a.id < b.id ? -1 : 1));
 		const standing = this.byId.map(({ machine, pose }) => ({ body: machine, pose }));
-		this.world = new World(course.walls, this.crates, standing);
+		this.world = new World(terrain, this.crates, standing);
 		this.signals = this.crew.map(({ signals }) => signals);
 		this.crateWriter = new CrateWriter(this.crates);
 		this.interpreter = new Interpreter({
@@ -152,10 +154,6 @@ class Simulation {
 		});
 	}
 
-	private get time(): number {
-		return this.tickNumber / tickRate;
-	}
-
 	/** Begins to write down what the robots do. */
 	private record(): void {
 		const { interpreter, prepared, rehearsal } = this;
@@ -182,7 +180,7 @@ class Simulation {
 		this.record();
 		const { crew, records, rehearsal } = this;
 		const outcome = this.untilOver();
-		if (this.allKeep((member) => member.keep(this.tickNumber))) this.crateWriter.keep(this.time);
+		for (const member of crew) if (member.keep(this.tickNumber)) this.crateWriter.keep(this.time);
 		for (const { journal } of crew) journal.closeAll(this.time);
 		return {
 			variation: rehearsal.variation,
@@ -197,32 +195,28 @@ class Simulation {
 		};
 	}
 
-	/** @returns whether they wrote: all of them do, or none */
-	private allKeep(keep: (member: CrewMember) => boolean): boolean {
-		let hasKept = false;
-		for (const member of this.crew) hasKept = keep(member);
-		return hasKept;
-	}
-
 	private untilOver(): Outcome {
 		const { crew, byId, world, interpreter, place } = this;
 		this.lightPosts();
 		for (;;) {
-			for (const member of crew) member.notice(this.time, this.isOnTable);
-			interpreter.tick(this.time, this.signals);
-			if (this.allKeep((member) => member.sample(this.tickNumber))) {
-				this.crateWriter.keep(this.time);
+			const { time, tickNumber } = this;
+			for (let i = 0; i < crew.length; i++) crew[i]!.notice(time, this.isOnTable);
+			interpreter.tick(time, this.signals);
+			for (let i = 0; i < crew.length; i++) {
+				if (crew[i]!.sample(tickNumber)) this.crateWriter.keep(time);
 			}
 			if (interpreter.budget.left <= 0) return this.usedUp();
 			if (world.work > this.limitWork) return this.crowded();
 			if (this.isOver()) return this.planOver();
-			const stalled = crew.find(({ machine }) => machine.isStalled);
-			if (stalled) return this.stalled(stalled);
-			if (this.tickNumber >= this.limitTicks) return this.outOfTime();
-			if (this.tickNumber % progressTicks === 0) this.onProgress(this.time);
-			for (const { machine } of byId) machine.advance(this.time);
+			for (let i = 0; i < crew.length; i++) {
+				if (crew[i]!.machine.isStalled) return this.stalled(crew[i]!);
+			}
+			if (tickNumber >= this.limitTicks) return this.outOfTime();
+			if (tickNumber % progressTicks === 0) this.onProgress(time);
+			for (let i = 0; i < byId.length; i++) byId[i]!.machine.advance(time);
 			world.move();
 			this.tickNumber += 1;
+			this.time = this.tickNumber / tickRate;
 			for (let i = 0; i < byId.length; i++) byId[i]!.moved(this.time, world.touching(i));
 			if (this.waitingPosts.length > 0) this.lightPosts();
 			if (!this.isOnTable) continue;
@@ -259,14 +253,20 @@ class Simulation {
 	}
 
 	private lightPosts(): void {
-		const { crew, place, time } = this;
-		const lit = this.waitingPosts.filter(({ at, reach }) =>
-			crew.some((member) => member.distanceTo(at) <= reach)
-		);
-		if (lit.length === 0) return;
-		place.reached.push(...lit.map((post) => ({ id: post.id, time })));
-		place.litPosts.push(...lit);
-		this.waitingPosts = this.waitingPosts.filter((post) => !lit.includes(post));
+		const { place, time } = this;
+		let hasLit = false;
+		for (const post of this.waitingPosts) {
+			if (!this.isReached(post)) continue;
+			hasLit = true;
+			place.reached.push({ id: post.id, time });
+			place.litPosts.push(post);
+		}
+		if (hasLit) this.waitingPosts = this.waitingPosts.filter((post) => !this.isReached(post));
+	}
+
+	private isReached({ at, reach }: LampPost): boolean {
+		for (const member of this.crew) if (member.distanceTo(at) <= reach) return true;
+		return false;
 	}
 
 	// --- how it ends ---

@@ -6,7 +6,7 @@ import type { Pose } from './pose';
 import type { StandingCrate } from './crates';
 import { Ground, type Seen } from './ground';
 import { rayLength, sidesOf } from './rays';
-import { cornersOf } from './walls';
+import { Clearance, cornersOf } from './walls';
 
 /** Rays in the cone of a distance sensor. */
 const rays = 5;
@@ -18,8 +18,10 @@ const postReach = 0.25;
 export class Terrain {
 	readonly ground: Ground;
 	readonly wallSides: Float64Array;
+	readonly clearance: Clearance;
 
 	constructor(readonly course: Course) {
+		this.clearance = new Clearance(course.walls);
 		this.ground = new Ground(course);
 		this.wallSides = sidesOf(course.walls.map(cornersOf));
 	}

@@ -3,13 +3,12 @@
  * in an arc. Near a wall, a crate or another body planck decides what is left of the wish.
  */
 import * as exact from '../exact';
-import type { Wall } from '../course/course';
 import { tick } from '../time';
 import type { Body, Motion, Obstacle } from './body';
 import { Contact } from './contact';
 import type { Pose } from './pose';
 import type { StandingCrate } from './crates';
-import { Clearance } from './walls';
+import type { Terrain } from './scene';
 
 /** Metres kept between a free body and a wall: planck's skin and slop, with room to spare. */
 const skin = 0.004;
@@ -41,16 +40,14 @@ class Mover {
 }
 
 export class World {
-	private readonly clearance: Clearance;
 	private readonly movers: readonly Mover[];
 	private contact: Contact | undefined;
 
 	constructor(
-		private readonly walls: readonly Wall[],
+		private readonly terrain: Terrain,
 		private readonly crates: readonly StandingCrate[],
 		standing: readonly Standing[]
 	) {
-		this.clearance = new Clearance(walls);
 		this.movers = standing.map((one) => new Mover(one));
 	}
 
@@ -81,9 +78,13 @@ export class World {
 	private wish(mover: Mover): void {
 		const { ahead, left } = (mover.motion = mover.body.wish());
 		mover.way = (left === 0 ? Math.abs(ahead) : exact.lengthOf(ahead, left)) * tick;
-		mover.room -= mover.way;
+		if (mover.isNear) {
+			// Nothing lets it free before it has moved as far as it lacked room.
+			mover.room += mover.way;
+			if (mover.room <= 0) return;
+		} else mover.room -= mover.way;
 		const isCrateComing = !mover.isNear && this.contact?.isAnyCrateMoving === true;
-		if (mover.room <= 0 || isCrateComing) this.lookAround(mover);
+		if (mover.isNear || mover.room <= 0 || isCrateComing) this.lookAround(mover);
 	}
 
 	private lookAround(mover: Mover): void {
@@ -99,7 +100,7 @@ export class World {
 		}
 		const isNear = mover.room <= 0 || (this.contact?.isAnyCrateMoving ?? false);
 		if (isNear && !mover.isNear) {
-			this.contact ??= new Contact(this.walls, this.crates, this.movers);
+			this.contact ??= new Contact(this.terrain.course.walls, this.crates, this.movers);
 			this.contact.place(this.movers.indexOf(mover), pose);
 		}
 		if (!isNear) mover.touching = null;
@@ -108,7 +109,7 @@ export class World {
 
 	/** Metres from a body's middle to the nearest wall or crate, never too much. */
 	private roomAt({ x, y }: Pose): number {
-		let room = this.clearance.at(x, y);
+		let room = this.terrain.clearance.at(x, y);
 		for (const { pose, radius, hasFallen } of this.crates) {
 			if (!hasFallen) room = Math.min(room, exact.lengthOf(pose.x - x, pose.y - y) - radius);
 		}
