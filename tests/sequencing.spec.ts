@@ -3,7 +3,7 @@ import { readings } from '../src/core/expressions/vocabulary';
 import { definitionOf, stepKinds, triggerKinds } from '../src/core/steps/catalogue';
 import { isExpression } from '../src/core/steps/definition';
 import { go, lamp, repeat, right, step, wait } from '../src/core/testing/sample';
-import words from '../src/lib/i18n/steps.en.json' with { type: 'json' };
+import words from '../src/core/steps/words.en.json' with { type: 'json' };
 import { isSaved, news, openPlan, rowsOf, stepsOf, tag } from './helpers';
 
 const atLevel = (page: Page, level: string, more = {}) =>

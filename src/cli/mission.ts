@@ -15,7 +15,7 @@ import type { RobotRun } from '../core/simulation/attempt';
 import { simulate } from '../core/simulation/simulate';
 import type { Touch } from '../core/simulation/touch';
 import { traceCsv } from '../core/simulation/trace-csv';
-import { say } from '../lib/i18n/messages';
+import { say } from './words';
 import { openPool } from './pool';
 import { reportOf, spreadReport } from './report';
 

@@ -294,18 +294,22 @@ export function exampleOf(kind: string): Example {
 	if (known) return known;
 	const values = initialValues(kind);
 	const { isTrigger } = definitionOf(kind);
+	const alone = step(kind, values);
 	const usual = isTrigger
-		? [chain(step(kind, values), lamp(amber), go(0.4))]
-		: [run(step(kind, values), ...(definitionOf(kind).takesTime ? [] : [go(0.4)]))];
-	const { chains, on = course() } = special[kind]?.(values) ?? { chains: usual };
-	const robots = [planRobot(sampleRobot(kindFor(chains)))];
+		? [chain(alone, lamp(amber), go(0.4))]
+		: [run(alone, ...(definitionOf(kind).takesTime ? [] : [go(0.4)]))];
+	const { chains, on = course() } = special[kind]?.(values) ?? {
+		// A robot that can do this may have no wheels.
+		chains: kindFor(usual) ? usual : [isTrigger ? chain(alone) : run(alone)]
+	};
+	const robots = [planRobot(sampleRobot(kindFor(chains)!))];
 	const plan: Plan = makePlan({ name: 'Example', robots, chains });
 	examples.set(kind, { plan, course: on });
 	return examples.get(kind)!;
 }
 
 /** The first kind that has what all these steps need. */
-function kindFor(chains: readonly Chain[]): RobotKind {
+function kindFor(chains: readonly Chain[]): RobotKind | undefined {
 	const needs = new Set(
 		chains.flatMap(({ trigger, steps }) => {
 			const all: Step[] = trigger ? [trigger] : [];
@@ -313,5 +317,5 @@ function kindFor(chains: readonly Chain[]): RobotKind {
 			return all.flatMap(({ kind }) => definitionOf(kind).needs);
 		})
 	);
-	return robotKinds.find(({ devices }) => [...needs].every((need) => devices.includes(need)))!;
+	return robotKinds.find(({ devices }) => [...needs].every((need) => devices.includes(need)));
 }

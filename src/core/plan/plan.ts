@@ -191,9 +191,11 @@ export const planRobot = (robot: NamedRobot, others: readonly PlanRobot[] = []):
 	return { ...robot, id: ids.find((id) => !others.some((other) => other.id === id))! };
 };
 
-/** The robot that runs a chain. */
-export const robotOfChain = ({ robots }: Plan, { robot }: Chain): PlanRobot =>
-	robots.find(({ id }) => id === robot) ?? robots[0]!;
+/** The robot that runs a chain: the first, where the chain names none. */
+export function robotOfChain({ robots }: Plan, { robot }: Chain): PlanRobot {
+	const [first] = robots;
+	return robots.find(({ id }) => id === robot) ?? first!;
+}
 
 /** Whether the chain runs by itself: it hangs on a trigger that is not switched off. */
 export const isLit = ({ trigger }: Chain): boolean =>

@@ -4,7 +4,7 @@ import { skiffLite } from '../robots/skiff';
 import { planFor } from '../testing/sample';
 import { rehearseAlone, type Alone } from '../testing/alone';
 import { degrees } from '../units/angles';
-import { catalogue } from './catalogue';
+import { catalogue } from './list';
 import { exampleOf } from '../examples/examples';
 
 const rehearse = (kind: string, touches: number[] = []): Alone =>

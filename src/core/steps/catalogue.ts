@@ -1,25 +1,6 @@
-/** All steps, in the order the shelf offers them. A new step is added to the list of its family. */
+/** What is known of all steps. */
 import type { StepDefinition, Values } from './definition';
-import { flowSteps } from './flow';
-import { glowSteps } from './glow';
-import { crewSteps, ownSteps } from './own';
-import { reckonSteps, senseSteps } from './reckon';
-import { soundSteps } from './sound';
-import { travelSteps, waitStill } from './travel';
-import { triggers } from './triggers';
-
-export const catalogue: readonly StepDefinition[] = [
-	...travelSteps,
-	...glowSteps,
-	...soundSteps,
-	...flowSteps,
-	waitStill,
-	...senseSteps,
-	...reckonSteps,
-	...crewSteps,
-	...ownSteps,
-	...triggers
-];
+import { catalogue } from './list';
 
 export const stepKinds = catalogue.filter((definition) => !definition.isTrigger);
 export const triggerKinds = catalogue.filter((definition) => definition.isTrigger);

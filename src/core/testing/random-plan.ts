@@ -2,7 +2,8 @@
 import { makePlan, planRobot, type Chain, type Plan, type Step } from '../plan/plan';
 import { sampleRobot } from '../robots/robot-document';
 import { skiff, skiffLite } from '../robots/skiff';
-import { catalogue, definitionOf, initialValues, mayHang, triggerKinds } from '../steps/catalogue';
+import { definitionOf, initialValues, mayHang, triggerKinds } from '../steps/catalogue';
+import { catalogue } from '../steps/list';
 import type { Value, ValueDefinition, Values } from '../steps/definition';
 
 /** Expressions of several types, some of which make no sense where they land. */

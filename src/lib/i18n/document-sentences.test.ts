@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { say } from './messages';
+import { say } from './index';
 import { courseFormat } from '../../core/course/course';
 import { readDocument, writeDocument } from '../../core/document';
 import { planFormat } from '../../core/plan/plan';

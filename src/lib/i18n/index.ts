@@ -1,8 +1,10 @@
-/** Messages for the interface: those of the core and those of the app. */
-import app from './app.en.json';
-import { addMessages } from './messages';
-import steps from './steps.en.json';
+/** Messages for the interface: its own, and the words that stand beside what they name. */
+import { addMessages, type Messages } from './messages';
 
-for (const messages of [app, steps]) addMessages(messages);
+const files = import.meta.glob<Messages>(['./*.en.json', '../../core/**/words.en.json'], {
+	eager: true,
+	import: 'default'
+});
+for (const messages of Object.values(files)) addMessages(messages);
 
-export { hasMessage, partsOf, say, t, type Part } from './messages';
+export { addMessages, hasMessage, partsOf, perLanguage, say, t, type Part } from './messages';

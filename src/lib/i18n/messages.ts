@@ -4,17 +4,17 @@
  */
 import { IntlMessageFormat } from 'intl-messageformat';
 import type { Sentence } from '../../core/sentence';
-import core from './core.en.json';
-import expressions from './expressions.en.json';
 
 const language = 'en';
-const texts = new Map<string, string>(Object.entries({ ...core, ...expressions }));
+const texts = new Map<string, string>();
 const formats = new Map<string, IntlMessageFormat>();
 
 type Fill = Readonly<Record<string, unknown>>;
 
-/** Adds messages, such as those of the interface, which the mission runner has no need of. */
-export function addMessages(messages: Readonly<Record<string, string>>): void {
+/** By their keys. */
+export type Messages = Readonly<Record<string, string>>;
+
+export function addMessages(messages: Messages): void {
 	for (const [key, text] of Object.entries(messages)) texts.set(key, text);
 }
 
@@ -55,4 +55,10 @@ export function partsOf(key: string, slots: readonly string[]): Part[] {
 				? (part.value as { slot: string })
 				: { text: String(part.value) }
 		);
+}
+
+/** What is computed from words: made once, when it is asked for first, never while modules load. */
+export function perLanguage<Made>(make: () => Made): () => Made {
+	let made: { readonly it: Made } | undefined;
+	return () => (made ??= { it: make() }).it;
 }

@@ -10,7 +10,7 @@ import { success, type Result } from '$core/sentence';
 import type { ValueDefinition } from '$core/steps/definition';
 import { wantedType } from '$core/steps/values';
 import { checkExpression } from '$core/checks/values';
-import { t } from '$lib/i18n';
+import { perLanguage, t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
 
 function wordOf(name: string): string {
@@ -41,7 +41,7 @@ export function showExpression(text: string): string {
 }
 
 /** What a person may type, and what it is in a document; longer words first. */
-const spellings = ((): readonly (readonly [RegExp, string])[] => {
+const spellings = perLanguage((): readonly (readonly [RegExp, string])[] => {
 	const names = [...Object.keys(readings), ...Object.keys(functions), ...Object.keys(constants)];
 	const pairs = names
 		.map((name) => [wordOf(name), name] as const)
@@ -53,21 +53,24 @@ const spellings = ((): readonly (readonly [RegExp, string])[] => {
 		new RegExp(`(?<![\\p{L}\\p{N}_])${escape(word)}(?![\\p{L}\\p{N}_])`, 'giu'),
 		name
 	]);
-})();
+});
 
-const unitSpellings: readonly (readonly [string, string])[] = [
+const unitSpellings = perLanguage((): readonly (readonly [string, string])[] => [
 	...Object.keys(units).map((unit) => [t(`unitWord.${unit}`), unit] as const),
 	...Object.keys(units).map((unit) => [unit, unit] as const),
 	['inches', 'inch'],
 	['degrees', 'deg'],
 	['seconds', 's']
-];
-const unitPattern = new RegExp(
-	`((?<![\\p{L}\\p{N}_.])\\d+(?:\\.\\d+)?|\\))\\s*(${unitSpellings
-		.map(([word]) => word)
-		.sort((a, b) => b.length - a.length)
-		.join('|')})(?![\\p{L}\\p{N}_/])`,
-	'giu'
+]);
+const unitPattern = perLanguage(
+	() =>
+		new RegExp(
+			`((?<![\\p{L}\\p{N}_.])\\d+(?:\\.\\d+)?|\\))\\s*(${unitSpellings()
+				.map(([word]) => word)
+				.sort((a, b) => b.length - a.length)
+				.join('|')})(?![\\p{L}\\p{N}_/])`,
+			'giu'
+		)
 );
 
 const signs: readonly (readonly [RegExp, string])[] = [
@@ -97,9 +100,9 @@ export function documentText(typed: string): string {
 function spell(part: string): string {
 	let text = part;
 	for (const [pattern, sign] of signs) text = text.replace(pattern, sign);
-	for (const [pattern, name] of spellings) text = text.replace(pattern, name);
-	return text.replace(unitPattern, (whole, before: string, word: string) => {
-		const unit = unitSpellings.find(([spelling]) => spelling === word.toLowerCase())?.[1];
+	for (const [pattern, name] of spellings()) text = text.replace(pattern, name);
+	return text.replace(unitPattern(), (whole, before: string, word: string) => {
+		const unit = unitSpellings().find(([spelling]) => spelling === word.toLowerCase())?.[1];
 		if (!unit) return whole;
 		return before === ')' ? `)*${unit}` : `(${before}*${unit})`;
 	});

@@ -8,6 +8,7 @@
 	import { robotKindOf, robotKinds } from '$core/robots/kinds';
 	import { sampleRobot } from '$core/robots/robot-document';
 	import { t } from '$lib/i18n';
+	import SettingField from './SettingField.svelte';
 	import type { Workbench } from './workbench.svelte';
 
 	let { bench }: { bench: Workbench } = $props();
@@ -122,18 +123,12 @@
 						<legend>{t(`bench.kind.${robot.kind}.settings`)}</legend>
 						<div class="settings">
 							{#each Object.entries(kind.settings) as [name, setting] (name)}
-								<label>
-									{t(`setting.${robot.kind}.${name}`)}
-									{#if setting.type === 'choice'}
-										<select
-											class="field"
-											value={robot.settings[name]}
-											onchange={(event) => set(name, event.currentTarget.value)}
-										>
-											{#each setting.options as option (option)}<option>{option}</option>{/each}
-										</select>
-									{/if}
-								</label>
+								<SettingField
+									label={t(`setting.${robot.kind}.${name}`)}
+									definition={setting}
+									value={robot.settings[name] ?? setting.initial}
+									onset={(value) => set(name, value)}
+								/>
 							{/each}
 						</div>
 					</fieldset>

@@ -9,7 +9,7 @@ import { perform, redo, startHistory, undo, type History } from '$core/plan/hist
 import { planRobot, type Plan, type PlanRobot } from '$core/plan/plan';
 import type { Variation } from '$core/robots/robot';
 import type { Attempt } from '$core/simulation/attempt';
-import { say, t } from '$lib/i18n';
+import { perLanguage, say, t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
 import type { AttemptSeed, Bench } from '$lib/saving/protocol';
 import { Saver } from '$lib/saving/saver.svelte';
@@ -41,11 +41,13 @@ function freeName(robots: readonly PlanRobot[]): string {
 }
 
 /** A floor with nothing on it, for a plan whose course is gone. */
-const openFloor = makeCourse({
-	name: t('bench.noCourse'),
-	size: { width: 2, height: 1.5 },
-	starts: [{ at: [1, 0.5], bearing: 0 }]
-});
+const openFloor = perLanguage(() =>
+	makeCourse({
+		name: t('bench.noCourse'),
+		size: { width: 2, height: 1.5 },
+		starts: [{ at: [1, 0.5], bearing: 0 }]
+	})
+);
 
 /** Milliseconds after the last change until the plan is checked, and rehearsed for the checks. */
 const checkDelay = 250;
@@ -88,7 +90,7 @@ export class Workbench {
 	readonly canUndo = $derived(this.history.done !== null);
 	readonly canRedo = $derived(this.history.undone !== null);
 	/** The one that is chosen; an open floor where it is gone, or not here yet. */
-	course = $state.raw<Course>(openFloor);
+	course = $state.raw<Course>(openFloor());
 	readonly hasChanged = $derived(
 		this.rehearsedPlan !== null && this.rehearsedPlan.chains !== this.plan.chains
 	);
@@ -106,7 +108,7 @@ export class Workbench {
 	/** @param course that of the workbench as it was opened */
 	constructor(opened: Opened, courses: readonly CourseChoice[], course: Course | null) {
 		this.courses = courses;
-		this.course = course ?? openFloor;
+		this.course = course ?? openFloor();
 		this.take(startHistory(opened.content));
 		this.saver = new Saver(opened.id, opened.revision);
 		this.useBench(opened.bench);
@@ -150,7 +152,7 @@ export class Workbench {
 	/** @returns null when it cannot be had again, or the person has rehearsed anew meanwhile */
 	private async again({ courseId, ...seed }: AttemptSeed): Promise<Attempt | null> {
 		const { course } = this;
-		if (course === openFloor || courseId !== this.courseId || this.rehearsals > 0) return null;
+		if (course === openFloor() || courseId !== this.courseId || this.rehearsals > 0) return null;
 		return rehearse({ ...seed, course });
 	}
 
@@ -284,7 +286,7 @@ export class Workbench {
 		} catch {
 			this.refuse(t('home.failed'));
 		}
-		if (id === this.courseId) this.course = course ?? openFloor;
+		if (id === this.courseId) this.course = course ?? openFloor();
 	}
 
 	chooseVariation(variation: Variation): void {

@@ -1,0 +1,68 @@
+/** Every message that the code can ask for is there. */
+import { readdirSync, readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { devices } from '$core/devices/list';
+import { readings } from '$core/expressions/vocabulary';
+import { robotKinds } from '$core/robots/kinds';
+import { families } from '$core/steps/definition';
+import { catalogue } from '$core/steps/list';
+import { hasMessage, partsOf } from './index';
+
+const missing = (keys: readonly string[]): string[] => keys.filter((key) => !hasMessage(key));
+
+describe('words', () => {
+	it.each(catalogue.map((definition) => [definition.kind, definition] as const))(
+		'of step %s, and of each of its values',
+		(kind, { values }) => {
+			const names = Object.keys(values);
+			const parts = ['name', 'sentence', 'help', ...names];
+			expect(missing(parts.map((part) => `step.${kind}.${part}`))).toEqual([]);
+			for (const form of ['sentence', 'short']) {
+				if (!hasMessage(`step.${kind}.${form}`)) continue;
+				const slots = partsOf(`step.${kind}.${form}`, names).flatMap((part) =>
+					'slot' in part ? [part.slot] : []
+				);
+				for (const slot of slots) expect(names).toContain(slot);
+			}
+		}
+	);
+
+	it('of readings, of devices that a step can need, of families and of types', () => {
+		const needed = new Set(catalogue.flatMap(({ needs }) => needs.map(({ id }) => id)));
+		const ids = devices.map(({ id }) => id).filter((id) => needed.has(id));
+		expect(
+			missing([
+				...Object.keys(readings).map((reading) => `reading.${reading}`),
+				...ids.flatMap((id) => [`check.cannot.${id}`, `note.cannot.${id}`]),
+				...families.map((family) => `family.${family}`)
+			])
+		).toEqual([]);
+	});
+
+	it.each(robotKinds.map((kind) => [kind.kind, kind] as const))(
+		'of robots of kind %s, and of their settings',
+		(kind, { settings }) => {
+			const names = Object.keys(settings);
+			const own = [kind, `${kind}.explain`, ...(names.length > 0 ? [`${kind}.settings`] : [])];
+			expect(
+				missing([
+					...own.map((key) => `bench.kind.${key}`),
+					...names.map((name) => `setting.${kind}.${name}`)
+				])
+			).toEqual([]);
+		}
+	);
+
+	it('that the code names outright', () => {
+		const files = readdirSync('src', { recursive: true, encoding: 'utf8' }).filter(
+			(file) => /\.(ts|svelte)$/.test(file) && !file.includes('.test.')
+		);
+		const named = files.flatMap((file) =>
+			[...readFileSync(`src/${file}`, 'utf8').matchAll(/\bt\(\s*'([\w.]+)'/g)].map(
+				([, key]) => key!
+			)
+		);
+		expect(named.length).toBeGreaterThan(200);
+		expect(missing(named)).toEqual([]);
+	});
+});
