@@ -13,7 +13,11 @@ const schema = z.object({
 	/** Figures of all sensors, not only of those that the plan reads. */
 	showsAllReadings: z.boolean().catch(false),
 	/** The course that was tried or chosen last: a new plan opens on it. */
-	lastCourse: z.string().nullable().catch(null)
+	lastCourse: z.string().nullable().catch(null),
+	/** Part of the height that the floor has where it stands above the trail. */
+	floorShare: z.number().min(0.25).max(0.75).catch(0.5),
+	/** Home shows this person's own plans first of all, not everybody's. */
+	showsMine: z.boolean().catch(false)
 });
 type Choices = z.infer<typeof schema>;
 
@@ -43,6 +47,12 @@ class Preferences {
 	}
 	get showsAllReadings() {
 		return this.choices.showsAllReadings;
+	}
+	get floorShare() {
+		return this.choices.floorShare;
+	}
+	get showsMine() {
+		return this.choices.showsMine;
 	}
 	get lastCourse() {
 		return this.choices.lastCourse;

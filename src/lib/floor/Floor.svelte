@@ -10,6 +10,7 @@
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import CourseDrawing from './CourseDrawing.svelte';
+	import LegEnds from './LegEnds.svelte';
 	import RobotDrawing from './RobotDrawing.svelte';
 	import Trace from './Trace.svelte';
 	import { besidePanel, cratesAt, fit, scaleBar } from './view';
@@ -126,20 +127,12 @@
 				<CourseDrawing {course} {reached} {crates} {starts} />
 				{#if bench.previous}
 					{#each bench.previous.runs as run (run.id)}
-						<Trace attempt={bench.previous} {run} {scale} isBefore />
+						<Trace {run} {scale} isBefore />
 					{/each}
 				{/if}
 				{#if player.attempt}
 					{#each player.attempt.runs as run, index (run.id)}
-						<Trace
-							attempt={player.attempt}
-							{run}
-							{index}
-							until={player.index}
-							time={player.time}
-							{scale}
-							{onleg}
-						/>
+						<Trace {run} {index} until={player.index} {scale} />
 					{/each}
 				{/if}
 				{#each robots as { id, kind, name, pose }, index (id)}
@@ -162,6 +155,9 @@
 						{/if}
 					</g>
 				{/each}
+				{#if player.attempt}
+					<LegEnds attempt={player.attempt} time={player.time} {scale} {onleg} />
+				{/if}
 			</g>
 		</svg>
 	</div>

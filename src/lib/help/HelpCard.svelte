@@ -73,13 +73,7 @@
 				/>
 				{#if player.attempt && player.run && player.sample}
 					{@const { x, y, heading, columns } = player.sample}
-					<Trace
-						attempt={player.attempt}
-						run={player.run}
-						until={player.index}
-						time={-1}
-						scale={380}
-					/>
+					<Trace run={player.run} until={player.index} scale={380} />
 					<g transform="translate({x},{y}) rotate({degrees(heading)})">
 						<RobotDrawing kind={player.run.robot.kind} {columns} />
 					</g>

@@ -4,7 +4,7 @@
 	import { documentKinds, type Listed } from '$lib/saving/protocol';
 	import { t } from '$lib/i18n';
 	import { fetchList } from '$lib/saving/lists';
-	import { showTime } from './time';
+	import Moment from './Moment.svelte';
 
 	let { onbringback }: { onbringback: (document: Listed) => Promise<unknown> } = $props();
 
@@ -39,7 +39,7 @@
 				<li>
 					<span class="name">{document.name}</span>
 					<span class="hint">{document.owner?.name ?? t('home.nobody')}</span>
-					<time class="hint" datetime={document.updatedAt}>{showTime(document.updatedAt)}</time>
+					<span class="hint"><Moment iso={document.updatedAt} /></span>
 					<button
 						class="button button-line"
 						aria-label={t('home.bringBackNamed', { name: document.name })}

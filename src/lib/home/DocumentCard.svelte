@@ -4,16 +4,17 @@
 	import { Menu } from '@skeletonlabs/skeleton-svelte';
 	import { onMount } from 'svelte';
 	import { t } from '$lib/i18n';
-	import type { Listed } from '$lib/saving/protocol';
+	import type { Listed, Person } from '$lib/saving/protocol';
 	import CoursePicture from './CoursePicture.svelte';
 	import { showSummary } from './summary';
-	import { showTime } from './time';
+	import Moment from './Moment.svelte';
 
 	let {
 		document,
 		hasPicture,
 		isMine,
 		onopen,
+		onowner,
 		onaction
 	}: {
 		document: Listed;
@@ -22,6 +23,8 @@
 		isMine: boolean;
 		/** Where the name leads, or what it does. */
 		onopen: string | (() => void);
+		/** Shows only what this person has. */
+		onowner: (owner: Person) => void;
 		onaction: (action: string) => void;
 	} = $props();
 
@@ -58,9 +61,19 @@
 			{/if}
 		</h3>
 		<p class="detail">
-			<span class="owner" class:mine={isMine}>{owner}</span>
+			{#if document.owner}
+				<button
+					class="owner above"
+					class:mine={isMine}
+					aria-label={t('home.onlyOf', { name: owner })}
+					title={t('home.onlyOf', { name: owner })}
+					onclick={() => onowner(document.owner!)}>{owner}</button
+				>
+			{:else}
+				<span class="owner">{owner}</span>
+			{/if}
 			<span class:unreadable={isUnreadable}>{showSummary(document.summary)}</span>
-			<time datetime={document.updatedAt}>{showTime(document.updatedAt)}</time>
+			<Moment iso={document.updatedAt} />
 		</p>
 	</div>
 	{#if isMounted}
@@ -134,6 +147,13 @@
 		padding: 0 0.5rem;
 		border: 1px solid var(--mist);
 		border-radius: 1rem;
+	}
+	button.owner {
+		min-height: 1.6rem;
+		cursor: pointer;
+	}
+	button.owner:hover {
+		border-color: var(--verdigris);
 	}
 	.owner.mine {
 		border-color: var(--verdigris);

@@ -1,13 +1,22 @@
 <script lang="ts">
 	/** All plans and courses, newest first. */
 	import { FileUp, Plus, Search } from '@lucide/svelte';
+	import { SegmentedControl } from '@skeletonlabs/skeleton-svelte';
 	import { onMount } from 'svelte';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { planFormat } from '$core/plan/plan';
 	import { say, t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import { newId } from '$lib/saving/id';
-	import type { Bench, Content, DocumentKind, Listed, Page, Version } from '$lib/saving/protocol';
+	import type {
+		Bench,
+		Content,
+		DocumentKind,
+		Listed,
+		Page,
+		Person,
+		Version
+	} from '$lib/saving/protocol';
 	import { sendOrphans } from '$lib/saving/orphans';
 	import { Refused, request, sendSave } from '$lib/saving/send';
 	import ThemeChoice from '$lib/theme/ThemeChoice.svelte';
@@ -19,8 +28,6 @@
 	import { newCourse, newPlan } from './samples';
 	import VersionsDialog from './VersionsDialog.svelte';
 	import WhoIsHere from './WhoIsHere.svelte';
-
-	type Person = { id: string; name: string };
 
 	let {
 		person,
@@ -36,19 +43,29 @@
 	let comparing = $state<Listed | null>(null);
 	let picker: HTMLInputElement;
 
+	/** Whose plans and courses are shown; null for everybody's. */
+	let owner = $state.raw<Person | null>(null);
+	const sought = () => ({ text, ownerId: owner?.id ?? null });
 	const lists = [
-		new DocumentList(
-			'plan',
-			() => plans,
-			() => text
-		),
-		new DocumentList(
-			'course',
-			() => courses,
-			() => text
-		)
+		new DocumentList('plan', () => plans, sought),
+		new DocumentList('course', () => courses, sought)
 	];
+	/** Everybody's, mine, and those of somebody else whose name was pressed. */
+	const owners = $derived([
+		{ value: '', label: t('home.everybodys') },
+		...(person ? [{ value: person.id, label: t('home.mine') }] : []),
+		...(owner && owner.id !== person?.id ? [{ value: owner.id, label: owner.name }] : [])
+	]);
 
+	function showOf(next: Person | null) {
+		owner = next;
+		preferences.choose({ showsMine: next !== null && next.id === person?.id });
+		void search();
+	}
+
+	onMount(() => {
+		if (preferences.showsMine && person) showOf(person);
+	});
 	onMount(() =>
 		sendOrphans(async ({ sent, refusals }) => {
 			if (refusals[0]) news = { text: t('save.refused', { reason: refusals[0] }) };
@@ -204,6 +221,24 @@
 				data-testid="any-file"
 				onchange={openFile}
 			/>
+			{#if owners.length > 1}
+				<SegmentedControl
+					value={owner?.id ?? ''}
+					onValueChange={({ value }) =>
+						showOf(value === '' ? null : value === person?.id ? person : owner)}
+					aria-label={t('home.whose')}
+				>
+					<SegmentedControl.Control class="whose">
+						<SegmentedControl.Indicator class="whose-mark" />
+						{#each owners as { value, label } (value)}
+							<SegmentedControl.Item {value} class="whose-item">
+								<SegmentedControl.ItemText>{label}</SegmentedControl.ItemText>
+								<SegmentedControl.ItemHiddenInput />
+							</SegmentedControl.Item>
+						{/each}
+					</SegmentedControl.Control>
+				</SegmentedControl>
+			{/if}
 			<label class="find">
 				<Search size={18} aria-hidden="true" />
 				<span class="sr-only-live">{t('home.find')}</span>
@@ -234,7 +269,11 @@
 					{#if list.total === 0}
 						<p class="empty">{t(isPlan ? 'home.noPlans' : 'home.noCourses')}</p>
 					{:else if list.shown.length === 0}
-						<p class="empty">{t('home.findNothing', { text })}</p>
+						<p class="empty">
+							{text.trim()
+								? t('home.findNothing', { text })
+								: t('home.noneOf', { name: owner?.name ?? '' })}
+						</p>
 					{/if}
 					<ul>
 						{#each list.shown as document (document.id)}
@@ -244,6 +283,7 @@
 									hasPicture={!isPlan}
 									isMine={document.owner?.id === person?.id}
 									onopen={isPlan ? `/plans/${document.id}` : () => createPlan(document.id)}
+									onowner={showOf}
 									onaction={(action) => doAction(action, list.kind, document)}
 								/>
 							</li>
@@ -320,6 +360,37 @@
 		align-items: center;
 		gap: 0.5rem;
 		margin: 1.25rem 0;
+	}
+	:global(.whose) {
+		position: relative;
+		display: flex;
+		padding: 0.2rem;
+		border: 1px solid var(--line);
+		border-radius: 0.7rem;
+		background: var(--tag);
+	}
+	:global(.whose-mark) {
+		left: var(--left);
+		top: var(--top);
+		width: var(--width);
+		height: var(--height);
+		border-radius: 0.5rem;
+		background: var(--verdigris-soft);
+	}
+	:global(.whose-item) {
+		display: flex;
+		align-items: center;
+		min-height: 2.35rem;
+		padding: 0 0.8rem;
+		border-radius: 0.5rem;
+		cursor: pointer;
+	}
+	:global(.whose-item[data-state='checked'] *) {
+		color: var(--ink);
+		font-weight: 600;
+	}
+	:global(.whose-item[data-focus-visible]) {
+		outline: 3px solid var(--focus);
 	}
 	.find {
 		position: relative;

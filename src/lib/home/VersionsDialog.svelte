@@ -10,7 +10,7 @@
 	import { request } from '$lib/saving/send';
 	import PlanInWords from '$lib/trail/PlanInWords.svelte';
 	import { showSummary } from './summary';
-	import { showTime } from './time';
+	import Moment from './Moment.svelte';
 
 	let {
 		document,
@@ -71,7 +71,7 @@
 											aria-pressed={chosen?.id === version.id}
 											onclick={() => choose(version)}
 										>
-											<time datetime={version.savedAt}>{showTime(version.savedAt)}</time>
+											<Moment iso={version.savedAt} />
 											<span class="hint"
 												>{t('versions.by', { name: version.by ?? t('home.nobody') })} · {showSummary(
 													version.summary

@@ -6,6 +6,12 @@ import { fetchList } from '$lib/saving/lists';
 import type { DocumentKind, Listed, Page } from '$lib/saving/protocol';
 import { shownAtFirst, shownMore } from './lists';
 
+/** What is typed into the search, and whose documents are shown. */
+export interface Sought {
+	readonly text: string;
+	readonly ownerId: string | null;
+}
+
 export class DocumentList {
 	private whole = $state.raw<readonly Listed[] | null>(null);
 	private limit = $state(shownAtFirst);
@@ -13,23 +19,28 @@ export class DocumentList {
 	readonly all = $derived.by(() => this.whole ?? this.page().rows);
 	readonly total = $derived.by(() => this.whole?.length ?? this.page().total);
 	readonly found = $derived.by(() => {
-		const sought = this.sought().trim().toLowerCase();
-		return this.all.filter(({ name, owner }) =>
-			`${name} ${owner?.name ?? ''}`.toLowerCase().includes(sought)
+		const sought = this.sought().text.trim().toLowerCase();
+		const { ownerId } = this.sought();
+		return this.all.filter(
+			({ name, owner }) =>
+				(ownerId === null || owner?.id === ownerId) &&
+				`${name} ${owner?.name ?? ''}`.toLowerCase().includes(sought)
 		);
 	});
 	readonly shown = $derived(this.found.slice(0, this.limit));
 	/** Those that fit and are not drawn. */
 	readonly left = $derived.by(() => {
-		const fitting = this.sought().trim() === '' ? this.total : this.found.length;
+		const { text, ownerId } = this.sought();
+		const isAll = text.trim() === '' && ownerId === null;
+		const fitting = isAll ? this.total : this.found.length;
 		return fitting - this.shown.length;
 	});
 
-	/** @param page what came with the page @param sought what is typed into the search */
+	/** @param page what came with the page */
 	constructor(
 		readonly kind: DocumentKind,
 		private readonly page: () => Page,
-		private readonly sought: () => string
+		private readonly sought: () => Sought
 	) {}
 
 	/** Fetches the whole list, if some of it is not here. */

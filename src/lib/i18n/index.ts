@@ -7,4 +7,13 @@ const files = import.meta.glob<Messages>(['./*.en.json', '../../core/**/words.en
 });
 for (const messages of Object.values(files)) addMessages(messages);
 
-export { addMessages, hasMessage, partsOf, perLanguage, say, t, type Part } from './messages';
+export {
+	addMessages,
+	hasMessage,
+	language,
+	partsOf,
+	perLanguage,
+	say,
+	t,
+	type Part
+} from './messages';

@@ -5,7 +5,7 @@
 import { IntlMessageFormat } from 'intl-messageformat';
 import type { Sentence } from '../../core/sentence';
 
-const language = 'en';
+export const language = 'en';
 const texts = new Map<string, string>();
 const formats = new Map<string, IntlMessageFormat>();
 

@@ -79,11 +79,14 @@ export const summarySchema = z.union([
 ]);
 export type Summary = z.infer<typeof summarySchema>;
 
+const ownerSchema = z.strictObject({ id: z.string(), name: z.string() });
+export type Person = z.infer<typeof ownerSchema>;
+
 /** A line of the list of plans or courses. */
 export const listedSchema = z.strictObject({
 	id: idSchema,
 	name: z.string(),
-	owner: z.strictObject({ id: z.string(), name: z.string() }).nullable(),
+	owner: ownerSchema.nullable(),
 	/** Of a deleted one: when it was deleted. */
 	updatedAt: z.string(),
 	revision: z.int(),

@@ -2,13 +2,15 @@
 	/** Where steps are taken from: type what you want, or choose from the families. */
 	import { CircleHelp } from '@lucide/svelte';
 	import { eachStep, type Step } from '$core/plan/plan';
+	import { definitionOf } from '$core/steps/catalogue';
 	import { families } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
 	import type { TagDragging } from '$lib/trail/drag';
 	import { newStepKey } from '$lib/trail/dragged.svelte';
 	import Glyph from '$lib/trail/Glyph.svelte';
 	import { phrase } from '$lib/trail/words';
-	import { isSeveral, offersAt, offersFor, readTyped, type Offer, type ShelfPlace } from './typed';
+	import { isSeveral, readTyped, whyNot } from './short-hand';
+	import { offersAt, offersFor, type Offer, type ShelfPlace } from './typed';
 
 	let {
 		place,
@@ -31,16 +33,23 @@
 	let text = $state('');
 	let active = $state(0);
 
-	const several = $derived(isSeveral(text) ? readTyped(text, place) : null);
-	/** All that was typed, in words. */
-	const inside = $derived.by(() => {
-		const words: string[] = [];
-		if (several?.kind !== 'steps') return words;
-		eachStep(several.steps, (step) => words.push(phrase(step.kind, step.values)));
-		return words;
-	});
 	const isTyped = $derived(text.trim() !== '');
 	const offers = $derived(isTyped ? offersFor(text, place) : offersAt(place));
+	const several = $derived(isSeveral(text) ? readTyped(text, place) : null);
+	/** What is wrong with what was typed, and where. */
+	const misread = $derived.by(() => {
+		const read = several ?? (isTyped && offers.length === 0 ? readTyped(text, place) : null);
+		return read?.kind === 'notUnderstood' ? read : null;
+	});
+	/** How far the field is scrolled, so that the mark under a word goes with it. */
+	let scrolled = $state(0);
+	/** All that was typed. */
+	const inside = $derived.by(() => {
+		const steps: Step[] = [];
+		if (several?.kind === 'steps') eachStep(several.steps, (step) => steps.push(step));
+		return steps;
+	});
+	const count = $derived(inside.filter(({ kind }) => !definitionOf(kind).isBranch).length);
 	const isFirst = $derived(place.level === 'first' && !isTyped);
 	/** Grouped by family while nothing is typed; best first after that. */
 	const groups = $derived.by(() => {
@@ -101,22 +110,34 @@
 
 <div class="shelf" class:docked={isDocked} class:first={isFirst}>
 	{#if place.level !== 'first'}
-		<input
-			class="field"
-			data-first-focus={isDocked ? undefined : true}
-			type="text"
-			bind:value={text}
-			oninput={() => (active = 0)}
-			{onkeydown}
-			placeholder={t('shelf.type')}
-			aria-label={t('shelf.type')}
-			role="combobox"
-			aria-expanded="true"
-			aria-controls="shelf-list"
-			aria-activedescendant={chosen ? `offer-${chosen.definition.kind}-${active}` : undefined}
-			autocomplete="off"
-			spellcheck="false"
-		/>
+		<div class="typed">
+			<input
+				class="field"
+				aria-invalid={misread !== null}
+				aria-describedby={misread ? 'shelf-misread' : undefined}
+				data-first-focus={isDocked ? undefined : true}
+				type="text"
+				bind:value={text}
+				oninput={() => (active = 0)}
+				{onkeydown}
+				onscroll={(event) => (scrolled = event.currentTarget.scrollLeft)}
+				placeholder={t('shelf.type')}
+				aria-label={t('shelf.type')}
+				role="combobox"
+				aria-expanded="true"
+				aria-controls="shelf-list"
+				aria-activedescendant={chosen ? `offer-${chosen.definition.kind}-${active}` : undefined}
+				autocomplete="off"
+				spellcheck="false"
+			/>
+			{#if misread}
+				<div class="marks" aria-hidden="true">
+					<span style:margin-left="{-scrolled}px"
+						>{text.slice(0, misread.from)}<u>{text.slice(misread.from, misread.to) || ' '}</u></span
+					>
+				</div>
+			{/if}
+		</div>
 	{/if}
 	<div
 		class="list"
@@ -167,13 +188,13 @@
 	</div>
 	{#if several?.kind === 'steps'}
 		<button class="button button-main several" onclick={takeSeveral}
-			>{t('shelf.several', { count: inside.length })}</button
+			>{t('shelf.several', { count })}</button
 		>
-		<p class="preview">{inside.join(' · ')}</p>
-	{:else if several}
-		<p class="nothing" role="alert">{t('shelf.notUnderstood', { part: several.part })}</p>
-	{:else if ordered.length === 0}
-		<p class="nothing" role="status">{t('shelf.nothing', { text })}</p>
+		<p class="preview">
+			{inside.map(({ kind, values }) => phrase(kind, values)).join(' · ')}
+		</p>
+	{:else if misread}
+		<p class="nothing" id="shelf-misread" role="alert">{whyNot(text, misread)}</p>
 	{/if}
 	{#if chosen && !isFirst && !several}
 		{@const { kind } = chosen.definition}
@@ -196,6 +217,27 @@
 	}
 	.shelf.docked {
 		width: auto;
+	}
+	.typed {
+		position: relative;
+	}
+	.typed .field {
+		width: 100%;
+	}
+	/* Lies over the field, letter on letter, and shows only the line under what is wrong. */
+	.marks {
+		position: absolute;
+		inset: 0 0.8rem;
+		display: flex;
+		align-items: center;
+		overflow: hidden;
+		color: transparent;
+		white-space: pre;
+		pointer-events: none;
+	}
+	.marks u {
+		text-decoration: underline wavy var(--signal) 1.5px;
+		text-underline-offset: 0.25em;
 	}
 	.list {
 		margin-top: 0.4rem;
@@ -288,6 +330,7 @@
 	}
 	.several {
 		width: 100%;
+		margin-top: 0.5rem;
 	}
 	.preview {
 		padding: 0.4rem 0.2rem 0;

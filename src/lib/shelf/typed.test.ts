@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { planOf } from '$core/testing/sample';
-import { offersFor, readTyped } from './typed';
+import { offersFor } from './typed';
 
 const place = { plan: planOf([]), level: 'full' as const, holder: null };
 
@@ -9,6 +9,8 @@ it.each([
 	['back 20cm 30%', 'go', { direction: 'back', distance: 0.2, speed: 0.3 }],
 	['left 45', 'turn', { direction: 'left', angle: 45 }],
 	['lamp blue', 'lamp', { colour: '#4aa8ff' }],
+	['lamp red', 'lamp', { colour: '#ff6b5c' }],
+	['lamp purple', 'lamp', { colour: '#b08cff' }],
 	['tone 880 0,5', 'tone', { pitch: 880, length: 0.5 }],
 	['tone a4 2', 'tone', { pitch: 440, length: 2 }],
 	['set n 5', 'set', { variable: 'n', value: 5 }],
@@ -22,16 +24,4 @@ it.each([
 
 it.each(['go 6000', 'repeat 2.5', 'fly 3', 'wait 1 2'])('"%s" fits nothing', (text) => {
 	expect(offersFor(text, place)).toEqual([]);
-});
-
-it('several steps are tied together, or none is', () => {
-	const several = readTyped('go 60; right 90; x4; lamp blue', place);
-	expect(several).toMatchObject({
-		kind: 'steps',
-		steps: [
-			{ kind: 'repeat', values: { times: 4 }, body: [{ kind: 'go' }, { kind: 'turn' }] },
-			{ kind: 'lamp', values: { colour: '#4aa8ff' } }
-		]
-	});
-	expect(readTyped('go 60; fly 3', place)).toEqual({ kind: 'notUnderstood', part: 'fly 3' });
 });

@@ -1,10 +1,10 @@
 /**
  * What a person types at a bud: words that choose the step, then its values. "go 60" is the step Go
- * with 60 cm; "back 20 30" goes back 20 cm at 30 %. "go 60; right 90; x4" is those two, four times.
- * Words come from the message files.
+ * with 60 cm; "back 20 30" goes back 20 cm at 30 %. Words come from the message files. Several steps
+ * at once: see ./short-hand.
  */
 import { isVariableName } from '$core/expressions/vocabulary';
-import type { Plan, Step } from '$core/plan/plan';
+import type { Plan } from '$core/plan/plan';
 import { inputsOf, routinesOf, variableTypes } from '$core/plan/variables';
 import { initialValues, mayHang, stepKinds, triggerKinds } from '$core/steps/catalogue';
 import { levels, type Level } from '$core/levels';
@@ -129,7 +129,11 @@ function setByWord(
 			}
 		}
 		if (value.type === 'colour') {
-			const colour = lampColours.find(([, code]) => fold(colourName(code)).startsWith(word));
+			const colour = lampColours.find(([name, code]) =>
+				[colourName(code), ...t(`colour.${name}.typed`).split(' ')].some((known) =>
+					fold(known).startsWith(word)
+				)
+			);
 			if (colour) {
 				values[name] = colour[1];
 				return true;
@@ -179,35 +183,4 @@ function setNumbers(
 		const isWhole = slot.quantity !== 'count' || Number.isInteger(stored);
 		return isWhole && stored >= slot.minimum && stored <= slot.maximum;
 	});
-}
-
-export type Typed =
-	| { readonly kind: 'steps'; readonly steps: readonly Step[] }
-	| { readonly kind: 'notUnderstood'; readonly part: string };
-
-/** "x4", "× 4": everything before it, four times. */
-const times = /^[x×]\s*(\d+)$|^(\d+)\s*[x×]$/iu;
-
-/** Whether a text is more than one step, and so is taken as a whole. */
-export const isSeveral = (text: string): boolean => /[;\n]/.test(text.trim().replace(/;$/, ''));
-
-/** Reads several steps. What is not understood is named, and nothing is made of the rest. */
-export function readTyped(text: string, place: ShelfPlace): Typed {
-	let steps: Step[] = [];
-	const id = () => `t${steps.length}`;
-	for (const part of text.split(/[;\n]/).map((word) => word.trim())) {
-		if (part === '') continue;
-		const found = times.exec(part);
-		const count = found ? Number(found[1] ?? found[2]) : 0;
-		if (found && steps.length > 0 && count >= 1 && count <= 1000) {
-			steps = [{ id: id(), kind: 'repeat', values: { times: count }, body: steps }];
-			continue;
-		}
-		const [offer] = found ? [] : offersFor(part, place);
-		if (!offer) return { kind: 'notUnderstood', part };
-		const { kind, hasBody, branches } = offer.definition;
-		if (branches) return { kind: 'notUnderstood', part };
-		steps.push({ id: id(), kind, values: offer.values, ...(hasBody ? { body: [] } : {}) });
-	}
-	return steps.length > 0 ? { kind: 'steps', steps } : { kind: 'notUnderstood', part: text.trim() };
 }

@@ -5,7 +5,11 @@
 	import Glyph from './Glyph.svelte';
 	import type { PlanRobot } from '$core/plan/plan';
 	import type { HeadRow } from './rows';
+	import { preferences } from '$lib/preferences.svelte';
+	import { definitionOf } from '$core/steps/catalogue';
+	import Chip from './Chip.svelte';
 	import Sentence from './Sentence.svelte';
+	import { phrase } from './words';
 
 	let {
 		row,
@@ -35,6 +39,8 @@
 	const trigger = $derived(row.trigger);
 	const tabindex = $derived(isCurrent ? 0 : -1);
 	const isRoutine = $derived(trigger?.kind === 'routine');
+	/** A picture, with nothing to read; a routine is known by its name only. */
+	const isPicture = $derived(preferences.level === 'first' && !isRoutine);
 </script>
 
 {#if trigger}
@@ -48,13 +54,23 @@
 		<Glyph kind={trigger.kind} size={18} />
 	</span>
 	<div class="tag lit" class:routine={isRoutine} class:off={trigger.off}>
-		<Sentence
-			step={trigger}
-			values={trigger.values}
-			{tabindex}
-			wrongValue={row.problem?.value}
-			{onvalue}
-		/>
+		{#if isPicture}
+			{@const { firstValue } = definitionOf(trigger.kind)}
+			<span class="picture" role="img" aria-label={phrase(trigger.kind, trigger.values)}>
+				<Glyph kind={trigger.kind} size={34} />
+			</span>
+			{#if firstValue}
+				<Chip step={trigger} name={firstValue} {tabindex} isBig onopen={onvalue} />
+			{/if}
+		{:else}
+			<Sentence
+				step={trigger}
+				values={trigger.values}
+				{tabindex}
+				wrongValue={row.problem?.value}
+				{onvalue}
+			/>
+		{/if}
 		{#if trigger.off}<span class="off-word">{t('trail.off')}</span>{/if}
 	</div>
 {:else}
@@ -128,6 +144,10 @@
 		background: var(--ink);
 		color: var(--paper);
 		font-weight: 600;
+	}
+	.picture {
+		display: grid;
+		padding: 0.2rem 0.4rem;
 	}
 	.tag.lit :global(.value-chip) {
 		color: var(--ink);

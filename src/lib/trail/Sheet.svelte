@@ -22,7 +22,7 @@
 	import { FolderInput } from '@lucide/svelte';
 	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { findStep } from '$core/plan/places';
-	import type { Values } from '$core/steps/definition';
+	import { isExpression, type Values } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import Shelf from '$lib/shelf/Shelf.svelte';
@@ -34,6 +34,7 @@
 	import CommentEditor from './CommentEditor.svelte';
 	import PlanList from './PlanList.svelte';
 	import ProblemList from './ProblemList.svelte';
+	import { slotOf } from './words';
 
 	let {
 		bench,
@@ -80,10 +81,16 @@
 		return t('trail.chainMenu');
 	});
 
-	/** The list of problems opens beside the trail, if there is room, so that the steps still show. */
-	function anchorOf({ type, anchor }: Opening): HTMLElement {
-		const trail = type === 'problems' ? anchor.closest<HTMLElement>('.trail') : null;
-		return trail && trail.offsetLeft > 400 ? trail : anchor;
+	/** What is large opens beside the trail, if there is room, so that the steps still show. */
+	const isBeside = $derived.by(() => {
+		if (opening?.type !== 'value' || !step) return opening?.type === 'problems';
+		const { type } = slotOf(step.kind, opening.name);
+		return type === 'condition' || type === 'anything' || isExpression(step.values[opening.name]);
+	});
+	function besideAnchor({ type, anchor }: Opening): HTMLElement | null {
+		const trail = anchor.closest<HTMLElement>('.trail');
+		if (!isBeside || !trail || trail.offsetLeft <= 400) return null;
+		return type === 'problems' ? trail : anchor.closest<HTMLElement>('[role=treeitem]');
 	}
 
 	const lead = (next: (anchor: HTMLElement) => Opening) => {
@@ -109,9 +116,9 @@
 	autoFocus
 	initialFocusEl={() => document.querySelector<HTMLElement>('.at-tag [data-first-focus]')}
 	positioning={{
-		getAnchorElement: () => opening && anchorOf(opening),
+		getAnchorElement: () => opening && (besideAnchor(opening) ?? opening.anchor),
 		placement:
-			opening?.type === 'help' || opening?.type === 'problems' ? 'left-start' : 'bottom-start',
+			opening && (opening.type === 'help' || besideAnchor(opening)) ? 'left-start' : 'bottom-start',
 		gutter: 6,
 		overflowPadding: 8
 	}}

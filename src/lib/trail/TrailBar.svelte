@@ -57,7 +57,7 @@
 			>
 				<span class="lamps" aria-hidden="true"
 					>{#each { length: lamps[level] }, index (index)}<i></i>{/each}</span
-				>{t(`level.${level}`)}
+				><span class="word">{t(`level.${level}`)}</span>
 			</button>
 		{/each}
 	</div>
@@ -109,7 +109,7 @@
 	>
 	{#if !isFirst}
 		<button
-			class="button button-plain tool wide"
+			class="button button-plain tool wide keys"
 			aria-label={t('shortcuts.open')}
 			title="{t('shortcuts.open')} (?)"
 			onclick={onshortcuts}><Keyboard size={18} /></button
@@ -127,6 +127,7 @@
 	}
 	.levels {
 		display: flex;
+		flex: none;
 		border: 1px solid var(--line);
 		border-radius: 0.5rem;
 		overflow: hidden;
@@ -174,14 +175,26 @@
 		min-height: 2.2rem;
 		padding: 0;
 	}
+	/* The trail stands beside the floor and is narrow. */
+	@media (min-width: 821px) and (max-width: 1180px) {
+		.level[aria-checked='false'] .word {
+			position: absolute;
+			width: 1px;
+			height: 1px;
+			clip-path: inset(50%);
+		}
+	}
 	@media (pointer: coarse) {
+		.keys {
+			display: none;
+		}
 		.level,
 		.problems,
 		.tool {
 			min-height: 2.75rem;
 		}
 		.tool {
-			min-width: 2.75rem;
+			min-width: 2.5rem;
 		}
 	}
 	@media (max-width: 560px) {

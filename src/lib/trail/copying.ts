@@ -1,7 +1,7 @@
 /** Copying and pasting by the keys of the device. Its buttons are in ./Actions. */
 import type { Place } from '$core/plan/places';
-import { t } from '$lib/i18n';
-import { readTyped, type ShelfPlace } from '$lib/shelf/typed';
+import { readTyped, whyNot } from '$lib/shelf/short-hand';
+import type { ShelfPlace } from '$lib/shelf/typed';
 import type { Workbench } from '$lib/workbench/workbench.svelte';
 import type { Editing } from './editing.svelte';
 
@@ -33,7 +33,7 @@ export function pasteAt(
 	if (!text.trim()) return null;
 	const typed = text.trim().startsWith('{') ? null : readTyped(text, shelf);
 	if (typed?.kind === 'notUnderstood') {
-		bench.refuse(t('shelf.notUnderstood', { part: typed.part.slice(0, 40) }));
+		bench.refuse(whyNot(text, typed));
 		return null;
 	}
 	return typed ? editing.addSteps(place, typed.steps) : editing.paste(place, text);

@@ -51,7 +51,10 @@
 		}
 	}
 	/* The plan's name needs the room; the mark says it. */
-	@media (max-width: 560px) {
+	@media (max-width: 560px), (min-width: 901px) and (max-width: 1100px) {
+		.state {
+			min-width: 0;
+		}
 		.saved .words,
 		.saving .words {
 			position: absolute;

@@ -205,6 +205,9 @@
 		max-width: 12.5rem;
 		min-height: 2.5rem;
 	}
+	.variation {
+		flex: none;
+	}
 	.tools {
 		display: flex;
 	}
@@ -214,6 +217,11 @@
 	}
 	.run {
 		min-width: 10.2rem;
+	}
+	@media (max-width: 1180px) {
+		.run {
+			min-width: 7.6rem;
+		}
 	}
 	@media (max-width: 900px) {
 		.bar {

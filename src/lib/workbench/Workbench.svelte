@@ -9,6 +9,8 @@
 	import Trail from '$lib/trail/Trail.svelte';
 	import { downloadDocument, readPlanFile } from './files';
 	import { warmUp } from './rehearser';
+	import { preferences } from '$lib/preferences.svelte';
+	import Border from './Border.svelte';
 	import ShortcutSheet from './ShortcutSheet.svelte';
 	import TopBar from './TopBar.svelte';
 	import { Workbench, type CourseChoice, type Opened } from './workbench.svelte';
@@ -113,7 +115,7 @@
 			>
 		</div>
 	{/if}
-	<main class="panes" data-pane={pane}>
+	<main class="panes" data-pane={pane} style:--share={preferences.floorShare}>
 		<div class="left">
 			<div class="floor-pane">
 				<Floor {bench} onleg={jumpTo} />
@@ -131,6 +133,12 @@
 				</div>
 			</div>
 			<Timeline {bench} />
+		</div>
+		<div class="between">
+			<Border
+				share={preferences.floorShare}
+				onshare={(floorShare) => preferences.choose({ floorShare })}
+			/>
 		</div>
 		<div class="right"><Trail {bench} onshortcuts={() => (showsShortcuts = true)} /></div>
 	</main>
@@ -222,10 +230,24 @@
 		color: var(--ink-soft);
 		font-weight: 400;
 	}
-	.switch {
+	.switch,
+	.between {
 		display: none;
 	}
-	@media (max-width: 820px) {
+	/* A tablet upright: floor above, trail below. */
+	@media (min-width: 561px) and (max-width: 820px) and (min-height: 700px) {
+		.panes {
+			grid-template-columns: minmax(0, 1fr);
+			grid-template-rows: calc(var(--share) * 100%) auto minmax(0, 1fr);
+		}
+		.between {
+			display: block;
+		}
+		.right {
+			border-left: 0;
+		}
+	}
+	@media (max-width: 560px), (max-width: 820px) and (max-height: 699px) {
 		.panes {
 			grid-template-columns: minmax(0, 1fr);
 		}

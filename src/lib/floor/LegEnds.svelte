@@ -1,0 +1,89 @@
+<script lang="ts">
+	/** Where legs of an attempt ended, with their numbers, and what the robot bumped into. */
+	import type { Attempt, RobotRun } from '$core/simulation/attempt';
+	import { movingLegs } from '$lib/timeline/progress';
+	import { placeLabels } from './labels';
+
+	let {
+		attempt,
+		time,
+		scale,
+		onleg
+	}: {
+		attempt: Attempt;
+		/** Only what has happened by then. */
+		time: number;
+		/** Pixels a metre, so that numbers keep their size. */
+		scale: number;
+		onleg: (stepId: string) => void;
+	} = $props();
+
+	const pixel = $derived(1 / scale);
+	const ended = ({ id }: RobotRun) => movingLegs(attempt, id).filter(({ end }) => end <= time);
+	const labels = $derived(
+		placeLabels(
+			attempt.runs.flatMap(ended).map(({ to, number, stepId }) => ({
+				x: to.x * scale,
+				y: -to.y * scale,
+				number,
+				stepId
+			}))
+		)
+	);
+	const bumps = $derived(
+		attempt.runs.flatMap((run) => run.bumps.filter((bump) => bump.time <= time))
+	);
+</script>
+
+{#each bumps as bump, index (index)}
+	<g transform="translate({bump.x},{bump.y}) scale({pixel})" class="bump">
+		<circle r="17" />
+		<path d="M-5-5 5 5M5-5-5 5" />
+	</g>
+{/each}
+<g transform="scale({pixel},{-pixel})">
+	{#each labels as { x, y, text, width, stepId, at }, index (index)}
+		<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
+		<g class="leg-end" transform="translate({x},{y})" onclick={() => onleg(stepId)}>
+			<circle class="dot" r="4" />
+			{#if at}
+				<rect x={at.x - width / 2} y={at.y - 10} {width} height="20" rx="10" />
+				<text x={at.x} y={at.y + 4.5}>{text}</text>
+			{/if}
+		</g>
+	{/each}
+</g>
+
+<style>
+	.dot {
+		fill: var(--tag);
+		stroke: var(--trace);
+		stroke-width: 2.5;
+	}
+	.leg-end {
+		cursor: pointer;
+	}
+	.leg-end rect {
+		fill: var(--tag);
+		stroke: var(--trace);
+		stroke-width: 1.2;
+	}
+	.leg-end text {
+		fill: var(--ink);
+		font-size: 12px;
+		font-weight: 650;
+		text-anchor: middle;
+		font-variant-numeric: tabular-nums;
+	}
+	.bump circle {
+		fill: color-mix(in oklch, var(--signal) 18%, transparent);
+		stroke: var(--signal);
+		stroke-width: 1.5;
+		stroke-dasharray: 3 3;
+	}
+	.bump path {
+		stroke: var(--signal);
+		stroke-width: 2.5;
+		stroke-linecap: round;
+	}
+</style>

@@ -1,0 +1,40 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { placeLabels } from './labels';
+
+const ends = fc.array(
+	fc.record({
+		x: fc.double({ min: 0, max: 300, noNaN: true }),
+		y: fc.double({ min: 0, max: 200, noNaN: true }),
+		number: fc.nat(999),
+		stepId: fc.uuid()
+	}),
+	{ maxLength: 40 }
+);
+
+describe('numbers of legs', () => {
+	it('never lie on each other', () => {
+		fc.assert(
+			fc.property(ends, (list) => {
+				const boxes = placeLabels(list).flatMap(({ x, y, width, at }) =>
+					at ? [{ x: x + at.x, y: y + at.y, width }] : []
+				);
+				boxes.forEach((one, index) => {
+					for (const other of boxes.slice(0, index)) {
+						const isBeside = Math.abs(one.x - other.x) >= (one.width + other.width) / 2;
+						expect(isBeside || Math.abs(one.y - other.y) >= 20).toBe(true);
+					}
+				});
+			})
+		);
+	});
+
+	it('share a label where legs end at the same spot, and go to another side where one is taken', () => {
+		const end = (number: number, x: number) => ({ x, y: 0, number, stepId: `s${number}` });
+		const [first, second] = placeLabels([end(1, 0), end(2, 5), end(3, 20)]);
+		expect(first).toMatchObject({ text: '1 · 2', stepId: 's1' });
+		expect(first!.at!.y).toBeLessThan(0);
+		expect(second).toMatchObject({ text: '3' });
+		expect(second!.at!.y).toBeGreaterThan(0);
+	});
+});

@@ -1,0 +1,68 @@
+/** Where the numbers of legs stand on the floor, so that none lies on another. Pixels, y downwards. */
+
+export interface LegEnd {
+	readonly x: number;
+	readonly y: number;
+	readonly number: number;
+	readonly stepId: string;
+}
+
+export interface Label {
+	/** Where the leg ends. */
+	readonly x: number;
+	readonly y: number;
+	readonly stepId: string;
+	/** Numbers of all legs that end here. */
+	readonly text: string;
+	readonly width: number;
+	/** The middle of its box, from the end of the leg; null where there is no room for it. */
+	readonly at: { readonly x: number; readonly y: number } | null;
+}
+
+/** Ends so near each other share a label. */
+const same = 14;
+const height = 20;
+const letterWidth = 7.2;
+/** Kept free around a box. */
+const gap = 2;
+
+interface Box {
+	readonly left: number;
+	readonly top: number;
+	readonly right: number;
+	readonly bottom: number;
+}
+
+const meet = (a: Box, b: Box): boolean =>
+	a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
+
+/** Beside the end, where there is room first: right above it, then around it. */
+const sides = [
+	[1, -1],
+	[-1, -1],
+	[1, 1],
+	[-1, 1]
+] as const;
+
+export function placeLabels(ends: readonly LegEnd[]): Label[] {
+	const groups: { first: LegEnd; numbers: number[] }[] = [];
+	for (const end of ends) {
+		const near = groups.find(({ first }) => Math.hypot(first.x - end.x, first.y - end.y) < same);
+		if (!near) groups.push({ first: end, numbers: [end.number] });
+		else if (!near.numbers.includes(end.number)) near.numbers.push(end.number);
+	}
+	const taken: Box[] = [];
+	return groups.map(({ first: { x, y, stepId }, numbers }) => {
+		const text = numbers.join(' · ');
+		const width = 12 + text.length * letterWidth;
+		const boxes = sides.map(([right, down]) => {
+			const at = { x: right * (width / 2 + 3), y: down * (height / 2 + 4) };
+			const left = x + at.x - width / 2 - gap;
+			const top = y + at.y - height / 2 - gap;
+			return { at, left, top, right: left + width + 2 * gap, bottom: top + height + 2 * gap };
+		});
+		const free = boxes.find((box) => !taken.some((other) => meet(box, other)));
+		if (free) taken.push(free);
+		return { x, y, stepId, text, width, at: free?.at ?? null };
+	});
+}
