@@ -21,6 +21,23 @@ test('plans are duplicated, renamed, deleted and brought back', async ({ page })
 	await expect(page.getByRole('article')).toHaveCount(1);
 });
 
+test('one sees everybody’s plans, one’s own, or those of somebody', async ({ page }) => {
+	const owners = () => page.locator('article .owner').allTextContents();
+	await page.goto('/');
+	await page.getByRole('button', { name: 'Maren', exact: true }).click();
+	await page.getByText('Mine', { exact: true }).click();
+	await expect.poll(async () => new Set(await owners())).toEqual(new Set(['Maren']));
+	await page.reload();
+	await expect(page.getByRole('radio', { name: 'Mine' })).toBeChecked();
+	await expect.poll(async () => new Set(await owners())).toEqual(new Set(['Maren']));
+	await page.getByText('Everybody’s', { exact: true }).click();
+	await page.getByRole('button', { name: 'Only those of Ode' }).first().click();
+	await expect.poll(async () => new Set(await owners())).toEqual(new Set(['Ode']));
+	await page.getByRole('radio', { name: 'Ode' }).press('ArrowLeft');
+	await expect(page.getByRole('radio', { name: 'Mine' })).toBeChecked();
+	await expect(page.locator('article time').first()).toHaveText(/just now|ago/);
+});
+
 async function violations(page: Page) {
 	const { violations: found } = await new AxeBuilder({ page }).analyze();
 	return found.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`);

@@ -128,7 +128,7 @@ test('tags are dragged into and out of a loop, aside, between chains, and away',
 	await drag(page, /Go forward/, await above(page, /Repeat/));
 	expect((await stepsOf(page))[0]).toBe('1 Step 1: Go forward 20 cm at 40 %');
 
-	const pane = (await page.getByLabel('Trail').first().boundingBox())!;
+	const pane = (await page.getByLabel('Trail', { exact: true }).first().boundingBox())!;
 	await drag(page, /Tone/, { x: pane.x + pane.width / 2, y: pane.y + pane.height - 30 });
 	const rows = await rowsOf(page);
 	expect(rows).toContain('1 Not tied to a trigger, so it will not run.');

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { go, wait } from '../src/core/testing/sample';
@@ -116,4 +117,28 @@ test('a plan is saved to a file and opened from it; bad files change nothing', a
 	expect(await stepsOf(page)).toEqual(['1 Step 1: Go forward 30 cm at 40 %']);
 	await page.getByRole('button', { name: 'Undo' }).click();
 	await expect(page.getByLabel('Name of the plan')).toHaveValue('Quay there and back');
+});
+
+test('an attempt is not shown again on a course that has changed since', async ({ page }) => {
+	const sample = JSON.parse(readFileSync('samples/courses/open-quay.json', 'utf8')) as object;
+	const content = { ...sample, name: 'Quay under repair' };
+	const put = async (course: object, baseRevision: number) => {
+		const work = { kind: 'course', content: course };
+		const data = { work, baseRevision, saveId: randomUUID(), unanswered: [] };
+		expect((await page.request.put(`/api/documents/${id}`, { data })).ok()).toBe(true);
+	};
+	const id = randomUUID();
+	await put(content, 0);
+	await openPlan(page, [go(0.3)], id);
+	await page.getByRole('button', { name: 'Rehearse' }).click();
+	await expect(page.getByTestId('outcome')).toContainText('Ended');
+	await isSaved(page);
+	await page.reload();
+	await expect(page.getByTestId('outcome')).toContainText('Ended');
+	await put({ ...content, finish: null }, 1);
+	await page.reload();
+	await expect(page.getByTestId('outcome')).toContainText('The course has changed');
+	await expect(page.locator('polyline.trace')).toHaveCount(0);
+	await page.getByRole('button', { name: 'Rehearse' }).click();
+	await expect(page.locator('polyline.trace')).toHaveCount(1);
 });

@@ -108,7 +108,30 @@ for (const [width, height] of [
 		await page.getByRole('option', { name: 'Turn right 90°' }).tap();
 		await page.getByRole('button', { name: 'Rehearse' }).tap();
 		await expect(page.getByTestId('outcome')).toContainText(/Ended \d+ cm from the finish ring/);
-		await page.getByRole('button', { name: 'Trail' }).tap();
+		if (width < 560) await page.getByRole('button', { name: 'Trail' }).tap();
 		expect(await stepsOf(page)).toHaveLength(2);
 	});
 }
+
+test('on a tablet upright floor and trail are both seen, and share the room as one likes', async ({
+	page
+}) => {
+	await page.setViewportSize({ width: 768, height: 1024 });
+	await page.goto('/plans/reed-maze-inner');
+	const floor = page.getByRole('img', { name: /Reed maze/ });
+	await expect(tag(page, /Step 1:/)).toBeVisible();
+	const heightOf = async () => (await floor.boundingBox())!.height;
+	const before = await heightOf();
+	const border = page.getByRole('separator', { name: 'Border between floor and trail' });
+	const { x, y } = (await border.boundingBox())!;
+	await page.mouse.move(x + 300, y + 10);
+	await page.mouse.down();
+	await page.mouse.move(x + 300, y + 110, { steps: 4 });
+	await page.mouse.up();
+	await expect.poll(heightOf).toBeCloseTo(before + 110 - 10, -1.5);
+	await border.press('Home');
+	await expect(border).toHaveAttribute('aria-valuenow', '25');
+	await page.reload();
+	await expect(border).toHaveAttribute('aria-valuenow', '25');
+	await expect(tag(page, /Step 1:/)).toBeInViewport();
+});

@@ -125,8 +125,8 @@
 		>
 			<g transform="translate({x},{y}) scale({scale},{-scale})">
 				<CourseDrawing {course} {reached} {crates} {starts} />
-				{#if bench.previous}
-					{#each bench.previous.runs as run (run.id)}
+				{#if bench.runs.previous}
+					{#each bench.runs.previous.runs as run (run.id)}
 						<Trace {run} {scale} isBefore />
 					{/each}
 				{/if}
@@ -141,7 +141,7 @@
 						transform="translate({pose.x},{pose.y})"
 						data-testid={index === 0 ? 'robot' : `robot-${id}`}
 						class:touchable={player.isPlaying || isCrew}
-						onclick={() => (player.isPlaying ? bench.touchRobot(id) : bench.show(id))}
+						onclick={() => (player.isPlaying ? bench.runs.touchRobot(id) : bench.show(id))}
 					>
 						<!-- What a finger can hit. -->
 						<circle r="0.11" fill="transparent" />
@@ -169,7 +169,7 @@
 	</div>
 	<div class="tools">
 		{#if player.isPlaying && waitsForTouch}
-			<button class="button button-line touch" onclick={() => bench.touchRobot(bench.robot.id)}
+			<button class="button button-line touch" onclick={() => bench.runs.touchRobot(bench.robot.id)}
 				><Hand size={18} />{t('floor.touch')}</button
 			>
 		{/if}

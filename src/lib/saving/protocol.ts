@@ -16,6 +16,8 @@ export const seedSchema = z.int().min(0).max(0xffffffff);
 export const attemptSeedSchema = z.strictObject({
 	plan: planSchema,
 	courseId: idSchema,
+	/** Of the course as it was: on another one the attempt would be another, too. */
+	courseMark: seedSchema.optional(),
 	variation: z.enum(variations),
 	seed: seedSchema,
 	touches: touchesSchema.optional(),

@@ -154,9 +154,9 @@
 
 	function chainActions({ chain: id, trigger }: HeadRow): (Action | false)[] {
 		const isRoutine = trigger?.kind === 'routine';
-		const untie = () => bench.edit({ type: 'untie', chain: id }, t('say.untied'));
+		const untie = () => bench.desk.edit({ type: 'untie', chain: id }, t('say.untied'));
 		return [
-			{ icon: Play, key: 'trail.runAlone', hint: 'R', act: () => void bench.rehearse(id) },
+			{ icon: Play, key: 'trail.runAlone', hint: 'R', act: () => void bench.runs.rehearse(id) },
 			!isFirst &&
 				!isRoutine && {
 					icon: trigger ? Shuffle : Zap,
@@ -179,7 +179,7 @@
 			{
 				icon: Trash2,
 				key: 'trail.removeChain',
-				act: () => bench.edit({ type: 'removeChain', chain: id }, t('say.chainRemoved'))
+				act: () => bench.desk.edit({ type: 'removeChain', chain: id }, t('say.chainRemoved'))
 			}
 		];
 	}

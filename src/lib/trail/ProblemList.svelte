@@ -29,7 +29,7 @@
 <div class="problems" data-testid="problems">
 	<h2>{t('problems.title')}</h2>
 	<ul>
-		{#each bench.problems as problem, index (`${problem.id} ${problem.sentence.key} ${index}`)}
+		{#each bench.checking.problems as problem, index (`${problem.id} ${problem.sentence.key} ${index}`)}
 			<li>
 				<button
 					class="where"

@@ -32,7 +32,6 @@
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import Actions from './Actions.svelte';
 	import CommentEditor from './CommentEditor.svelte';
-	import PlanList from './PlanList.svelte';
 	import ProblemList from './ProblemList.svelte';
 	import { slotOf } from './words';
 
@@ -177,13 +176,15 @@
 						<HelpCard {kind} />
 					{/await}
 				{:else if opening?.type === 'plans'}
-					<PlanList
-						onchoose={(plan) => {
-							const id = bench.editing.takeIn(plan);
-							if (id) onadded(id);
-							else onclose();
-						}}
-					/>
+					{#await import('./PlanList.svelte') then { default: PlanList }}
+						<PlanList
+							onchoose={(plan) => {
+								const id = bench.editing.takeIn(plan);
+								if (id) onadded(id);
+								else onclose();
+							}}
+						/>
+					{/await}
 				{:else if opening?.type === 'problems'}
 					<ProblemList {bench} onjump={onclose} />
 				{/if}

@@ -14,7 +14,6 @@
 	import { Dragged } from './dragged.svelte';
 	import { onRowKey, type TrailHands } from './keys';
 	import { firstProblems, idOf, keyAfter, leftOf, placeAfter, rowsOf, type Row } from './rows';
-	import SearchBar from './SearchBar.svelte';
 	import Sheet, { type Opening } from './Sheet.svelte';
 	import { rowWidth, TagRuler } from './tag-ruler.svelte';
 	import TrailBar from './TrailBar.svelte';
@@ -33,7 +32,7 @@
 	/** Pixels. */
 	let paneWidth = $state(0);
 
-	const problems = $derived(firstProblems(bench.problems));
+	const problems = $derived(firstProblems(bench.checking.problems));
 	const folded = $derived(new Set(editing.folded));
 	const isFirst = $derived(preferences.level === 'first');
 
@@ -104,7 +103,7 @@
 	const elementOf = (key: string) => document.getElementById(`row-${key}`);
 
 	$effect(() => {
-		const wanted = bench.focus;
+		const wanted = bench.voice.focus;
 		if (wanted) untrack(() => void focusRow(wanted.key));
 	});
 
@@ -165,7 +164,7 @@
 		search: () => (isSearching = true),
 		zoomBy,
 		fit,
-		runAlone: (chain) => void bench.rehearse(chain),
+		runAlone: (chain) => void bench.runs.rehearse(chain),
 		chainOf
 	};
 
@@ -306,7 +305,7 @@
 
 <section class="trail" aria-label={t('trail.label')}>
 	<TrailBar
-		problemCount={bench.problems.length}
+		problemCount={bench.checking.problems.length}
 		onproblems={(anchor) => void show({ type: 'problems', anchor })}
 		onsearch={() => (isSearching = !isSearching)}
 		onzoom={zoomBy}
@@ -314,21 +313,23 @@
 		{onshortcuts}
 	/>
 	{#if isSearching}
-		<SearchBar
-			plan={bench.plan}
-			onfind={(key) => {
-				editing.unfoldAround(key);
-				currentKey = key;
-				void tick().then(() => {
-					const index = indexOf.get(key);
-					if (index !== undefined) visible.reveal(index);
-				});
-			}}
-			onclose={() => {
-				isSearching = false;
-				void focusRow(current);
-			}}
-		/>
+		{#await import('./SearchBar.svelte') then { default: SearchBar }}
+			<SearchBar
+				plan={bench.plan}
+				onfind={(key) => {
+					editing.unfoldAround(key);
+					currentKey = key;
+					void tick().then(() => {
+						const index = indexOf.get(key);
+						if (index !== undefined) visible.reveal(index);
+					});
+				}}
+				onclose={() => {
+					isSearching = false;
+					void focusRow(current);
+				}}
+			/>
+		{/await}
 	{/if}
 	<div
 		class="scroller"

@@ -33,7 +33,7 @@ export function pasteAt(
 	if (!text.trim()) return null;
 	const typed = text.trim().startsWith('{') ? null : readTyped(text, shelf);
 	if (typed?.kind === 'notUnderstood') {
-		bench.refuse(whyNot(text, typed));
+		bench.voice.refuse(whyNot(text, typed));
 		return null;
 	}
 	return typed ? editing.addSteps(place, typed.steps) : editing.paste(place, text);

@@ -2,12 +2,7 @@
  * Dragging tags by mouse, pen or finger. The package tells when a drag begins, moves and ends;
  * where it would land is worked out from the rows, since most of them are not drawn.
  */
-import {
-	DragDropManager,
-	Draggable,
-	PointerActivationConstraints,
-	PointerSensor
-} from '@dnd-kit/dom';
+import type * as dndPackage from '@dnd-kit/dom';
 
 export interface DragEvents {
 	began(key: string): void;
@@ -21,41 +16,73 @@ const hold = 220;
 /** Pixels that a mouse moves before it drags instead of clicking. */
 const slack = 5;
 
-const sensor = PointerSensor.configure({
-	activationConstraints: (event) =>
-		event.pointerType === 'touch'
-			? [new PointerActivationConstraints.Delay({ value: hold, tolerance: 10 })]
-			: [new PointerActivationConstraints.Distance({ value: slack })]
-});
+/** The package is fetched after the first view, which does without it: milliseconds. */
+const later = 400;
+
+type Package = typeof dndPackage;
+
+const sensorOf = ({ PointerSensor, PointerActivationConstraints: { Delay, Distance } }: Package) =>
+	PointerSensor.configure({
+		activationConstraints: (event) =>
+			event.pointerType === 'touch'
+				? [new Delay({ value: hold, tolerance: 10 })]
+				: [new Distance({ value: slack })]
+	});
 
 export class TagDragging {
-	private readonly manager = new DragDropManager({ sensors: [sensor], plugins: [] });
+	private manager: dndPackage.DragDropManager | undefined;
+	private makeDraggable: ((id: string, element: Element) => { destroy(): void }) | undefined;
+	/** Tags that were there before the package was. */
+	private readonly waiting = new Set<() => void>();
+	private readonly timer: ReturnType<typeof setTimeout>;
 
-	constructor(events: DragEvents) {
-		const { monitor } = this.manager;
-		monitor.addEventListener('dragstart', ({ operation }) => {
+	constructor(private readonly events: DragEvents) {
+		this.timer = setTimeout(
+			() => void import('@dnd-kit/dom').then((dnd) => this.begin(dnd)),
+			later
+		);
+	}
+
+	private begin(dnd: Package): void {
+		const manager = new dnd.DragDropManager({ sensors: [sensorOf(dnd)], plugins: [] });
+		const { events } = this;
+		manager.monitor.addEventListener('dragstart', ({ operation }) => {
 			events.began(String(operation.source?.id));
 		});
-		monitor.addEventListener('dragmove', ({ to, operation }) => {
+		manager.monitor.addEventListener('dragmove', ({ to, operation }) => {
 			const { x, y } = to ?? operation.position.current;
 			events.moved(x, y);
 		});
-		monitor.addEventListener('dragend', ({ canceled }) => events.ended(canceled));
+		manager.monitor.addEventListener('dragend', ({ canceled }) => events.ended(canceled));
+		this.manager = manager;
+		this.makeDraggable = (id, element) => new dnd.Draggable({ id, element }, manager);
+		for (const make of this.waiting) make();
+		this.waiting.clear();
 	}
 
 	/** For a tag's element; `use:dragging.tag={key}`. */
 	readonly tag = (element: HTMLElement, key: string) => {
-		let draggable = new Draggable({ id: key, element }, this.manager);
+		let draggable: { destroy(): void } | undefined;
+		const make = () => {
+			draggable?.destroy();
+			draggable = this.makeDraggable?.(key, element);
+		};
+		if (this.makeDraggable) make();
+		else this.waiting.add(make);
 		return {
 			update: (next: string) => {
-				draggable.destroy();
-				draggable = new Draggable({ id: next, element }, this.manager);
+				key = next;
+				if (draggable) make();
 			},
-			destroy: () => draggable.destroy()
+			destroy: () => {
+				this.waiting.delete(make);
+				draggable?.destroy();
+			}
 		};
 	};
 
 	destroy(): void {
-		this.manager.destroy();
+		clearTimeout(this.timer);
+		this.manager?.destroy();
 	}
 }

@@ -58,14 +58,14 @@ export class Editing {
 	addStep(place: Place, kind: string, values?: Values): string | null {
 		const step = makeStep(kind, values);
 		const news = t('say.added', { step: wordsOf(step) });
-		return this.bench.edit({ type: 'insert', ...place, steps: [step] }, news) ? step.id : null;
+		return this.bench.desk.edit({ type: 'insert', ...place, steps: [step] }, news) ? step.id : null;
 	}
 
 	/** @returns the id of the last of them */
 	addSteps(place: Place, steps: readonly Step[]): string | null {
 		const made = withNewIds(steps, newId);
 		const news = t('say.addedSteps', { count: made.length });
-		const isDone = this.bench.edit({ type: 'insert', ...place, steps: made }, news);
+		const isDone = this.bench.desk.edit({ type: 'insert', ...place, steps: made }, news);
 		return isDone ? made.at(-1)!.id : null;
 	}
 
@@ -77,8 +77,8 @@ export class Editing {
 		const news = t('say.removed', { step: wordsOfAll(run.steps) });
 		const isAll = !chain.trigger && holder === chain.id && steps.length === chain.steps.length;
 		this.selection.clear();
-		if (isAll) this.bench.edit({ type: 'removeChain', chain: chain.id }, news);
-		else this.bench.edit({ type: 'remove', holder, index, count: steps.length }, news);
+		if (isAll) this.bench.desk.edit({ type: 'removeChain', chain: chain.id }, news);
+		else this.bench.desk.edit({ type: 'remove', holder, index, count: steps.length }, news);
 	}
 
 	duplicate(id: string): void {
@@ -86,7 +86,7 @@ export class Editing {
 		if (!run) return;
 		const place = { holder: run.holder, index: run.index + run.steps.length };
 		const last = this.addSteps(place, run.steps);
-		if (last) this.bench.focusOn(last);
+		if (last) this.bench.voice.focusOn(last);
 	}
 
 	/** Takes the step of another kind in the place of a chain's trigger. */
@@ -95,18 +95,18 @@ export class Editing {
 		const edits: Edit[] = [{ type: 'tie', chain: chain.id, trigger }];
 		if (chain.trigger) edits.unshift({ type: 'untie', chain: chain.id });
 		const news = t('say.trigger', { trigger: wordsOf(trigger) });
-		this.bench.edit({ type: 'together', edits }, news);
+		this.bench.desk.edit({ type: 'together', edits }, news);
 	}
 
 	/** Takes a saved plan in as a routine. @returns the id of its chain */
 	takeIn(saved: Plan): string | null {
 		const taken = takeIn(this.plan, saved, newId);
 		if (!taken.ok) {
-			this.bench.refuse(say(taken.failure));
+			this.bench.voice.refuse(say(taken.failure));
 			return null;
 		}
 		const { edit, name, leftOut } = taken.value;
-		if (!this.bench.edit(edit, t('say.takenIn', { name, leftOut }))) return null;
+		if (!this.bench.desk.edit(edit, t('say.takenIn', { name, leftOut }))) return null;
 		return routinesOf(this.plan).get(name)?.id ?? null;
 	}
 
@@ -122,7 +122,7 @@ export class Editing {
 		} catch {
 			// Without storage, the text on the device's own clipboard still does.
 		}
-		this.bench.announce(t('say.copied', { step: wordsOfAll(run.steps) }));
+		this.bench.voice.announce(t('say.copied', { step: wordsOfAll(run.steps) }));
 		return text;
 	}
 
@@ -145,7 +145,7 @@ export class Editing {
 	paste(place: Place, text: string): string | null {
 		const read = readSteps(text);
 		if (read.ok) return this.addSteps(place, read.value);
-		this.bench.refuse(t('say.notPasted', { reason: say(read.failure) }));
+		this.bench.voice.refuse(t('say.notPasted', { reason: say(read.failure) }));
 		return null;
 	}
 
@@ -169,7 +169,7 @@ export class Editing {
 		];
 		this.selection.clear();
 		const news = t('say.wrapped', { step: wordsOf(outer) });
-		if (this.bench.edit({ type: 'together', edits }, news)) this.bench.focusOn(outer.id);
+		if (this.bench.desk.edit({ type: 'together', edits }, news)) this.bench.voice.focusOn(outer.id);
 	}
 
 	/** Takes a loop away, or a whole choice, and leaves its steps in its place. */
@@ -185,7 +185,7 @@ export class Editing {
 			return [{ type: 'move', from: { holder: from, index: 0 }, count: body.length, to }];
 		});
 		edits.push({ type: 'remove', holder, index, count: 1 });
-		this.bench.edit({ type: 'together', edits }, t('say.unwrapped'));
+		this.bench.desk.edit({ type: 'together', edits }, t('say.unwrapped'));
 	}
 
 	switchOff(id: string): void {
@@ -193,11 +193,11 @@ export class Editing {
 			this.selection.runOf(id)?.steps ?? [findStep(this.plan, id)].filter((step) => !!step);
 		const off = !steps.every((step) => step.off);
 		const edits = steps.map((step): Edit => ({ type: 'setOff', step: step.id, off }));
-		this.bench.edit({ type: 'together', edits }, t(off ? 'say.off' : 'say.on'));
+		this.bench.desk.edit({ type: 'together', edits }, t(off ? 'say.off' : 'say.on'));
 	}
 
 	comment(id: string, text: string): void {
-		this.bench.edit({ type: 'setComment', step: id, text }, t('say.commented'));
+		this.bench.desk.edit({ type: 'setComment', step: id, text }, t('say.commented'));
 	}
 
 	fold(id: string): void {
@@ -219,35 +219,35 @@ export class Editing {
 	setValue(id: string, name: string, value: Value, news: string): boolean {
 		const own: Edit = { type: 'setValue', step: id, name, value };
 		const others = followers(this.plan, id, name, value);
-		if (others.length === 0) return this.bench.edit(own, news);
+		if (others.length === 0) return this.bench.desk.edit(own, news);
 		const more = t('say.alsoThere', { count: others.length });
-		return this.bench.edit({ type: 'together', edits: [own, ...others] }, `${news} ${more}`);
+		return this.bench.desk.edit({ type: 'together', edits: [own, ...others] }, `${news} ${more}`);
 	}
 
 	/** Does what a problem offers. */
 	repair({ key, edit }: Repair): void {
-		this.bench.edit(edit(newId), t('say.repaired', { repair: t(key) }));
+		this.bench.desk.edit(edit(newId), t('say.repaired', { repair: t(key) }));
 	}
 
 	// --- chains ---
 
 	tie(chainId: string): void {
 		const trigger = makeStep('whenRunPressed');
-		this.bench.edit({ type: 'tie', chain: chainId, trigger }, t('say.tied'));
+		this.bench.desk.edit({ type: 'tie', chain: chainId, trigger }, t('say.tied'));
 	}
 
 	/** Hangs the steps of an unlit chain at the end of the first lit one. */
 	tieToLit(chainId: string): void {
 		const lit = this.plan.chains.find(isLit);
 		const chain = this.plan.chains.find(({ id }) => id === chainId);
-		if (lit && chain) this.bench.edit(tieEdit(lit, chain), t('say.tied'));
+		if (lit && chain) this.bench.desk.edit(tieEdit(lit, chain), t('say.tied'));
 	}
 
 	/** @param kind of its trigger; null for an unlit chain */
 	addChain(kind: string | null, values?: Values): string {
 		const trigger = kind === null ? null : makeStep(kind, values);
 		const chain = { id: newId(), trigger, steps: [] };
-		this.bench.edit({ type: 'addChain', index: this.plan.chains.length, chain });
+		this.bench.desk.edit({ type: 'addChain', index: this.plan.chains.length, chain });
 		return chain.id;
 	}
 }

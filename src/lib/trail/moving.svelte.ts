@@ -36,7 +36,7 @@ export class Moving {
 		const edit = run && this.moveEdit(run, to);
 		if (!edit) return false;
 		const news = t('say.putDown', { step: wordsOfAll(run.steps), place: this.describe(to) });
-		return this.bench.edit(edit, news);
+		return this.bench.desk.edit(edit, news);
 	}
 
 	/** @returns null when the steps would stay where they are */
@@ -65,8 +65,8 @@ export class Moving {
 		);
 		const here = places.findIndex((place) => place?.holder === holder && place.index === index);
 		if (!definitionOf(located.step.kind).isBranch) places.push(null);
-		this.pickedUp = { step: located.step, before: this.bench.history, places, index: here };
-		this.bench.announce(t('say.pickedUp', { step: wordsOf(located.step) }));
+		this.pickedUp = { step: located.step, before: this.bench.desk.history, places, index: here };
+		this.bench.voice.announce(t('say.pickedUp', { step: wordsOf(located.step) }));
 	}
 
 	/** Moves the picked-up step along the places of the trail; nothing is saved yet. */
@@ -75,20 +75,20 @@ export class Moving {
 		if (!picked) return;
 		const index = picked.index + by;
 		if (index < 0 || index >= picked.places.length) return;
-		this.bench.tryOut(picked.before);
+		this.bench.desk.tryOut(picked.before);
 		const to = picked.places[index]!;
 		const run = this.selection.runOf(picked.step.id);
 		const edit = run && this.moveEdit(run, to);
 		const performed = edit ? perform(picked.before, edit) : null;
 		this.pickedUp = { ...picked, index };
 		if (performed && !performed.ok) {
-			this.bench.announce(say(performed.failure));
+			this.bench.voice.announce(say(performed.failure));
 			return;
 		}
 		const place = this.describe(to);
-		if (performed) this.bench.tryOut(performed.value);
-		this.bench.focusOn(picked.step.id);
-		this.bench.announce(t('say.at', { step: wordsOf(picked.step), place }));
+		if (performed) this.bench.desk.tryOut(performed.value);
+		this.bench.voice.focusOn(picked.step.id);
+		this.bench.voice.announce(t('say.at', { step: wordsOf(picked.step), place }));
 	}
 
 	putDown(): void {
@@ -96,17 +96,17 @@ export class Moving {
 		if (!picked) return;
 		const place = this.describe(picked.places[picked.index] ?? null, picked.before.plan);
 		this.pickedUp = null;
-		this.bench.keep(picked.before);
-		this.bench.announce(t('say.putDown', { step: wordsOf(picked.step), place }));
+		this.bench.desk.keep(picked.before);
+		this.bench.voice.announce(t('say.putDown', { step: wordsOf(picked.step), place }));
 	}
 
 	putBack(): void {
 		const picked = this.pickedUp;
 		if (!picked) return;
-		this.bench.tryOut(picked.before);
+		this.bench.desk.tryOut(picked.before);
 		this.pickedUp = null;
-		this.bench.focusOn(picked.step.id);
-		this.bench.announce(t('say.putBack', { step: wordsOf(picked.step) }));
+		this.bench.voice.focusOn(picked.step.id);
+		this.bench.voice.announce(t('say.putBack', { step: wordsOf(picked.step) }));
 	}
 
 	/** One place up or down, in one go. */

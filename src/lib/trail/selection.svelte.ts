@@ -34,7 +34,7 @@ export class Selection {
 	select(from: string, to: string): void {
 		if (!this.runBetween(from, to)) return;
 		this.ends = { from, to };
-		this.bench.announce(t('say.selected', { count: this.steps.length }));
+		this.bench.voice.announce(t('say.selected', { count: this.steps.length }));
 	}
 
 	/** Takes the next or the one before into the selection. */
@@ -46,7 +46,7 @@ export class Selection {
 		const next = list.ok ? list.value[located.place.index + by] : undefined;
 		if (!next) return;
 		this.select(from, next.id);
-		this.bench.focusOn(next.id);
+		this.bench.voice.focusOn(next.id);
 	}
 
 	/** As `extend` downwards, from any step of the selection: for fingers, which have no Shift. */

@@ -11,6 +11,7 @@ import {
 import { hasMessage, partsOf, t, type Part } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
 import { showValue } from '$lib/values/format';
+import { reader } from '$lib/values/reader.svelte';
 
 const parts = new Map<string, readonly Part[]>();
 
@@ -69,7 +70,7 @@ export const phrase = (kind: string, values: Values): string =>
 
 /** What the words of a step depend on besides the step itself, which is a value. */
 export const wording = (): string =>
-	[preferences.level, preferences.lengths, preferences.speeds].join(' ');
+	[preferences.level, preferences.lengths, preferences.speeds, reader.topSpeed].join(' ');
 
 let words = new WeakMap<Step, string>();
 let wordsFor = '';

@@ -1,6 +1,4 @@
 /** Values as a person reads and types them: in centimetres or inches, percent, degrees, seconds, hertz. */
-import type { NamedRobot } from '$core/robots/robot-document';
-import { robotKindOf } from '$core/robots/kinds';
 import {
 	isExpression,
 	type NumberDefinition,
@@ -12,6 +10,7 @@ import { pitchOf, readNotes } from '$core/steps/notes';
 import { hasMessage, t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
 import { showExpression } from './expression-words';
+import { reader } from './reader.svelte';
 
 interface Shown {
 	/** Key of the unit in the message files. */
@@ -32,17 +31,11 @@ const shown: Record<Quantity, Shown> = {
 	frequency: { unit: 'frequency', factor: 1, digits: 1 }
 };
 
-/** m/s at 100 %, of the robot that the workbench shows. */
-let topSpeed = 0.5;
-export const useRobot = ({ kind }: NamedRobot): void => {
-	({ topSpeed } = robotKindOf(kind));
-};
-
 /** A part of the top speed, as it really is. */
 const perSecond = (): Shown =>
 	preferences.lengths === 'inch'
-		? { unit: 'inchps', factor: topSpeed / 0.0254, digits: 1 }
-		: { unit: 'cmps', factor: topSpeed * 100, digits: 1 };
+		? { unit: 'inchps', factor: reader.topSpeed / 0.0254, digits: 1 }
+		: { unit: 'cmps', factor: reader.topSpeed * 100, digits: 1 };
 
 function shownAs(quantity: Quantity): Shown {
 	if (quantity === 'length' && preferences.lengths === 'inch') {

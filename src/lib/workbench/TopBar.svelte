@@ -21,7 +21,7 @@
 	const slow = 250;
 	let isSlow = $state(false);
 	$effect(() => {
-		if (!bench.isRehearsing) return;
+		if (!bench.runs.isRehearsing) return;
 		const timer = setTimeout(() => (isSlow = true), slow);
 		return () => {
 			clearTimeout(timer);
@@ -39,7 +39,7 @@
 	function rename(event: Event & { currentTarget: HTMLInputElement }) {
 		const input = event.currentTarget;
 		if (input.value.trim() === bench.plan.name) return;
-		if (!bench.edit({ type: 'rename', name: input.value })) input.value = bench.plan.name;
+		if (!bench.desk.edit({ type: 'rename', name: input.value })) input.value = bench.plan.name;
 	}
 
 	function pickFile(event: Event & { currentTarget: HTMLInputElement }) {
@@ -135,15 +135,15 @@
 			class="button button-plain button-icon"
 			aria-label={t('bench.undo')}
 			title="{t('bench.undo')} (Ctrl Z)"
-			disabled={!bench.canUndo}
-			onclick={() => bench.undo()}><Undo2 size={19} /></button
+			disabled={!bench.desk.canUndo}
+			onclick={() => bench.desk.undo()}><Undo2 size={19} /></button
 		>
 		<button
 			class="button button-plain button-icon"
 			aria-label={t('bench.redo')}
 			title="{t('bench.redo')} (Ctrl Shift Z)"
-			disabled={!bench.canRedo}
-			onclick={() => bench.redo()}><Redo2 size={19} /></button
+			disabled={!bench.desk.canRedo}
+			onclick={() => bench.desk.redo()}><Redo2 size={19} /></button
 		>
 		{#if !isPhone.current}{@render files()}{/if}
 		<input
@@ -156,11 +156,11 @@
 		/>
 	</div>
 	{#if isRunning}
-		<button class="button button-stop run" title="Ctrl ." onclick={() => bench.halt()}
+		<button class="button button-stop run" title="Ctrl ." onclick={() => bench.runs.halt()}
 			><Square size={17} fill="currentColor" />{t('bench.halt')}</button
 		>
 	{:else}
-		<button class="button button-main run" title="Ctrl Enter" onclick={() => bench.rehearse()}
+		<button class="button button-main run" title="Ctrl Enter" onclick={() => bench.runs.rehearse()}
 			><Play size={18} fill="currentColor" />{player.attempt
 				? t('bench.again')
 				: t('bench.rehearse')}</button

@@ -11,7 +11,6 @@
 	import { warmUp } from './rehearser';
 	import { preferences } from '$lib/preferences.svelte';
 	import Border from './Border.svelte';
-	import ShortcutSheet from './ShortcutSheet.svelte';
 	import TopBar from './TopBar.svelte';
 	import { Workbench, type CourseChoice, type Opened } from './workbench.svelte';
 
@@ -51,7 +50,7 @@
 		const kept = bench.saver.secondVersion;
 		if (!kept) return;
 		replaceState(`/plans/${kept.id}`, {});
-		untrack(() => bench.edit({ type: 'rename', name: kept.name }));
+		untrack(() => bench.desk.edit({ type: 'rename', name: kept.name }));
 	});
 	$effect(() => {
 		if (bench.player.isPlaying) pane = 'floor';
@@ -67,7 +66,7 @@
 
 	function jumpTo(stepId: string) {
 		pane = 'trail';
-		bench.focusOn(stepId);
+		bench.voice.focusOn(stepId);
 	}
 
 	const isTyping = (target: EventTarget | null) =>
@@ -78,11 +77,11 @@
 		if (!event.ctrlKey && !event.metaKey) return;
 		if (event.target instanceof HTMLInputElement && event.key.toLowerCase() === 'z') return;
 		const key = event.key.toLowerCase();
-		if (key === 'z' && event.shiftKey) bench.redo();
-		else if (key === 'z') bench.undo();
-		else if (key === 'y') bench.redo();
-		else if (key === 'enter') void bench.rehearse();
-		else if (key === '.') bench.halt();
+		if (key === 'z' && event.shiftKey) bench.desk.redo();
+		else if (key === 'z') bench.desk.undo();
+		else if (key === 'y') bench.desk.redo();
+		else if (key === 'enter') void bench.runs.rehearse();
+		else if (key === '.') bench.runs.halt();
 		else return;
 		event.preventDefault();
 	}
@@ -103,14 +102,14 @@
 			>
 		</div>
 	{/if}
-	{#if fileNews || bench.failure}
+	{#if fileNews || bench.voice.failure}
 		<div class="notice" role="alert">
-			<span>{fileNews || bench.failure}</span>
+			<span>{fileNews || bench.voice.failure}</span>
 			<button
 				class="button button-line"
 				onclick={() => {
 					fileNews = '';
-					bench.failure = '';
+					bench.voice.failure = '';
 				}}>{t('save.dismiss')}</button
 			>
 		</div>
@@ -120,15 +119,17 @@
 			<div class="floor-pane">
 				<Floor {bench} onleg={jumpTo} />
 				<div class="news" role="status" aria-label={t('outcome.label')} data-testid="outcome">
-					{#if bench.rehearsing && bench.rehearsing.seconds > 0}
-						<p class="outcome">{t('outcome.rehearsing', bench.rehearsing)}</p>
-					{:else if bench.outcome}
-						<p class="outcome {bench.outcome.kind}">
-							{bench.outcome.text}
-							{#if bench.hasChanged}<span class="changed">{t('outcome.changed')}</span>{/if}
+					{#if bench.runs.rehearsing && bench.runs.rehearsing.seconds > 0}
+						<p class="outcome">{t('outcome.rehearsing', bench.runs.rehearsing)}</p>
+					{:else if bench.runs.outcome}
+						<p class="outcome {bench.runs.outcome.kind}">
+							{bench.runs.outcome.text}
+							{#if bench.runs.hasChanged}<span class="changed">{t('outcome.changed')}</span>{/if}
 						</p>
 					{:else if !bench.player.attempt}
-						<p class="outcome">{t('outcome.hint')}</p>
+						<p class="outcome">
+							{t(bench.runs.hasCourseChanged ? 'outcome.courseChanged' : 'outcome.hint')}
+						</p>
 					{/if}
 				</div>
 			</div>
@@ -152,11 +153,15 @@
 		{/each}
 	</nav>
 	<div class="sr-only-live" aria-live="assertive" data-testid="announcement">
-		{#key bench.announcement.count}<span>{bench.announcement.text}</span>{/key}
+		{#key bench.voice.announcement.count}<span>{bench.voice.announcement.text}</span>{/key}
 	</div>
 </div>
 
-{#if showsShortcuts}<ShortcutSheet onclose={() => (showsShortcuts = false)} />{/if}
+{#if showsShortcuts}
+	{#await import('./ShortcutSheet.svelte') then { default: ShortcutSheet }}
+		<ShortcutSheet onclose={() => (showsShortcuts = false)} />
+	{/await}
+{/if}
 
 <style>
 	.bench {

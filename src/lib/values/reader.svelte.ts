@@ -1,0 +1,14 @@
+/** Whose robot the speeds are meant for that a person reads. */
+import { robotKindOf } from '$core/robots/kinds';
+import type { NamedRobot } from '$core/robots/robot-document';
+
+class Reader {
+	/** m/s at 100 %, of the robot that the workbench shows. */
+	topSpeed = $state(0.5);
+
+	useRobot({ kind }: NamedRobot): void {
+		({ topSpeed: this.topSpeed } = robotKindOf(kind));
+	}
+}
+
+export const reader = new Reader();

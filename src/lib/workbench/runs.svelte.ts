@@ -1,0 +1,153 @@
+/** The attempts of a workbench: the newest, the one before, and what is needed to have them again. */
+import { markOf } from '$core/course/mark';
+import type { Plan } from '$core/plan/plan';
+import type { Attempt } from '$core/simulation/attempt';
+import { say, t } from '$lib/i18n';
+import { preferences } from '$lib/preferences.svelte';
+import type { AttemptSeed } from '$lib/saving/protocol';
+import { Player } from '$lib/timeline/player.svelte';
+import { rehearse, stopAll, stopRehearsing } from './rehearser';
+import type { Stand } from './stand';
+import type { Voice } from './voice.svelte';
+
+type Rehearsed = Parameters<typeof rehearse>[0];
+
+export class Runs {
+	readonly player = new Player();
+	/** Newest first, at most two. */
+	seeds: AttemptSeed[] = [];
+	previous = $state.raw<Attempt | null>(null);
+	/** A rehearsal is being worked out: how many seconds of it are there. */
+	rehearsing = $state.raw<{ readonly seconds: number } | null>(null);
+	/** The course has changed since the last attempt, so it cannot be shown again. */
+	hasCourseChanged = $state(false);
+	/** The plan that was rehearsed last. */
+	private rehearsedPlan = $state.raw<Plan | null>(null);
+	private latest: Rehearsed | null = null;
+	/** How many there have been, so that an old one's progress is not taken for that of the newest. */
+	private count = 0;
+
+	readonly isRehearsing = $derived(this.rehearsing !== null);
+	readonly hasChanged = $derived.by(
+		() => this.rehearsedPlan !== null && this.rehearsedPlan.chains !== this.stand.plan.chains
+	);
+	readonly outcome = $derived.by(() => {
+		const { attempt, haltedAt } = this.player;
+		if (!attempt) return null;
+		if (haltedAt !== null)
+			return { kind: 'halted', text: t('outcome.halted', { seconds: haltedAt }) };
+		if (this.player.isPlaying || !this.player.isAtEnd) return null;
+		const reason = attempt.spans.length > 0 ? attempt.outcome.reason : { key: 'outcome.nothing' };
+		const notes = attempt.notes.slice(0, 3).map(({ sentence }) => sentence);
+		return { kind: attempt.outcome.kind, text: [reason, ...notes].map(say).join(' ') };
+	});
+
+	/** @param keep called when the seeds have changed */
+	constructor(
+		private readonly stand: Stand,
+		private readonly voice: Voice,
+		private readonly keep: () => void
+	) {}
+
+	/** Shows the attempts as they were when the plan was left. */
+	async restore(): Promise<void> {
+		const [newer, older] = this.seeds;
+		const earlier = older && (await this.again(older));
+		const latest = newer && (await this.again(newer));
+		if (this.player.attempt) return;
+		this.previous = earlier ?? null;
+		this.player.show(latest ?? null, true);
+		if (!newer) return;
+		const isSame = JSON.stringify(newer.plan.chains) === JSON.stringify(this.stand.plan.chains);
+		this.rehearsedPlan = isSame ? this.stand.plan : newer.plan;
+	}
+
+	/** @returns null when it cannot be had again, or the person has rehearsed anew meanwhile */
+	private async again({ courseId, courseMark, ...seed }: AttemptSeed): Promise<Attempt | null> {
+		const { course } = this.stand;
+		if (courseId !== this.stand.courseId || this.count > 0) return null;
+		this.hasCourseChanged = courseMark !== undefined && courseMark !== markOf(course);
+		return this.hasCourseChanged ? null : rehearse({ ...seed, course });
+	}
+
+	/** Another course is chosen: what was shown was on the one before. */
+	forget(): void {
+		this.player.show(null);
+		this.previous = null;
+		this.rehearsedPlan = null;
+		this.hasCourseChanged = false;
+	}
+
+	/**
+	 * Rehearses the plan and plays it from the start.
+	 * @param only the id of the one chain to run
+	 */
+	async rehearse(only?: string): Promise<void> {
+		const { plan, course, courseId, variation } = this.stand;
+		const seed = crypto.getRandomValues(new Uint32Array(1))[0]!;
+		const inputs = { plan, variation, seed, ...(only && { only }) };
+		const attempt = await this.attempt({ ...inputs, course });
+		if (!attempt) return;
+		this.previous = this.player.attempt;
+		this.rehearsedPlan = plan;
+		this.hasCourseChanged = false;
+		if (courseId) {
+			preferences.choose({ lastCourse: courseId });
+			this.seeds = [{ ...inputs, courseId, courseMark: markOf(course) }, ...this.seeds].slice(0, 2);
+			this.keep();
+		}
+		this.latest = { ...inputs, course };
+		this.player.show(attempt);
+		this.player.play();
+	}
+
+	/** Stops what is being rehearsed, and what plays. */
+	halt(): void {
+		stopRehearsing();
+		this.player.halt();
+		this.voice.announce(t('say.halted'));
+	}
+
+	/**
+	 * A hand touches the robot at the moment that is shown. The same attempt is simulated once more
+	 * with that touch in it: all before it stays the same, and it plays on from there.
+	 */
+	async touchRobot(robot: string): Promise<void> {
+		const { latest, player } = this;
+		if (!latest || !player.isPlaying) return;
+		const before = (latest.touches ?? []).filter(({ time }) => time <= player.time);
+		const touches = [...before, { time: player.time, robot }];
+		const attempt = await this.attempt({ ...latest, touches });
+		if (!attempt) return;
+		this.latest = { ...latest, touches };
+		if (this.seeds[0]?.seed === latest.seed) {
+			this.seeds = [{ ...this.seeds[0], touches }, ...this.seeds.slice(1)];
+			this.keep();
+		}
+		player.exchange(attempt);
+		this.voice.announce(t('say.touched'));
+	}
+
+	private async attempt(rehearsal: Rehearsed): Promise<Attempt | null> {
+		const id = (this.count += 1);
+		this.rehearsing = { seconds: 0 };
+		try {
+			const attempt = await rehearse(rehearsal, (seconds) => {
+				// The last word of progress can come after the attempt itself.
+				if (id === this.count && this.rehearsing) this.rehearsing = { seconds };
+			});
+			this.voice.failure = '';
+			return attempt;
+		} catch (error) {
+			this.voice.failure = t('bench.rehearsalFailed', { detail: (error as Error).message });
+			return null;
+		} finally {
+			if (id === this.count) this.rehearsing = null;
+		}
+	}
+
+	dispose(): void {
+		this.player.pause();
+		stopAll();
+	}
+}

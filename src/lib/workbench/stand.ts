@@ -1,0 +1,12 @@
+/** What a rehearsal is made of, as it stands on the workbench now. */
+import type { Course } from '$core/course/course';
+import type { Plan } from '$core/plan/plan';
+import type { Variation } from '$core/robots/robot';
+
+export interface Stand {
+	readonly plan: Plan;
+	readonly course: Course;
+	/** null where no course is chosen, or the one that was is gone. */
+	readonly courseId: string | null;
+	readonly variation: Variation;
+}
