@@ -28,7 +28,6 @@ class Raft implements Machine {
 	/** What only drifts does nothing that a plan could wait for. */
 	readonly isStill = true;
 	readonly isPlaying = false;
-	onPlay: Machine['onPlay'] = () => {};
 	depth = 0;
 	private wanted = 0;
 	private readonly motion: Motion = { ahead: 0, left: 0, turning: 0 };

@@ -6,6 +6,7 @@ import type { Environment } from '../expressions/evaluate';
 import type { Datum } from '../types';
 import type { Watch } from '../steps/definition';
 import { Budget } from './budget';
+import type { Happenings } from '../devices/happenings';
 import type { Port } from '../devices/port';
 import { emptyCells } from './memory';
 import { ask, withinRange, workOut } from './computed';
@@ -30,6 +31,7 @@ export interface Setting {
 	/** The robots that run it, in the order of the plan. */
 	readonly crew: readonly {
 		readonly port: Port;
+		readonly happened: Happenings;
 		readonly observer: Observer;
 		/** Uniform in [0, 1). */
 		readonly chance: () => number;
@@ -47,6 +49,10 @@ export class Interpreter {
 	private time = 0;
 	/** Messages on their way, each with the value that comes with it. */
 	private sent = new Map<string, Datum>();
+	/** Those of the tick before. */
+	private came: ReadonlyMap<string, Datum> = new Map();
+	/** For each robot, what can start a chain of it. */
+	private readonly signals: readonly Signals[];
 	private hasEnded = false;
 	/** Some chain can still start. */
 	private canStart = true;
@@ -63,6 +69,18 @@ export class Interpreter {
 			cells: emptyCells(program.variables),
 			cruise: initialCruise,
 			received: 0
+		}));
+		const now = () => this.time;
+		const came = () => this.came;
+		this.signals = crew.map(({ port, happened }) => ({
+			get time() {
+				return now();
+			},
+			get messages() {
+				return came();
+			},
+			happened,
+			read: (reading) => port.read(reading)
 		}));
 		this.shared = {
 			budget: this.budget,
@@ -88,11 +106,10 @@ export class Interpreter {
 		);
 	}
 
-	/** @param signals for each robot, what happened around it; the messages are known here */
-	tick(time: number, signals: readonly Signals[]): void {
-		if (this.sent.size > 0 || signals[0]!.messages.size > 0) this.deliver(signals);
+	tick(time: number): void {
+		if (this.sent.size > 0 || this.came.size > 0) this.deliver();
 		this.time = time;
-		if (this.canStart) this.start(signals);
+		if (this.canStart) this.start();
 		let running = 0;
 		for (const chain of this.chains) {
 			if (!chain.thread) continue;
@@ -105,22 +122,21 @@ export class Interpreter {
 		this.isIdle = running === 0 && this.sent.size === 0;
 	}
 
-	private deliver(signals: readonly Signals[]): void {
-		const { sent } = this;
+	private deliver(): void {
+		this.came = this.sent;
 		this.sent = new Map();
-		for (const one of signals) one.messages = sent;
-		const values = [...sent.values()];
+		const values = [...this.came.values()];
 		if (values.length > 0) for (const own of this.crew) own.received = values.at(-1)!;
 	}
 
-	private start(signals: readonly Signals[]): void {
+	private start(): void {
 		for (const chain of this.chains) {
-			if (chain.isSpent || !chain.watch.hasFired(signals[chain.robot]!)) continue;
+			if (chain.isSpent || !chain.watch.hasFired(this.signals[chain.robot]!)) continue;
 			chain.hasFired = true;
 			chain.isSpent = chain.trigger.definition.kind === 'whenRunPressed';
 			if (chain.thread) continue;
 			const own = this.crew[chain.robot]!;
-			const came = signals[chain.robot]!.messages.get(String(chain.trigger.values.message));
+			const came = this.came.get(String(chain.trigger.values.message));
 			chain.thread = new Thread(chain.steps, own, this.shared, undefined, came);
 		}
 		this.canStart = this.chains.some(({ isSpent }) => !isSpent);

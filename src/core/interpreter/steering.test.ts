@@ -1,4 +1,5 @@
 /** How steps steer their chain: out of loops, out of branches, into routines, and over again. */
+import { Happenings } from '../devices/happenings';
 import { describe, expect, it } from 'vitest';
 import { skiff } from '../robots/skiff';
 import type { Plan, Step } from '../plan/plan';
@@ -148,6 +149,7 @@ describe('variables', () => {
 				crew: [
 					{
 						port: { read: () => 0 } as never,
+						happened: new Happenings(),
 						observer: {
 							...observer,
 							logged: (_: unknown, __: unknown, value: unknown) => lines.push(value)
@@ -157,9 +159,7 @@ describe('variables', () => {
 				],
 				limit: 1
 			});
-			const messages = new Map<string, number>();
-			const world = { bumps: 0, touches: 0, isEdgeAhead: false, lampPosts: [], messages };
-			interpreter.tick(0, [{ time: 0, ...world }]);
+			interpreter.tick(0);
 		}
 		expect(lines).toEqual([1, 1]);
 	});

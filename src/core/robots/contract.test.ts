@@ -26,6 +26,7 @@ function make(kind: RobotKind, variation: Variation): Machine {
 		sensorChance: new Random(2),
 		displayChance: new Random(3),
 		surroundings: new Scene(new Place(new Terrain(course), []), pose),
+		played: () => {},
 		heading: 0
 	});
 }

@@ -1,7 +1,6 @@
 /** A robot as it is modelled: a port for an interpreter, and what the world has to know of it. */
 import type { z } from 'zod';
 import type { Device, Schemas } from '../devices/device';
-import type { PlayedNote } from '../devices/speaker/device';
 import { atOnce, type Port, type Wait } from '../devices/port';
 import type { Datum } from '../types';
 import type { Body } from '../world/body';
@@ -26,8 +25,6 @@ export interface Machine extends Port, Body {
 
 	/** Moves the clock of its sensors, motors and moves on by one tick. */
 	advance(time: number): void;
-	/** Called when it begins to play, in place of what it played. @param volume 0 to 1 */
-	onPlay: (notes: readonly PlayedNote[], volume: number) => void;
 }
 
 /** A device as one machine has it. */

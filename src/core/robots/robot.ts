@@ -1,5 +1,6 @@
 /** What a kind of robot is, and what a robot of it is made from. */
 import type { Device } from '../devices/device';
+import type { PlayedNote } from '../devices/speaker/device';
 import { ownReadings } from '../expressions/vocabulary';
 import type { Random } from '../random/random';
 import type { ValueDefinition, Values } from '../steps/definition';
@@ -23,6 +24,8 @@ export interface Making {
 	/** For what a display shows: looking at it changes nothing. */
 	readonly displayChance: Random;
 	readonly surroundings: Surroundings;
+	/** To be told when it begins to play, in place of what it played. @param volume 0 to 1 */
+	readonly played: (notes: readonly PlayedNote[], volume: number) => void;
 	/** Heading on the start mark, as it is told when lined up, radians. */
 	readonly heading: number;
 }

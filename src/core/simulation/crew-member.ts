@@ -1,12 +1,12 @@
 /** One robot in a rehearsal: the machine, where it is, what it senses, and what is written down of it. */
 import * as exact from '../exact';
+import { Happenings } from '../devices/happenings';
 import { ownReadings } from '../expressions/vocabulary';
 import { Random, seedOfText } from '../random/random';
 import { robotKindOf } from '../robots/kinds';
 import type { Machine } from '../robots/machine';
 import { robotDocument, type NamedRobot } from '../robots/robot-document';
 import { readingsOf, type RobotKind, type Variation } from '../robots/robot';
-import type { Signals } from '../steps/signals';
 import type { Datum } from '../types';
 import { headingOfBearing } from '../units/angles';
 import { outlineAt, type Pose } from '../world/pose';
@@ -49,8 +49,8 @@ export class CrewMember {
 	readonly journal: Journal;
 	/** For what its chains throw dice for: uniform in [0, 1). */
 	readonly chance: () => number;
-	/** One object for all ticks. */
-	readonly signals: Signals;
+	readonly happened = new Happenings();
+	private time = 0;
 	pathLength = 0;
 	private readonly robot: NamedRobot;
 	private readonly scene: Scene;
@@ -76,20 +76,13 @@ export class CrewMember {
 			chance: new Random(own),
 			sensorChance: new Random(own ^ sensorSeed),
 			displayChance: new Random(own ^ displaySeed),
+			played: (notes, volume) => this.journal.played(this.time, notes, volume),
 			surroundings: this.scene
 		});
 		setDown(this.pose, this.machine.placing);
 		const dice = new Random(own ^ diceSeed);
 		this.chance = () => dice.between(0, 1);
 		this.journal = new Journal(records, id, this.machine, this.pose);
-		this.signals = {
-			time: 0,
-			bumps: 0,
-			touches: 0,
-			isEdgeAhead: false,
-			lampPosts: place.reached,
-			messages: new Map()
-		};
 	}
 
 	private get outline() {
@@ -120,16 +113,16 @@ export class CrewMember {
 	}
 
 	/** Takes notice of what happens around it. */
-	notice(time: number, isOnTable: boolean): void {
-		const { scene, touches, signals, journal } = this;
-		while (this.touched < touches.length && touches[this.touched]! <= time) this.touched += 1;
+	notice(time: number): void {
+		const { scene, touches } = this;
+		this.time = time;
+		while (this.touched < touches.length && touches[this.touched]! <= time) {
+			this.happened.add({ time: touches[this.touched]!, kind: 'hand' });
+			this.touched += 1;
+		}
 		const lastTouched = this.touched > 0 ? touches[this.touched - 1]! : -Infinity;
 		scene.isTouched = time - lastTouched <= touchHold;
 		scene.isBumped = time - this.lastContact <= bumpHold;
-		signals.time = time;
-		signals.bumps = journal.bumps.length;
-		signals.touches = this.touched;
-		signals.isEdgeAhead = isOnTable && this.machine.read('edgeAhead') === true;
 	}
 
 	/** Touches are still to come. */
@@ -141,7 +134,10 @@ export class CrewMember {
 	moved(time: number, touching: Obstacle | null): void {
 		this.pathLength += Math.abs(this.machine.speed) * tick;
 		if (!touching) return;
-		if (time - this.lastContact > bumpPause) this.journal.bumped(time, touching);
+		if (time - this.lastContact > bumpPause) {
+			this.journal.bumped(time, touching);
+			this.happened.add({ time, kind: 'bump', what: touching });
+		}
 		this.lastContact = time;
 	}
 

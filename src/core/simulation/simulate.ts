@@ -90,7 +90,6 @@ class Simulation {
 	private readonly limitTicks: number;
 	private readonly limitWork: number;
 	private readonly isOnTable: boolean;
-	private readonly signals;
 	private waitingPosts: readonly LampPost[];
 	private tickNumber = 0;
 	/** Seconds since Run. */
@@ -113,12 +112,12 @@ class Simulation {
 		this.byId = this.crew.toSorted((a, b) => (a.id < b.id ? -1 : 1));
 		const standing = this.byId.map(({ machine, pose }) => ({ body: machine, pose }));
 		this.world = new World(terrain, this.crates, standing);
-		this.signals = this.crew.map(({ signals }) => signals);
 		this.crateWriter = new CrateWriter(this.crates);
 		this.interpreter = new Interpreter({
 			program,
-			crew: this.crew.map(({ machine, journal, chance }) => ({
+			crew: this.crew.map(({ machine, happened, journal, chance }) => ({
 				port: machine,
+				happened,
 				observer: journal,
 				chance
 			})),
@@ -160,7 +159,6 @@ class Simulation {
 		this.crew.forEach((member, index) => {
 			const now = (reading: string) => interpreter.read(index, reading);
 			member.record(prepared.program.readings[index]!, now, rehearsal.isWatched === true);
-			member.machine.onPlay = (notes, volume) => member.journal.played(this.time, notes, volume);
 		});
 	}
 
@@ -200,8 +198,8 @@ class Simulation {
 		this.lightPosts();
 		for (;;) {
 			const { time, tickNumber } = this;
-			for (let i = 0; i < crew.length; i++) crew[i]!.notice(time, this.isOnTable);
-			interpreter.tick(time, this.signals);
+			for (let i = 0; i < crew.length; i++) crew[i]!.notice(time);
+			interpreter.tick(time);
 			for (let i = 0; i < crew.length; i++) {
 				if (crew[i]!.sample(tickNumber)) this.crateWriter.keep(time);
 			}
@@ -260,6 +258,7 @@ class Simulation {
 			hasLit = true;
 			place.reached.push({ id: post.id, time });
 			place.litPosts.push(post);
+			for (const { happened } of this.crew) happened.add({ time, kind: 'post', what: post.id });
 		}
 		if (hasLit) this.waitingPosts = this.waitingPosts.filter((post) => !this.isReached(post));
 	}

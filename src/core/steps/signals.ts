@@ -1,14 +1,13 @@
+import type { Happenings } from '../devices/happenings';
 import type { Datum } from '../types';
 
-/** What happens in the world that can start a chain; each number only grows. */
+/** What can start a chain of a robot, at one moment. */
 export interface Signals {
 	/** Virtual seconds since Run. */
-	time: number;
-	bumps: number;
-	touches: number;
-	isEdgeAhead: boolean;
-	/** In the order in which they were reached. */
-	readonly lampPosts: readonly { readonly id: string }[];
-	/** Sent in the tick before, each with its value; the interpreter fills them in. */
-	messages: ReadonlyMap<string, Datum>;
+	readonly time: number;
+	readonly happened: Happenings;
+	/** Sent in the tick before, each with its value. */
+	readonly messages: ReadonlyMap<string, Datum>;
+	/** What a reading of the robot says now. */
+	readonly read: (reading: string) => Datum;
 }

@@ -4,15 +4,19 @@ import type { Signals } from './signals';
 import { routine } from './own';
 import { choice, duration, name } from './values';
 
-/** Fires whenever a count has grown. */
-const whenMore = (count: (signals: Signals) => number): Watch => {
+/** Fires whenever something of this kind has happened. @param isMeant whether one of them counts */
+const whenHappens = (
+	kind: string,
+	isMeant: (what: string | undefined) => boolean = () => true
+): Watch => {
 	let seen = 0;
 	return {
-		hasFired(signals) {
-			const now = count(signals);
-			const isMore = now > seen;
-			seen = now;
-			return isMore;
+		hasFired({ happened }) {
+			const count = happened.count(kind);
+			if (count === seen) return false;
+			const isOne = happened.since(kind, seen).some(({ what }) => isMeant(what));
+			seen = count;
+			return isOne;
 		}
 	};
 };
@@ -61,7 +65,7 @@ export const whenBump: StepDefinition = {
 	level: 'further',
 	glyph: 'M4 4v16M8 12h12M12 8l-4 4 4 4M17 6l2-2M19 12h2M17 18l2 2',
 	values: {},
-	watch: () => whenMore(({ bumps }) => bumps)
+	watch: () => whenHappens('bump')
 };
 
 export const whenTouched: StepDefinition = {
@@ -72,7 +76,7 @@ export const whenTouched: StepDefinition = {
 	glyph:
 		'M12 11V4.500a1.500 1.500 0 0 1 3 0V12l4 1.500c1 .5 1 2-.5 6.500h-7L6 14.500c-1-1.500 1-3 2.500-1.500L12 16',
 	values: {},
-	watch: () => whenMore(({ touches }) => touches)
+	watch: () => whenHappens('hand')
 };
 
 export const whenReading: StepDefinition = {
@@ -131,17 +135,7 @@ export const whenLampPost: StepDefinition = {
 	level: 'further',
 	glyph: 'M12 21V9M9 21h6M12 9l-3-3 3-3 3 3zM5 6H3M21 6h-2',
 	values: { post: name('lampPost', '') },
-	watch: ({ text }) => {
-		let seen = 0;
-		return {
-			hasFired({ lampPosts }) {
-				if (lampPosts.length === seen) return false;
-				const reached = lampPosts.slice(seen);
-				seen = lampPosts.length;
-				return text('post') === '' || reached.some(({ id }) => id === text('post'));
-			}
-		};
-	}
+	watch: ({ text }) => whenHappens('post', (id) => text('post') === '' || id === text('post'))
 };
 
 export const whenEdge: StepDefinition = {
@@ -151,7 +145,7 @@ export const whenEdge: StepDefinition = {
 	level: 'further',
 	glyph: 'M2 11h11v10M17 6v12M13.500 14.500 17 18l3.500-3.500',
 	values: {},
-	watch: () => whenBecomes(({ isEdgeAhead }) => isEdgeAhead)
+	watch: () => whenBecomes(({ read }) => read('edgeAhead') === true)
 };
 
 export const triggers = [

@@ -30,13 +30,14 @@ export class Skiff implements Machine {
 	private readonly drive: Drive;
 	private readonly left = new Lamp();
 	private readonly right = new Lamp();
-	private readonly speaker = new Speaker();
+	private readonly speaker: Speaker;
 	private readonly port: Port;
 	private readonly shown: Port;
 
 	/** @param devices that this kind has: a Skiff Lite has fewer */
 	constructor(making: Making, devices: readonly Device[]) {
 		const { name, settings: set, variation, chance, surroundings, heading } = making;
+		this.speaker = new Speaker(making.played);
 		const day = dayOf(variation, chance);
 		this.placing = day.placing;
 		this.drive = new Drive(set as unknown as DrivePorts, characterOf(name, variation), day, chance);
@@ -127,9 +128,6 @@ export class Skiff implements Machine {
 	}
 	get isPlaying(): boolean {
 		return this.speaker.isPlayingAt(this.time);
-	}
-	set onPlay(listener: Machine['onPlay']) {
-		this.speaker.onPlay = listener;
 	}
 
 	// --- one tick ---

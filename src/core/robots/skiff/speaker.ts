@@ -7,12 +7,13 @@ export class Speaker {
 	private notes: readonly PlayedNote[] = [];
 	private since = 0;
 	private until = 0;
-	onPlay: (notes: readonly PlayedNote[], volume: number) => void = () => {};
+
+	constructor(private readonly played: (notes: readonly PlayedNote[], volume: number) => void) {}
 
 	play(notes: readonly PlayedNote[], time: number): Wait {
 		const until = time + notes.reduce((sum, { length }) => sum + length, 0);
 		Object.assign(this, { notes, since: time, until });
-		this.onPlay(notes, this.volume);
+		this.played(notes, this.volume);
 		return { isOver: (now) => this.notes !== notes || now >= until };
 	}
 
