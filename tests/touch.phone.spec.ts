@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { step } from '../src/core/testing/sample';
+import type { Plan } from '../src/core/plan/plan';
+import { go, step } from '../src/core/testing/sample';
 import { isSaved, openPlan, stepsOf, tag } from './helpers';
 
 test('three steps, values, a move, a rehearsal and undo by touch', async ({ page }) => {
@@ -134,4 +135,30 @@ test('on a tablet upright floor and trail are both seen, and share the room as o
 	await page.reload();
 	await expect(border).toHaveAttribute('aria-valuenow', '25');
 	await expect(tag(page, /Step 1:/)).toBeInViewport();
+});
+
+test('a plan for two robots is built by touch', async ({ page }) => {
+	await openPlan(page, [go(0.2)]);
+	await page.getByRole('button', { name: /Tallow, Skiff/ }).tap();
+	await page.getByRole('button', { name: 'One more robot' }).tap();
+	await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Dory');
+	await page.getByRole('radio', { name: 'Skiff Lite' }).tap();
+	await page.keyboard.press('Escape');
+	await page.getByRole('button', { name: 'New chain' }).tap();
+	await page.getByRole('option', { name: /^When Run is pressed/ }).tap();
+	await page.keyboard.press('Escape');
+	await page.getByRole('combobox', { name: 'Tallow runs this chain.' }).nth(1).selectOption('Dory');
+	await tag(page, 'Add a step').nth(1).tap();
+	await page.getByRole('option', { name: /^Lamp amber/ }).tap();
+	await page.getByRole('button', { name: 'Rehearse' }).tap();
+	await expect(page.getByTestId('outcome')).toContainText(/Ended \d+ cm from/);
+	await expect(page.locator('polyline.trace')).toHaveCount(2);
+	await isSaved(page);
+	const { robots } = (await (
+		await page.request.get(page.url().replace('/plans/', '/api/documents/'))
+	).json()) as Plan;
+	expect(robots.map(({ name, kind }) => [name, kind])).toEqual([
+		['Tallow', 'skiff'],
+		['Dory', 'skiffLite']
+	]);
 });

@@ -94,7 +94,6 @@ test('value editors', async ({ page }) => {
 	for (const [picture, chip] of [
 		['value-number', 'Speed: 30 %. Change'],
 		['value-angle', 'Angle: 90°. Change'],
-		['value-colour', 'Colour: coral. Change'],
 		['value-notes', 'Notes: G4 C5:2. Change']
 	] as const) {
 		await page.getByRole('button', { name: chip }).first().click();
@@ -152,4 +151,13 @@ test('two robots', async ({ page }) => {
 	await rehearse(page, '2 ×');
 	await expect(page.getByText(/^5\.\d of/)).toBeVisible();
 	await shot(page, 'crew');
+});
+
+test('a tablet upright', async ({ page }) => {
+	await page.setViewportSize({ width: 768, height: 1024 });
+	await openAt(page, 'reed-maze-inner', 'further');
+	await page.getByRole('button', { name: 'Rehearse' }).click();
+	await page.getByLabel('Speed', { exact: true }).selectOption({ label: '8 ×' });
+	await expect(page.getByTestId('outcome')).toContainText('Reached the finish');
+	await shot(page, 'tablet');
 });
