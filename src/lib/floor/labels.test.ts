@@ -37,4 +37,11 @@ describe('numbers of legs', () => {
 		expect(second).toMatchObject({ text: '3' });
 		expect(second!.at!.y).toBeGreaterThan(0);
 	});
+
+	it('are not said again where the next round ends near by', () => {
+		const end = (x: number) => ({ x, y: 0, number: 7, stepId: 's7' });
+		expect(placeLabels([end(0), end(60), end(119), end(140)]).map(({ at }) => at !== null)).toEqual(
+			[true, false, false, true]
+		);
+	});
 });

@@ -25,6 +25,8 @@ const height = 20;
 const letterWidth = 7.2;
 /** Kept free around a box. */
 const gap = 2;
+/** The rounds of a loop end alike: within so much of a label, its text is not said again. */
+const again = 120;
 
 interface Box {
 	readonly left: number;
@@ -52,6 +54,7 @@ export function placeLabels(ends: readonly LegEnd[]): Label[] {
 		else if (!near.numbers.includes(end.number)) near.numbers.push(end.number);
 	}
 	const taken: Box[] = [];
+	const said: { readonly text: string; readonly x: number; readonly y: number }[] = [];
 	return groups.map(({ first: { x, y, stepId }, numbers }) => {
 		const text = numbers.join(' · ');
 		const width = 12 + text.length * letterWidth;
@@ -61,8 +64,14 @@ export function placeLabels(ends: readonly LegEnd[]): Label[] {
 			const top = y + at.y - height / 2 - gap;
 			return { at, left, top, right: left + width + 2 * gap, bottom: top + height + 2 * gap };
 		});
-		const free = boxes.find((box) => !taken.some((other) => meet(box, other)));
-		if (free) taken.push(free);
+		const isSaid = said.some(
+			(other) => other.text === text && Math.hypot(other.x - x, other.y - y) < again
+		);
+		const free = isSaid ? undefined : boxes.find((box) => !taken.some((other) => meet(box, other)));
+		if (free) {
+			taken.push(free);
+			said.push({ text, x, y });
+		}
 		return { x, y, stepId, text, width, at: free?.at ?? null };
 	});
 }

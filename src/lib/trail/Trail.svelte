@@ -19,6 +19,7 @@
 	import TrailBar from './TrailBar.svelte';
 	import TrailRow from './TrailRow.svelte';
 	import TreeItem from './TreeItem.svelte';
+	import { elementOf, isTag, letGoOfFocus, TrailFocus } from './trail-focus.svelte';
 	import { VisibleRows } from './visible-rows.svelte';
 
 	let { bench, onshortcuts }: { bench: Workbench; onshortcuts: () => void } = $props();
@@ -26,7 +27,6 @@
 	const editing = $derived(bench.editing);
 	let scroller: HTMLDivElement;
 	let opening = $state.raw<Opening | null>(null);
-	let currentKey = $state('');
 	let isSearching = $state(false);
 	let zoom = $state(1);
 	/** Pixels. */
@@ -45,7 +45,6 @@
 		return made;
 	});
 	const indexOf = $derived(new Map(rows.map((row, index) => [row.key, index])));
-	const current = $derived(indexOf.has(currentKey) ? currentKey : usualKey());
 	const hasLit = $derived(bench.plan.chains.some(isLit));
 	const deepest = $derived(rows.reduce((most, { depth }) => Math.max(most, depth), 0));
 	const widest = $derived(zoom * rowWidth(deepest, paneWidth / zoom));
@@ -59,6 +58,18 @@
 	// --- drawing only what shows ---
 
 	const visible = new VisibleRows(() => scroller ?? null);
+	const focus = new TrailFocus({
+		get rows() {
+			return rows;
+		},
+		get indexOf() {
+			return indexOf;
+		},
+		visible,
+		usualKey,
+		unfoldAround: (key) => editing.unfoldAround(key)
+	});
+	focus.mount();
 	$effect(() => untrack(() => visible.mount()));
 	$effect(() => untrack(() => void ruler.mount(scroller)));
 	$effect.pre(() => {
@@ -74,7 +85,7 @@
 	const shown = $derived.by(() => {
 		const inView = visible.items.filter((item) => item.index < rows.length);
 		const drawn = new Set(inView.map((item) => item.index));
-		const extra = [drag?.key ?? '', current].flatMap((key) => indexOf.get(key) ?? []);
+		const extra = [drag?.key ?? '', focus.current].flatMap((key) => indexOf.get(key) ?? []);
 		const missing = [...new Set(extra)].filter((index) => !drawn.has(index));
 		return [...inView, ...missing.map((index) => visible.itemAt(index))];
 	});
@@ -89,45 +100,10 @@
 
 	// --- keyboard ---
 
-	async function focusRow(key: string) {
-		editing.unfoldAround(key);
-		currentKey = key;
-		await tick();
-		const index = indexOf.get(key);
-		if (index === undefined) return;
-		visible.reveal(index);
-		await tick();
-		elementOf(key)?.focus({ preventScroll: true });
-	}
-
-	const elementOf = (key: string) => document.getElementById(`row-${key}`);
-
 	$effect(() => {
 		const wanted = bench.voice.focus;
-		if (wanted) untrack(() => void focusRow(wanted.key));
+		if (wanted) untrack(() => void focus.focus(wanted.key));
 	});
-
-	/** When the row under the keyboard goes away, such as by undo, the one in its place takes over. */
-	let hasFocus = false;
-	let lastIndex = 0;
-	$effect(() => {
-		const index = indexOf.get(currentKey);
-		if (index !== undefined) lastIndex = index;
-		else if (hasFocus) {
-			const next = rows[Math.min(lastIndex, rows.length - 1)];
-			if (next) untrack(() => void focusRow(next.key));
-		}
-	});
-
-	/** A row that goes away blurs without a new target; that is not the person leaving. */
-	function onfocusout(event: FocusEvent) {
-		const row = event.target as HTMLElement;
-		if (row.isConnected && event.relatedTarget) hasFocus = false;
-	}
-
-	function isTag(target: EventTarget | null): target is HTMLElement {
-		return target instanceof HTMLElement && target.role === 'treeitem';
-	}
 
 	const openAt = (row: Row, make: (anchor: HTMLElement) => Opening | null) => {
 		const anchor = elementOf(row.key);
@@ -141,7 +117,7 @@
 		get rows() {
 			return rows;
 		},
-		focusRow: (key) => void focusRow(key),
+		focusRow: (key) => void focus.focus(key),
 		openShelf: (row) =>
 			openAt(row, (anchor) => ({ type: 'shelf', place: placeAfter(row), anchor })),
 		openValue: (row) => elementOf(row.key)?.querySelector<HTMLElement>('[data-chip]')?.click(),
@@ -158,8 +134,7 @@
 				return step ? { type: 'help', kind: step.kind, anchor } : null;
 			}),
 		openTriggers: (chain) => {
-			const row = rows[indexOf.get(current) ?? 0];
-			if (row) openAt(row, (anchor) => ({ type: 'triggers', chain, anchor }));
+			if (focus.row) openAt(focus.row, (anchor) => ({ type: 'triggers', chain, anchor }));
 		},
 		search: () => (isSearching = true),
 		zoomBy,
@@ -179,18 +154,16 @@
 
 	// --- copying by the keys of the device ---
 
-	const currentRow = $derived(rows[indexOf.get(current) ?? -1]);
-
 	function oncopy(event: ClipboardEvent, isCut = false) {
-		if (isTag(event.target) && currentRow?.type === 'step')
-			copyStep(event, editing, currentRow.step.id, isCut);
+		if (isTag(event.target) && focus.row?.type === 'step')
+			copyStep(event, editing, focus.row.step.id, isCut);
 	}
 
 	function onpaste(event: ClipboardEvent) {
-		if (!isTag(event.target) || !currentRow) return;
-		const place = placeAfter(currentRow);
+		if (!isTag(event.target) || !focus.row) return;
+		const place = placeAfter(focus.row);
 		const last = pasteAt(event, bench, place, shelfPlace(place));
-		if (last) void focusRow(last);
+		if (last) void focus.focus(last);
 	}
 
 	// --- the sheet that opens at a tag, and the shelf beside the trail ---
@@ -201,7 +174,7 @@
 		holder: findStep(bench.plan, holder)?.kind ?? null
 	});
 
-	const dockPlace = $derived(currentRow ? placeAfter(currentRow) : null);
+	const dockPlace = $derived(focus.row ? placeAfter(focus.row) : null);
 
 	/** One that is open at another tag is closed first, with what is typed in it. */
 	async function show(next: Opening) {
@@ -216,9 +189,9 @@
 		const closed = opening;
 		opening = null;
 		await tick();
-		if (next) void focusRow(next);
+		if (next) void focus.focus(next);
 		else if (closed?.type === 'value' && closed.anchor.isConnected) closed.anchor.focus();
-		else if (closed) void focusRow(current);
+		else if (closed) void focus.focus(focus.current);
 	}
 
 	/** What was added shows first; the sheet that it came from goes with the next frame. */
@@ -228,23 +201,11 @@
 		requestAnimationFrame(() => {
 			if (opening === from) opening = null;
 		});
-		await focusRow(keyAfter(bench.plan, id));
-	}
-
-	/**
-	 * Before what has the focus goes away and another row takes it. The browser would look for a place
-	 * for it at once, and for that lay out a page that is still changing.
-	 */
-	function letGoOfFocus() {
-		if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+		await focus.focus(keyAfter(bench.plan, id));
 	}
 
 	async function docked(id: string | null) {
-		if (!id) return;
-		currentKey = keyAfter(bench.plan, id);
-		await tick();
-		const index = indexOf.get(currentKey);
-		if (index !== undefined) visible.reveal(index);
+		if (id) await focus.show(keyAfter(bench.plan, id));
 	}
 
 	function startChain(anchor: HTMLElement) {
@@ -253,12 +214,12 @@
 			return;
 		}
 		const id = editing.addChain(hasLit ? null : 'whenRunPressed');
-		void tick().then(() => focusRow(`${id}-bud`));
+		void tick().then(() => focus.focus(`${id}-bud`));
 	}
 
 	function addAside() {
 		const id = editing.addChain(null);
-		void tick().then(() => focusRow(`${id}-bud`));
+		void tick().then(() => focus.focus(`${id}-bud`));
 	}
 
 	// --- dragging ---
@@ -281,10 +242,10 @@
 		},
 		began: (key) => {
 			opening = null;
-			if (key) currentKey = key;
+			if (key) focus.chosen = key;
 		},
 		added: (id) => void docked(id),
-		moved: (key) => void tick().then(() => focusRow(key))
+		moved: (key) => void tick().then(() => focus.focus(key))
 	});
 	onDestroy(() => dragged.destroy());
 	const drag = $derived(dragged.now);
@@ -292,14 +253,14 @@
 	/** @param row none when it went away by what was clicked on it */
 	function onclick(event: MouseEvent, row: Row | undefined) {
 		if (!row) return;
-		if (row.type === 'step' && event.shiftKey && locateSteps(bench.plan).has(current)) {
-			editing.selection.select(current, row.step.id);
+		if (row.type === 'step' && event.shiftKey && locateSteps(bench.plan).has(focus.current)) {
+			editing.selection.select(focus.current, row.step.id);
 			return;
 		}
 		editing.selection.clear();
-		if (row.type === 'bud' && isFirst) currentKey = row.key;
+		if (row.type === 'bud' && isFirst) focus.chosen = row.key;
 		else if (row.type === 'bud') hands.openShelf(row);
-		else if (!(event.target as Element).closest('button')) currentKey = row.key;
+		else if (!(event.target as Element).closest('button')) focus.chosen = row.key;
 	}
 </script>
 
@@ -318,15 +279,11 @@
 				plan={bench.plan}
 				onfind={(key) => {
 					editing.unfoldAround(key);
-					currentKey = key;
-					void tick().then(() => {
-						const index = indexOf.get(key);
-						if (index !== undefined) visible.reveal(index);
-					});
+					void focus.show(key);
 				}}
 				onclose={() => {
 					isSearching = false;
-					void focusRow(current);
+					void focus.focus(focus.current);
 				}}
 			/>
 		{/await}
@@ -335,8 +292,8 @@
 		class="scroller"
 		bind:this={scroller}
 		bind:clientWidth={paneWidth}
-		onfocusin={() => (hasFocus = true)}
-		{onfocusout}
+		onfocusin={() => focus.entered()}
+		onfocusout={(event) => focus.left(event)}
 		oncopy={(event) => oncopy(event)}
 		oncut={(event) => oncopy(event, true)}
 		{onpaste}
@@ -359,7 +316,7 @@
 			>
 				{#each shown as item (item.key)}
 					{@const row = rows[item.index]!}
-					{@const isCurrent = row.key === current}
+					{@const isCurrent = row.key === focus.current}
 					<TreeItem
 						{row}
 						{isCurrent}
@@ -369,7 +326,7 @@
 						isSelected={row.type === 'step' && editing.selection.has(row.key)}
 						isFound={isSearching && isCurrent}
 						isLifted={drag?.key === row.key}
-						onfocus={() => (currentKey = row.key)}
+						onfocus={() => (focus.chosen = row.key)}
 						onkeydown={(event) => onkeydown(event, row, item.index)}
 						onclick={(event) => onclick(event, row)}
 					>
@@ -420,7 +377,7 @@
 					docked(editing.addStep(place, definition.kind, values))}
 				onseveral={(steps) => docked(editing.addSteps(place, steps))}
 				onhelp={({ definition }) => {
-					const anchor = elementOf(current);
+					const anchor = elementOf(focus.current);
 					if (anchor) void show({ type: 'help', kind: definition.kind, anchor });
 				}}
 			/>

@@ -218,9 +218,13 @@
 	.run {
 		min-width: 10.2rem;
 	}
-	@media (max-width: 1180px) {
+	@media (min-width: 901px) and (max-width: 1400px) {
 		.run {
-			min-width: 7.6rem;
+			min-width: 8rem;
+		}
+		.course select {
+			max-width: 10rem;
+			text-overflow: ellipsis;
 		}
 	}
 	@media (max-width: 900px) {
