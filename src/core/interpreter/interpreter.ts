@@ -12,7 +12,9 @@ import { emptyCells } from './memory';
 import { ask, withinRange, workOut } from './computed';
 import type { Instruction, Program } from './program';
 import { initialCruise } from './settings';
-import { Thread, readingOf, type Observer, type Own, type Shared } from './thread';
+import type { Observer } from './observer';
+import { readingOf, type Own, type Shared } from './own';
+import { Thread } from './thread';
 import type { Signals } from '../steps/signals';
 
 interface Chain {

@@ -9,51 +9,13 @@ import type { Cell, Environment } from '../expressions/evaluate';
 import type { Datum } from '../types';
 import type { Sentence } from '../sentence';
 import type { Command, Device, Schemas } from '../devices/device';
-import type { Port, Wait } from '../devices/port';
+import type { Wait } from '../devices/port';
 import { ask, withinRange, workOut, type Condition } from './computed';
-import type { Instruction, Routines } from './program';
-import type { Budget } from './budget';
+import type { Observer } from './observer';
+import { came, readingOf, type Own, type Shared } from './own';
+import type { Instruction } from './program';
 import type { Rounds, Running } from '../steps/running';
 import { maximumCalls, maximumThreads, stepsPerThread } from './settings';
-
-/** Told what happens. @template Begun what it remembers of a step until that ends */
-export interface Observer<Begun = unknown> {
-	/** @param values in the order of the instruction's names; the list may be used again */
-	started(instruction: Instruction, time: number, values: readonly Datum[]): Begun;
-	ended(begun: Begun, time: number): void;
-	/** A step that took no time, and held no others. */
-	ran(instruction: Instruction, time: number, values: readonly Datum[]): void;
-	/** A loop used up the budget of a tick without ever waiting. */
-	ranWithoutWaiting(loop: Instruction, time: number): void;
-	/** A step gave an order to a device. */
-	ordered(instruction: Instruction, device: Device, name: string): void;
-	/** Something that a person should know, said once for each step and key. */
-	noted(instruction: Instruction, sentence: Sentence): void;
-	logged(instruction: Instruction, time: number, value: Datum): void;
-}
-
-/** What all chains of one robot share. */
-export interface Own {
-	readonly port: Port;
-	readonly routines: Routines;
-	readonly observer: Observer;
-	readonly chance: () => number;
-	readonly cells: readonly Cell[];
-	/** A part of the top speed. */
-	cruise: number;
-	/** What came with the newest message. */
-	received: Datum;
-}
-
-/** What all chains of one run share. */
-export interface Shared {
-	readonly budget: Budget;
-	readonly send: (message: string, value: Datum) => void;
-	readonly endAll: () => void;
-}
-
-/** The reading that says what came with a message. */
-const came = 'valueThatCameWithTheMessage';
 
 /** Seconds that sums of times may be off by rounding: much less than a tick. */
 const rounding = 1e-9;
@@ -376,13 +338,6 @@ export class Thread implements Running, Environment {
 	log = (value: Datum): void => this.observer.logged(this.current!, this.time, value);
 	note = (key: string, values?: Sentence['values']): void =>
 		this.noteAt(this.current!, key, values);
-}
-
-/** The interpreter's own readings, and those of the robot. */
-export function readingOf(reading: string, time: number, own: Own): Datum {
-	if (reading === 'time') return time;
-	if (reading === 'cruise') return own.cruise;
-	return reading === came ? own.received : own.port.read(reading);
 }
 
 const frameOf = (

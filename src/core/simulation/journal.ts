@@ -3,7 +3,7 @@ import type { Datum } from '../types';
 import type { Device } from '../devices/device';
 import type { PlayedNote } from '../devices/speaker/device';
 import type { Instruction } from '../interpreter/program';
-import type { Observer } from '../interpreter/thread';
+import type { Observer } from '../interpreter/observer';
 import type { Machine } from '../robots/machine';
 import type { Sentence } from '../sentence';
 import type { Obstacle } from '../world/body';
