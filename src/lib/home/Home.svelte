@@ -82,7 +82,7 @@
 	/** A list that cannot be fetched stays as it is. */
 	async function search() {
 		try {
-			await Promise.all(lists.map((list) => list.complete()));
+			await Promise.all(lists.map((list) => list.seek()));
 		} catch {
 			news = { text: t('home.failed') };
 		}

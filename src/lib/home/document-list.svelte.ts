@@ -44,8 +44,14 @@ export class DocumentList {
 	) {}
 
 	/** Fetches the whole list, if some of it is not here. */
-	async complete(): Promise<void> {
+	private async complete(): Promise<void> {
 		if (!this.whole && this.page().total > this.page().rows.length) await this.refresh();
+	}
+
+	/** Something else is sought now: of what fits, not more is drawn at once than answers at once. */
+	async seek(): Promise<void> {
+		this.limit = Math.min(this.limit, shownAtFirst + shownMore);
+		await this.complete();
 	}
 
 	/** Fetches it anew after a change, if it is here as a whole. */
