@@ -194,34 +194,54 @@ class Simulation {
 	}
 
 	private untilOver(): Outcome {
-		const { crew, byId, world, interpreter, place } = this;
 		this.lightPosts();
 		for (;;) {
-			const { time, tickNumber } = this;
-			for (let i = 0; i < crew.length; i++) crew[i]!.notice(time);
-			interpreter.tick(time);
-			for (let i = 0; i < crew.length; i++) {
-				if (crew[i]!.sample(tickNumber)) this.crateWriter.keep(time);
-			}
-			if (interpreter.budget.left <= 0) return this.usedUp();
-			if (world.work > this.limitWork) return this.crowded();
-			if (this.isOver()) return this.planOver();
-			for (let i = 0; i < crew.length; i++) {
-				if (crew[i]!.machine.isStalled) return this.stalled(crew[i]!);
-			}
-			if (tickNumber >= this.limitTicks) return this.outOfTime();
-			if (tickNumber % progressTicks === 0) this.onProgress(time);
-			for (let i = 0; i < byId.length; i++) byId[i]!.machine.advance(time);
-			world.move();
-			this.tickNumber += 1;
-			this.time = this.tickNumber / tickRate;
-			for (let i = 0; i < byId.length; i++) byId[i]!.moved(this.time, world.touching(i));
+			this.runChains();
+			const outcome = this.ending();
+			if (outcome) return outcome;
+			if (this.tickNumber % progressTicks === 0) this.onProgress(this.time);
+			this.driveAll();
+			this.moveAll();
 			if (this.waitingPosts.length > 0) this.lightPosts();
 			if (!this.isOnTable) continue;
 			this.dropCrates();
-			const fallen = crew.find(({ pose }) => place.terrain.ground.isBeyondEdge(pose.x, pose.y));
+			const { ground } = this.place.terrain;
+			const fallen = this.crew.find(({ pose }) => ground.isBeyondEdge(pose.x, pose.y));
 			if (fallen) return this.fell(fallen);
 		}
+	}
+
+	private runChains(): void {
+		const { crew, time, tickNumber } = this;
+		for (let i = 0; i < crew.length; i++) crew[i]!.notice(time);
+		this.interpreter.tick(time);
+		for (let i = 0; i < crew.length; i++) {
+			if (crew[i]!.sample(tickNumber)) this.crateWriter.keep(time);
+		}
+	}
+
+	private driveAll(): void {
+		for (const { machine } of this.byId) machine.advance(this.time);
+	}
+
+	private moveAll(): void {
+		const { byId, world } = this;
+		world.move();
+		this.tickNumber += 1;
+		this.time = this.tickNumber / tickRate;
+		for (let i = 0; i < byId.length; i++) byId[i]!.moved(this.time, world.touching(i));
+	}
+
+	/** How it ends, if it ends before anything moves on. */
+	private ending(): Outcome | undefined {
+		const { crew } = this;
+		if (this.interpreter.budget.left <= 0) return this.usedUp();
+		if (this.world.work > this.limitWork) return this.crowded();
+		if (this.isOver()) return this.planOver();
+		for (let i = 0; i < crew.length; i++) {
+			if (crew[i]!.machine.isStalled) return this.stalled(crew[i]!);
+		}
+		return this.tickNumber >= this.limitTicks ? this.outOfTime() : undefined;
 	}
 
 	/**
