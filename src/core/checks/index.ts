@@ -73,16 +73,15 @@ function visitAll(plan: Plan, robotOf: Context['robotOf']): Visited[] {
 		const visit = (
 			siblings: readonly Step[],
 			holder: string,
-			place: string,
-			outer: readonly Step[]
+			list: string,
+			around: readonly Step[]
 		) => {
 			siblings.forEach((step, index) => {
 				if (step.off) return;
-				const spot = `${place}[${index}]`;
+				const place = `${list}[${index}]`;
 				const definition = definitionOf(step.kind);
-				const here = { step, definition, chain, robot };
-				visited.push({ ...here, place: spot, holder, siblings, index, around: outer });
-				if (step.body) visit(step.body, step.id, `${spot}.body`, [...outer, step]);
+				visited.push({ step, definition, chain, robot, place, holder, siblings, index, around });
+				if (step.body) visit(step.body, step.id, `${place}.body`, [...around, step]);
 			});
 		};
 		if (!chain.trigger?.off) visit(chain.steps, chain.id, `chains[${chainIndex}].steps`, []);

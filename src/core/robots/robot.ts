@@ -72,6 +72,13 @@ export interface Doing {
 	readonly values: Values;
 }
 
+const known = new WeakMap<readonly Device[], readonly string[]>();
+
 /** What a plan for robots of a kind can read: of its devices, and of the interpreter. */
-export const readingsOf = ({ devices }: Pick<RobotKind, 'devices'>): readonly string[] =>
-	[...devices.map(({ readings }) => readings), ownReadings].flatMap(Object.keys);
+export function readingsOf({ devices }: Pick<RobotKind, 'devices'>): readonly string[] {
+	const before = known.get(devices);
+	if (before) return before;
+	const made = [...devices.map(({ readings }) => readings), ownReadings].flatMap(Object.keys);
+	known.set(devices, made);
+	return made;
+}
