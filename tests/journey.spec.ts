@@ -100,6 +100,8 @@ test('three steps, values, a move, a rehearsal and undo by keyboard alone', asyn
 });
 
 async function drag(page: Page, from: RegExp, to: { x: number; y: number }) {
+	// What dragging needs comes a moment after the first view.
+	await expect(tag(page, from).locator('[data-can-drag]')).toHaveCount(1);
 	const box = (await tag(page, from).boundingBox())!;
 	await page.mouse.move(box.x + 75, box.y + box.height / 2);
 	await page.mouse.down();

@@ -65,7 +65,8 @@ export class TagDragging {
 		let draggable: { destroy(): void } | undefined;
 		const make = () => {
 			draggable?.destroy();
-			draggable = this.makeDraggable?.(key, element);
+			draggable = this.makeDraggable!(key, element);
+			element.dataset.canDrag = 'yes';
 		};
 		if (this.makeDraggable) make();
 		else this.waiting.add(make);
