@@ -67,8 +67,9 @@ test('every step is taken from the shelf, given a value, and rehearsed', async (
 		await page.keyboard.press('Enter');
 		const name = wordOf(`step.${kind}.name`);
 		await page.getByRole('combobox', { name: 'Type' }).fill(wordOf(`step.${kind}.typed`));
-		// By its key: a list that has just become shorter may still be on its way to another place.
-		await page.locator(`[id^="offer-${kind}-"]`).press('Enter');
+		// A list that has just become shorter comes to rest first.
+		await page.waitForTimeout(120);
+		await page.locator(`[id^="offer-${kind}-"]`).click();
 		await expect(news(page), kind).toContainText('Added');
 		if (definitionOf(kind).hasBody) {
 			// The keyboard goes on inside; the step itself is a row up, or two above its first branch.
