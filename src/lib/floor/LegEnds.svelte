@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Where legs of an attempt ended, with their numbers, and what the robot bumped into. */
-	import type { Attempt, RobotRun } from '$core/simulation/attempt';
+	import type { Attempt } from '$core/simulation/attempt';
 	import { movingLegs } from '$lib/timeline/progress';
 	import { placeLabels } from './labels';
 
@@ -19,15 +19,21 @@
 	} = $props();
 
 	const pixel = $derived(1 / scale);
-	const ended = ({ id }: RobotRun) => movingLegs(attempt, id).filter(({ end }) => end <= time);
+	const legs = $derived(attempt.runs.flatMap(({ id }) => movingLegs(attempt, id)));
+	/** When the latest of those that have ended did: labels are placed anew only when another one ends. */
+	const latest = $derived(
+		legs.reduce((latest, { end }) => (end <= time ? Math.max(latest, end) : latest), -1)
+	);
 	const labels = $derived(
 		placeLabels(
-			attempt.runs.flatMap(ended).map(({ to, number, stepId }) => ({
-				x: to.x * scale,
-				y: -to.y * scale,
-				number,
-				stepId
-			}))
+			legs
+				.filter(({ end }) => end <= latest)
+				.map(({ to, number, stepId }) => ({
+					x: to.x * scale,
+					y: -to.y * scale,
+					number,
+					stepId
+				}))
 		)
 	);
 	const bumps = $derived(

@@ -390,7 +390,7 @@
 		font-weight: 600;
 	}
 	:global(.whose-item[data-focus-visible]) {
-		outline: 3px solid var(--focus);
+		outline: 2px solid var(--verdigris);
 	}
 	.find {
 		position: relative;
