@@ -1,4 +1,5 @@
 /** Where the numbers of legs stand on the floor, so that none lies on another. Pixels, y downwards. */
+import { meet, type Box } from '$core/world/crowd';
 
 export interface LegEnd {
 	readonly x: number;
@@ -28,16 +29,6 @@ const gap = 2;
 /** The rounds of a loop end alike: within so much of a label, its text is not said again. */
 const again = 120;
 
-interface Box {
-	readonly left: number;
-	readonly top: number;
-	readonly right: number;
-	readonly bottom: number;
-}
-
-const meet = (a: Box, b: Box): boolean =>
-	a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
-
 /** Beside the end, where there is room first: right above it, then around it. */
 const sides = [
 	[1, -1],
@@ -62,14 +53,17 @@ export function placeLabels(ends: readonly LegEnd[]): Label[] {
 			const at = { x: right * (width / 2 + 3), y: down * (height / 2 + 4) };
 			const left = x + at.x - width / 2 - gap;
 			const top = y + at.y - height / 2 - gap;
-			return { at, left, top, right: left + width + 2 * gap, bottom: top + height + 2 * gap };
+			const box: Box = [left, top, left + width + 2 * gap, top + height + 2 * gap];
+			return { at, box };
 		});
 		const isSaid = said.some(
 			(other) => other.text === text && Math.hypot(other.x - x, other.y - y) < again
 		);
-		const free = isSaid ? undefined : boxes.find((box) => !taken.some((other) => meet(box, other)));
+		const free = isSaid
+			? undefined
+			: boxes.find(({ box }) => !taken.some((other) => meet(box, other)));
 		if (free) {
-			taken.push(free);
+			taken.push(free.box);
 			said.push({ text, x, y });
 		}
 		return { x, y, stepId, text, width, at: free?.at ?? null };
