@@ -51,30 +51,39 @@ function cosNear(x: number, low: number): number {
 	return most + (1 - most - half + (z * r - x * low));
 }
 
-/** @param quarters by which the angle is ahead of that of the sine */
-function sinAhead(angle: number, quarters: number): number {
-	const near = abs(angle) <= farthest ? angle : angle % turn;
-	const count = round(near * quartersInTurn);
-	const most = near - count * quarterHigh;
-	const rest = count * quarterLow;
-	const x = most - rest;
-	const low = most - x - rest;
-	switch ((count + quarters) & 3) {
-		case 0:
-			return sinNear(x, low);
-		case 1:
-			return cosNear(x, low);
-		case 2:
-			return -sinNear(x, low);
-		default:
-			return -cosNear(x, low);
+/** The sine and the cosine of one angle, worked out together: for what has to be fast. */
+export class Direction {
+	sin = 0;
+	cos = 1;
+
+	/** @param angle radians */
+	turnTo(angle: number): void {
+		const near = abs(angle) <= farthest ? angle : angle % turn;
+		const count = round(near * quartersInTurn);
+		const most = near - count * quarterHigh;
+		const rest = count * quarterLow;
+		const x = most - rest;
+		const low = most - x - rest;
+		const sin = sinNear(x, low);
+		const cos = cosNear(x, low);
+		const isOdd = (count & 1) !== 0;
+		this.sin = (count & 2) === 0 ? (isOdd ? cos : sin) : isOdd ? -cos : -sin;
+		this.cos = ((count + 1) & 2) === 0 ? (isOdd ? sin : cos) : isOdd ? -sin : -cos;
 	}
 }
 
+const direction = new Direction();
+
 /** @param angle radians */
-export const sin = (angle: number): number => sinAhead(angle, 0);
+export function sin(angle: number): number {
+	direction.turnTo(angle);
+	return direction.sin;
+}
 /** @param angle radians */
-export const cos = (angle: number): number => sinAhead(angle, 1);
+export function cos(angle: number): number {
+	direction.turnTo(angle);
+	return direction.cos;
+}
 /** @param angle radians */
 export const tan = (angle: number): number => sin(angle) / cos(angle);
 

@@ -5,7 +5,7 @@ import { pathThrough, type Drawing } from '../../src/core/robots/drawing';
 import { assemble, part, type Machine } from '../../src/core/robots/machine';
 import type { Making, RobotKind } from '../../src/core/robots/robot';
 import { tick } from '../../src/core/time';
-import type { Motion, Outline } from '../../src/core/world/body';
+import type { Body, Motion, Outline } from '../../src/core/world/body';
 import { float } from './device';
 
 const outline: Outline = [
@@ -19,7 +19,8 @@ const sinking = 0.1;
 /** m/s by which the current changes in a tick, at the most. */
 const gust = 0.002;
 
-class Raft implements Machine {
+class Raft implements Machine, Body {
+	readonly body = this;
 	readonly outline = outline;
 	readonly mass = 0.6;
 	readonly inertia = 0.002;

@@ -112,8 +112,10 @@ export class Interpreter {
 		if (this.sent.size > 0 || this.came.size > 0) this.deliver();
 		this.time = time;
 		if (this.canStart) this.start();
+		const { chains } = this;
 		let running = 0;
-		for (const chain of this.chains) {
+		for (let i = 0; i < chains.length; i++) {
+			const chain = chains[i]!;
 			if (!chain.thread) continue;
 			chain.thread.tick(time);
 			if (this.hasEnded) return this.end(time);

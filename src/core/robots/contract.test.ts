@@ -108,7 +108,7 @@ describe.each(robotKinds.map((kind) => [kind.kind, kind] as const))('%s', (_, ki
 					let time = 0;
 					for (; !wait.isOver(time) && time < 60; time += tick) {
 						machine.advance(time);
-						machine.sense(machine.wish().turning * tick);
+						machine.body.sense(machine.body.wish().turning * tick);
 					}
 					// A move that wheels cannot make, such as half a degree with a worn gyro, gives up as stalled.
 					expect(wait.isOver(time) || machine.isStalled || isEndless(name, values)).toBe(true);

@@ -5,13 +5,11 @@ import { atOnce, type Port, type Wait } from '../devices/port';
 import type { Datum } from '../types';
 import type { Body } from '../world/body';
 
-/** Speeds in m/s and rad/s, counter-clockwise positive. */
-export interface Machine extends Port, Body {
+export interface Machine extends Port {
+	readonly body: Body;
 	/** How far a person sets it down from the start mark: metres ahead and left, radians. */
 	readonly placing: readonly [number, number, number];
 
-	/** m/s; less than 0 backwards. */
-	readonly speed: number;
 	/** The move in progress has not got on for a while. */
 	readonly isStalled: boolean;
 	readonly isStill: boolean;

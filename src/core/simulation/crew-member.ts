@@ -91,14 +91,13 @@ export class CrewMember {
 
 	/** @param read what its chains read @param now what a reading says now, as its chains see it */
 	record(read: ReadonlySet<string>, now: (reading: string) => Datum, isWatched: boolean): void {
-		const unread = isWatched ? readingsOf(this.kind).filter((one) => !read.has(one)) : [];
-		const showNow = (reading: string) =>
-			Object.hasOwn(ownReadings, reading) ? now(reading) : this.machine.display(reading);
-		this.writer = new TraceWriter(this.machine, this.pose, this.kind.columns, {
-			read: [...read],
-			readNow: now,
-			shown: unread,
-			showNow
+		const { kind, machine, pose } = this;
+		const unread = isWatched ? readingsOf(kind).filter((one) => !read.has(one)) : [];
+		const seenByChains = (reading: string) => ({ reading, now: () => now(reading) });
+		const seenByDisplay = (reading: string) => ({ reading, now: () => machine.display(reading) });
+		this.writer = new TraceWriter(machine, pose, kind.columns, {
+			read: [...read].map(seenByChains),
+			shown: unread.map((one) => (one in ownReadings ? seenByChains : seenByDisplay)(one))
 		});
 	}
 
@@ -114,15 +113,19 @@ export class CrewMember {
 
 	/** Takes notice of what happens around it. */
 	notice(time: number): void {
-		const { scene, touches } = this;
 		this.time = time;
+		this.scene.isBumped = time - this.lastContact <= bumpHold;
+		if (this.touches.length > 0) this.feelHands();
+	}
+
+	private feelHands(): void {
+		const { scene, touches, time } = this;
 		while (this.touched < touches.length && touches[this.touched]! <= time) {
 			this.happened.add({ time: touches[this.touched]!, kind: 'hand' });
 			this.touched += 1;
 		}
 		const lastTouched = this.touched > 0 ? touches[this.touched - 1]! : -Infinity;
 		scene.isTouched = time - lastTouched <= touchHold;
-		scene.isBumped = time - this.lastContact <= bumpHold;
 	}
 
 	/** Touches are still to come. */
@@ -132,17 +135,21 @@ export class CrewMember {
 
 	/** After the world has moved it. */
 	moved(time: number, touching: Obstacle | null): void {
-		this.pathLength += Math.abs(this.machine.speed) * tick;
-		if (!touching) return;
+		this.pathLength += Math.abs(this.machine.body.speed) * tick;
+		if (touching) this.met(touching, time);
+		this.notice(time);
+	}
+
+	private met(obstacle: Obstacle, time: number): void {
 		if (time - this.lastContact > bumpPause) {
-			this.journal.bumped(time, touching);
-			this.happened.add({ time, kind: 'bump', what: touching });
+			this.journal.bumped(time, obstacle);
+			this.happened.add({ time, kind: 'bump', what: obstacle });
 		}
 		this.lastContact = time;
 	}
 
-	distanceTo([x, y]: readonly [number, number]): number {
-		return exact.lengthOf(x - this.pose.x, y - this.pose.y);
+	distanceTo(point: readonly [number, number]): number {
+		return exact.lengthOf(point[0] - this.pose.x, point[1] - this.pose.y);
 	}
 
 	get run(): RobotRun {

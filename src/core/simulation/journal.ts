@@ -62,7 +62,7 @@ export class Journal implements Observer<Open> {
 
 	private openOf(instruction: Instruction, start: number, list: readonly Datum[]): Open {
 		const values = Object.fromEntries(instruction.names.map((name, i) => [name, list[i]!]));
-		const speedAtStart = Math.abs(this.robot.speed);
+		const speedAtStart = Math.abs(this.robot.body.speed);
 		return { instruction, start, values, from: { ...this.pose }, speedAtStart };
 	}
 
@@ -184,7 +184,7 @@ export class Journal implements Observer<Open> {
 			from,
 			to,
 			speedAtStart,
-			speedAtEnd: Math.abs(this.robot.speed),
+			speedAtEnd: Math.abs(this.robot.body.speed),
 			isComplete
 		});
 	}

@@ -110,7 +110,7 @@ class Simulation {
 		this.place = new Place(terrain, this.crates);
 		this.crew = this.gather();
 		this.byId = this.crew.toSorted((a, b) => (a.id < b.id ? -1 : 1));
-		const standing = this.byId.map(({ machine, pose }) => ({ body: machine, pose }));
+		const standing = this.byId.map(({ machine, pose }) => ({ body: machine.body, pose }));
 		this.world = new World(terrain, this.crates, standing);
 		this.crateWriter = new CrateWriter(this.crates);
 		this.interpreter = new Interpreter({
@@ -194,6 +194,7 @@ class Simulation {
 	}
 
 	private untilOver(): Outcome {
+		for (const member of this.crew) member.notice(this.time);
 		this.lightPosts();
 		for (;;) {
 			this.runChains();
@@ -213,7 +214,6 @@ class Simulation {
 
 	private runChains(): void {
 		const { crew, time, tickNumber } = this;
-		for (let i = 0; i < crew.length; i++) crew[i]!.notice(time);
 		this.interpreter.tick(time);
 		for (let i = 0; i < crew.length; i++) {
 			if (crew[i]!.sample(tickNumber)) this.crateWriter.keep(time);
@@ -221,7 +221,8 @@ class Simulation {
 	}
 
 	private driveAll(): void {
-		for (const { machine } of this.byId) machine.advance(this.time);
+		const { byId, time } = this;
+		for (let i = 0; i < byId.length; i++) byId[i]!.machine.advance(time);
 	}
 
 	private moveAll(): void {

@@ -11,14 +11,17 @@ import { displayTicks, fullTraceSeconds, thinning } from './settings';
 const firstRoom = 20 * tickRate;
 const fullTicks = fullTraceSeconds * tickRate;
 
-/** Readings to keep. */
+/** Readings to keep, each with what it says now. */
 export interface Kept {
-	/** Those of the plan, and what the plan reads now. */
-	readonly read: readonly string[];
-	readonly readNow: (reading: string) => Datum;
-	/** Those that only a display shows, and what it shows now. */
-	readonly shown: readonly string[];
-	readonly showNow: (reading: string) => Datum;
+	/** What the plan reads. */
+	readonly read: readonly Reader[];
+	/** What only a display shows. */
+	readonly shown: readonly Reader[];
+}
+
+export interface Reader {
+	readonly reading: string;
+	readonly now: () => Datum;
 }
 
 export class TraceWriter {
@@ -50,9 +53,8 @@ export class TraceWriter {
 	}
 
 	private display(): void {
-		this.readings.shown.forEach((reading, index) => {
-			this.shown[index]!.push(numberOf(this.readings.showNow(reading)));
-		});
+		const { shown, readings } = this;
+		for (let i = 0; i < shown.length; i++) shown[i]!.push(numberOf(readings.shown[i]!.now()));
 	}
 
 	/** Keeps this tick in any case. @returns whether it was not kept before */
@@ -67,9 +69,7 @@ export class TraceWriter {
 		this.y[length] = pose.y;
 		this.heading[length] = pose.heading;
 		for (let i = 0; i < own.length; i++) own[i]![length] = columns[i]!.of(robot);
-		for (let i = 0; i < read.length; i++) {
-			read[i]![length] = numberOf(readings.readNow(readings.read[i]!));
-		}
+		for (let i = 0; i < read.length; i++) read[i]![length] = numberOf(readings.read[i]!.now());
 		this.length += 1;
 		return true;
 	}
@@ -109,14 +109,14 @@ export class TraceWriter {
 
 	get sensed(): SensedColumns {
 		return named(
-			this.readings.read,
+			this.readings.read.map(({ reading }) => reading),
 			this.read.map((column) => column.slice(0, this.length))
 		);
 	}
 
 	get unread(): SensedColumns {
 		return named(
-			this.readings.shown,
+			this.readings.shown.map(({ reading }) => reading),
 			this.shown.map((column) => Float64Array.from(column))
 		);
 	}

@@ -19,6 +19,8 @@ export interface Body {
 	/** kg, and kg m² about its middle. */
 	readonly mass: number;
 	readonly inertia: number;
+	/** m/s to its front, as it really moves; less than 0 backwards. */
+	readonly speed: number;
 	/** How it would move in this tick, if nothing were in its way. The object may be used again. */
 	wish(): Readonly<Motion>;
 	/** Tells it how it really moved, and what it touched. Only told while something is near. */

@@ -64,27 +64,25 @@ export class World {
 	/** Moves all bodies on for one tick and lets their sensors know. */
 	move(): void {
 		const { movers } = this;
-		for (const mover of movers) this.wish(mover);
+		for (let i = 0; i < movers.length; i++) this.wish(movers[i]!);
 		let isAnyNear = false;
-		for (const mover of movers) {
+		for (let i = 0; i < movers.length; i++) {
+			const mover = movers[i]!;
 			// Another one, in looking around, may have found that this one has less room than it thought.
 			if (mover.room <= 0 && !mover.isNear) this.lookAround(mover);
 			isAnyNear ||= mover.isNear;
 		}
 		if (isAnyNear) this.moveNear();
-		for (const mover of movers) if (!mover.isNear) moveFreely(mover);
+		for (let i = 0; i < movers.length; i++) if (!movers[i]!.isNear) moveFreely(movers[i]!);
 	}
 
 	private wish(mover: Mover): void {
 		const { ahead, left } = (mover.motion = mover.body.wish());
 		mover.way = (left === 0 ? Math.abs(ahead) : exact.lengthOf(ahead, left)) * tick;
-		if (mover.isNear) {
-			// Nothing lets it free before it has moved as far as it lacked room.
-			mover.room += mover.way;
-			if (mover.room <= 0) return;
-		} else mover.room -= mover.way;
-		const isCrateComing = !mover.isNear && this.contact?.isAnyCrateMoving === true;
-		if (mover.isNear || mover.room <= 0 || isCrateComing) this.lookAround(mover);
+		// Nothing lets it free before it has moved as far as it lacked room.
+		mover.room += mover.isNear ? mover.way : -mover.way;
+		const isCrateComing = this.contact?.isAnyCrateMoving === true;
+		if (mover.isNear ? mover.room > 0 : mover.room <= 0 || isCrateComing) this.lookAround(mover);
 	}
 
 	private lookAround(mover: Mover): void {
@@ -137,11 +135,13 @@ export class World {
 	}
 }
 
+const direction = new exact.Direction();
+
 function moveFreely({ pose, motion: { ahead, left, turning }, body }: Mover): void {
 	const before = pose.heading;
 	const middle = pose.heading + (turning * tick) / 2;
-	const cos = exact.cos(middle);
-	const sin = exact.sin(middle);
+	direction.turnTo(middle);
+	const { sin, cos } = direction;
 	pose.x += ahead * tick * cos - left * tick * sin;
 	pose.y += ahead * tick * sin + left * tick * cos;
 	pose.heading += turning * tick;

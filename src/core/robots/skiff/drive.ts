@@ -8,71 +8,68 @@ import type { MotorPort } from '../../devices/ports/device';
 import type { Wait } from '../../devices/port';
 import type { Random } from '../../random/random';
 import { tick } from '../../time';
-import type { Motion, Obstacle } from '../../world/body';
+import type { Body, Motion, Obstacle } from '../../world/body';
 import type { Character, Day } from './character';
-import { Travel, Turn, type Firmware, type Move } from './moves';
+import { Motor, Travel, Turn, type Firmware, type Move } from './moves';
 import type { DrivePorts } from './ports';
 import * as settings from './settings';
 
 /** Part of the way to the commanded speed that a motor makes in one tick. */
 const response = 1 - exact.exp(-tick / settings.motorLag);
 
-export class Drive implements Firmware {
+/** First-order lag towards the command, as far as battery and dead zone let it. */
+function following({ speed, command }: Motor, top: number, deadZone: number): number {
+	if (Math.abs(command) <= deadZone) return speed * (1 - response);
+	return speed + (Math.max(-top, Math.min(top, command)) - speed) * response;
+}
+
+function coasting(speed: number): number {
+	const lost = settings.rollingDrag * tick;
+	return Math.abs(speed) > lost ? speed - Math.sign(speed) * lost : 0;
+}
+
+export class Drive implements Body, Firmware {
+	readonly outline = settings.outline;
+	readonly mass = settings.mass;
+	readonly inertia = settings.inertia;
 	/** 1 full, 0 empty. */
 	battery: number;
-	/** Speeds of the wheels, m/s by the nominal wheel. */
-	leftWheel = 0;
-	rightWheel = 0;
 	/** What they make of the robot, m/s and rad/s. */
 	speed = 0;
 	turning = 0;
 	/** Angle by the gyro since Run, radians. */
 	gyroAngle = 0;
-	/** Ways by the counters since Run, metres by the nominal wheel. */
-	leftWay = 0;
-	rightWay = 0;
+	/** The wheels are where they are plugged in. */
+	readonly left: Motor;
+	readonly right: Motor;
+	/** The motors that moves use for them. */
+	usedLeft: Motor;
+	usedRight: Motor;
 
 	/** Speed to the left that something has pushed it to, m/s; the tyres hold against it. */
 	private sliding = 0;
 	private readonly motion: Motion = { ahead: 0, left: 0, turning: 0 };
 	private move: Move | undefined;
 	private isCoasting = false;
-	/** m/s for the motor on each port. */
-	private readonly commands: Record<MotorPort, number> = { A: 0, B: 0, C: 0, D: 0 };
-	/** The ports that moves use; the wheels are plugged in where they are. */
-	private used: DrivePorts;
+	/** Nothing is plugged into the other ports, so nothing turns there. */
+	private readonly motors: Readonly<Record<MotorPort, Motor>> = {
+		A: new Motor(),
+		B: new Motor(),
+		C: new Motor(),
+		D: new Motor()
+	};
 	private readonly slip: number;
 
 	constructor(
-		private readonly plugged: DrivePorts,
+		{ left, right }: DrivePorts,
 		private readonly character: Character,
 		{ battery, slip }: Day,
 		private readonly chance: Random
 	) {
 		this.battery = battery;
 		this.slip = slip;
-		this.used = plugged;
-	}
-
-	// --- what moves read and command ---
-
-	get leftCount(): number {
-		return this.wayAt(this.used.left);
-	}
-	get rightCount(): number {
-		return this.wayAt(this.used.right);
-	}
-	set leftCommand(speed: number) {
-		this.commands[this.used.left] = speed;
-	}
-	set rightCommand(speed: number) {
-		this.commands[this.used.right] = speed;
-	}
-
-	/** Nothing is plugged into the other ports, so nothing turns there. */
-	private wayAt(port: MotorPort): number {
-		if (port === this.plugged.left) return this.leftWay;
-		return port === this.plugged.right ? this.rightWay : 0;
+		this.left = this.usedLeft = this.motors[left];
+		this.right = this.usedRight = this.motors[right];
 	}
 
 	get isStalled(): boolean {
@@ -82,10 +79,10 @@ export class Drive implements Firmware {
 	get isStill(): boolean {
 		return (
 			!this.move &&
-			this.commands[this.plugged.left] === 0 &&
-			this.commands[this.plugged.right] === 0 &&
-			Math.abs(this.leftWheel) < settings.arrivedSpeed &&
-			Math.abs(this.rightWheel) < settings.arrivedSpeed
+			this.left.command === 0 &&
+			this.right.command === 0 &&
+			Math.abs(this.left.speed) < settings.arrivedSpeed &&
+			Math.abs(this.right.speed) < settings.arrivedSpeed
 		);
 	}
 
@@ -117,8 +114,8 @@ export class Drive implements Firmware {
 	}
 
 	private command(left: number, right: number): void {
-		this.leftCommand = left;
-		this.rightCommand = right;
+		this.usedLeft.command = left;
+		this.usedRight.command = right;
 	}
 
 	/** @param left, right parts of the top speed */
@@ -129,19 +126,20 @@ export class Drive implements Firmware {
 
 	stop(isCoasting: boolean): void {
 		this.letGo();
-		for (const port of Object.keys(this.commands)) this.commands[port as MotorPort] = 0;
+		for (const motor of Object.values(this.motors)) motor.command = 0;
 		this.isCoasting = isCoasting;
 	}
 
 	setMotor(port: MotorPort, power: number): void {
 		this.letGo();
-		this.commands[port] = power * settings.topSpeed;
+		this.motors[port].command = power * settings.topSpeed;
 	}
 
-	usePorts(ports: DrivePorts): void {
+	usePorts({ left, right }: DrivePorts): void {
 		this.letGo();
 		this.command(0, 0);
-		this.used = ports;
+		this.usedLeft = this.motors[left];
+		this.usedRight = this.motors[right];
 	}
 
 	// --- one tick ---
@@ -154,38 +152,33 @@ export class Drive implements Firmware {
 				this.command(0, 0);
 			}
 		}
-		const left = this.commands[this.plugged.left];
-		const right = this.commands[this.plugged.right];
-		const power = (Math.abs(left) + Math.abs(right)) / (2 * settings.topSpeed);
+		const { left, right } = this;
+		const power = (Math.abs(left.command) + Math.abs(right.command)) / (2 * settings.topSpeed);
 		const drain = settings.idleDrain + settings.driveDrain * Math.min(1, power);
 		this.battery = Math.max(0, this.battery - tick * drain);
-		this.leftWheel = this.motor(this.leftWheel, left);
-		this.rightWheel = this.motor(this.rightWheel, right);
+		if (this.isCoasting) {
+			left.speed = coasting(left.speed);
+			right.speed = coasting(right.speed);
+		} else {
+			const { flatBatteryFactor, topSpeed } = settings;
+			const top = topSpeed * (flatBatteryFactor + (1 - flatBatteryFactor) * this.battery);
+			const { deadZone } = this.character;
+			left.speed = following(left, top, deadZone);
+			right.speed = following(right, top, deadZone);
+		}
 		this.roll();
 	}
 
 	private roll(): void {
 		const { leftWheel, rightWheel } = this.character;
-		let left = this.leftWheel * leftWheel;
-		let right = this.rightWheel * rightWheel;
+		let left = this.left.speed * leftWheel;
+		let right = this.right.speed * rightWheel;
 		if (this.slip > 0) {
 			left *= 1 + this.slip * this.chance.chance();
 			right *= 1 + this.slip * this.chance.chance();
 		}
 		this.speed = (left + right) / 2;
 		this.turning = (right - left) / settings.axle;
-	}
-
-	/** First-order lag towards the command, as far as battery and dead zone let it. */
-	private motor(wheel: number, command: number): number {
-		if (this.isCoasting) {
-			const lost = settings.rollingDrag * tick;
-			return Math.abs(wheel) > lost ? wheel - Math.sign(wheel) * lost : 0;
-		}
-		if (Math.abs(command) <= this.character.deadZone) return wheel * (1 - response);
-		const { flatBatteryFactor, topSpeed } = settings;
-		const top = topSpeed * (flatBatteryFactor + (1 - flatBatteryFactor) * this.battery);
-		return wheel + (Math.max(-top, Math.min(top, command)) - wheel) * response;
 	}
 
 	// --- as the world moves it ---
@@ -209,13 +202,13 @@ export class Drive implements Firmware {
 		this.speed = speed;
 		this.turning = turning;
 		const half = (turning * settings.axle) / 2;
-		this.leftWheel = (speed - half) / this.character.leftWheel;
-		this.rightWheel = (speed + half) / this.character.rightWheel;
+		this.left.speed = (speed - half) / this.character.leftWheel;
+		this.right.speed = (speed + half) / this.character.rightWheel;
 	}
 
 	sense(turned: number): void {
-		this.leftWay += this.leftWheel * tick;
-		this.rightWay += this.rightWheel * tick;
+		this.left.way += this.left.speed * tick;
+		this.right.way += this.right.speed * tick;
 		this.gyroAngle += turned * this.character.gyroGain + this.character.gyroBias * tick;
 	}
 }

@@ -27,10 +27,10 @@ const ofAll: readonly Device[] = [
 ];
 
 const columns: readonly Column<Skiff>[] = [
-	{ name: 'speed', unit: 'mps', of: (skiff) => skiff.speed },
-	{ name: 'leftWheel', unit: 'mps', of: (skiff) => skiff.leftWheel },
-	{ name: 'rightWheel', unit: 'mps', of: (skiff) => skiff.rightWheel },
-	{ name: 'battery', unit: 'part', of: (skiff) => skiff.battery },
+	{ name: 'speed', unit: 'mps', of: ({ body }) => body.speed },
+	{ name: 'leftWheel', unit: 'mps', of: ({ body }) => body.left.speed },
+	{ name: 'rightWheel', unit: 'mps', of: ({ body }) => body.right.speed },
+	{ name: 'battery', unit: 'part', of: ({ body }) => body.battery },
 	{ name: 'leftLamp', unit: 'colour', isStepped: true, of: (skiff) => skiff.leftLamp },
 	{ name: 'rightLamp', unit: 'colour', isStepped: true, of: (skiff) => skiff.rightLamp }
 ];

@@ -7,19 +7,26 @@ import { tick } from '../../time';
 import { Profile } from './profile';
 import * as settings from './settings';
 
+/** A motor with its counter, or a port that nothing is plugged into. */
+export class Motor {
+	/** m/s at the wheel, told. */
+	command = 0;
+	/** m/s by the nominal wheel, counted. */
+	speed = 0;
+	/** Metres by the nominal wheel since Run, counted. */
+	way = 0;
+}
+
 /** What a move can read and command, as the firmware sees it. */
 export interface Firmware {
-	/** Ways by the counters since Run, metres by the nominal wheel. */
-	readonly leftCount: number;
-	readonly rightCount: number;
+	/** The wheels. */
+	readonly left: Motor;
+	readonly right: Motor;
+	/** What it takes for the wheels. */
+	readonly usedLeft: Motor;
+	readonly usedRight: Motor;
 	/** Angle by the gyro since Run, radians. */
 	readonly gyroAngle: number;
-	/** Wheel speeds by the counters, m/s. */
-	readonly leftWheel: number;
-	readonly rightWheel: number;
-	/** m/s at the wheel. */
-	leftCommand: number;
-	rightCommand: number;
 }
 
 export abstract class Move implements Wait {
@@ -51,21 +58,21 @@ export abstract class Move implements Wait {
 	advance(): void {
 		if (this.behind() < this.patience) this.profile.advance(tick);
 		this.command();
-		const { leftWheel, rightWheel } = this.firmware;
-		const fastest = Math.max(Math.abs(leftWheel), Math.abs(rightWheel));
+		const { left, right } = this.firmware;
+		const fastest = Math.max(Math.abs(left.speed), Math.abs(right.speed));
 		if (this.profile.isOver) this.settle(fastest);
 		else this.watchForStall(fastest);
 	}
 
 	private settle(fastest: number): void {
 		this.settling += tick;
-		const near = Math.abs(this.behind()) < this.arrived && fastest < settings.arrivedSpeed;
+		const near = fastest < settings.arrivedSpeed && Math.abs(this.behind()) < this.arrived;
 		this.isDone = near || this.settling >= settings.settleTime;
 	}
 
 	private watchForStall(fastest: number): void {
-		const pushing = this.behind() > this.patience / 2;
-		this.stalling = pushing && fastest < settings.stallSpeed ? this.stalling + tick : 0;
+		const isHeld = fastest < settings.stallSpeed && this.behind() > this.patience / 2;
+		this.stalling = isHeld ? this.stalling + tick : 0;
 		this.isStalled = this.stalling >= settings.stallTime;
 	}
 }
@@ -86,8 +93,8 @@ export class Travel extends Move {
 		super(firmware, longest, speed, acceleration, patience, arrivedDistance);
 		this.leftPart = longest > 0 ? left / longest : 0;
 		this.rightPart = longest > 0 ? right / longest : 0;
-		this.leftFrom = firmware.leftCount;
-		this.rightFrom = firmware.rightCount;
+		this.leftFrom = firmware.usedLeft.way;
+		this.rightFrom = firmware.usedRight.way;
 	}
 
 	protected behind(): number {
@@ -101,16 +108,16 @@ export class Travel extends Move {
 		const { velocity, acceleration } = this.profile;
 		const ahead = velocity + settings.motorLag * acceleration;
 		const { firmware, leftPart, rightPart } = this;
-		firmware.leftCommand = leftPart * ahead + settings.correction * this.leftBehind();
-		firmware.rightCommand = rightPart * ahead + settings.correction * this.rightBehind();
+		firmware.usedLeft.command = leftPart * ahead + settings.correction * this.leftBehind();
+		firmware.usedRight.command = rightPart * ahead + settings.correction * this.rightBehind();
 	}
 
 	private leftBehind(): number {
-		return this.leftPart * this.profile.position - (this.firmware.leftCount - this.leftFrom);
+		return this.leftPart * this.profile.position - (this.firmware.usedLeft.way - this.leftFrom);
 	}
 
 	private rightBehind(): number {
-		return this.rightPart * this.profile.position - (this.firmware.rightCount - this.rightFrom);
+		return this.rightPart * this.profile.position - (this.firmware.usedRight.way - this.rightFrom);
 	}
 }
 
@@ -134,7 +141,7 @@ export class Turn extends Move {
 		const { velocity, acceleration } = this.profile;
 		const rate = velocity + settings.motorLag * acceleration + settings.correction * this.behind();
 		const wheel = (this.sign * rate * settings.axle) / 2;
-		this.firmware.leftCommand = -wheel;
-		this.firmware.rightCommand = wheel;
+		this.firmware.usedLeft.command = -wheel;
+		this.firmware.usedRight.command = wheel;
 	}
 }

@@ -10,7 +10,7 @@ const wheelCircumference = Math.PI * settings.wheelDiameter;
 
 export function countersOf(drive: Drive): Part {
 	const zeroes = { travelled: 0, left: 0, right: 0 };
-	const way = () => (drive.leftWay + drive.rightWay) / 2;
+	const way = () => (drive.left.way + drive.right.way) / 2;
 	return part(
 		counters,
 		{
@@ -26,14 +26,14 @@ export function countersOf(drive: Drive): Part {
 			},
 			zero({ what }) {
 				if (what === 'travelled') zeroes.travelled = way();
-				else Object.assign(zeroes, { left: drive.leftWay, right: drive.rightWay });
+				else Object.assign(zeroes, { left: drive.left.way, right: drive.right.way });
 			}
 		},
 		{
 			travelled: () => way() - zeroes.travelled,
-			leftCount: () => ((drive.leftWay - zeroes.left) / wheelCircumference) * 360,
-			rightCount: () => ((drive.rightWay - zeroes.right) / wheelCircumference) * 360,
-			speed: () => (drive.leftWheel + drive.rightWheel) / 2
+			leftCount: () => ((drive.left.way - zeroes.left) / wheelCircumference) * 360,
+			rightCount: () => ((drive.right.way - zeroes.right) / wheelCircumference) * 360,
+			speed: () => (drive.left.speed + drive.right.speed) / 2
 		}
 	);
 }

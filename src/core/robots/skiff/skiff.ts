@@ -8,7 +8,6 @@ import { speaker } from '../../devices/speaker/device';
 import { wheels } from '../../devices/wheels/device';
 import { tick } from '../../time';
 import type { Datum } from '../../types';
-import type { Motion, Obstacle } from '../../world/body';
 import { assemble, part, type Machine, type Part } from '../machine';
 import type { Making } from '../robot';
 import { characterOf, dayOf } from './character';
@@ -17,17 +16,13 @@ import { Lamp } from './lamps';
 import { countersOf, gyroOf } from './odometry';
 import { Senses } from './senses';
 import type { DrivePorts } from './ports';
-import * as settings from './settings';
 import { Speaker } from './speaker';
 
 export class Skiff implements Machine {
-	readonly outline = settings.outline;
-	readonly mass = settings.mass;
-	readonly inertia = settings.inertia;
+	readonly body: Drive;
 	readonly placing: readonly [number, number, number];
 
 	private time = 0;
-	private readonly drive: Drive;
 	private readonly left = new Lamp();
 	private readonly right = new Lamp();
 	private readonly speaker: Speaker;
@@ -40,7 +35,7 @@ export class Skiff implements Machine {
 		this.speaker = new Speaker(making.played);
 		const day = dayOf(variation, chance);
 		this.placing = day.placing;
-		this.drive = new Drive(set as unknown as DrivePorts, characterOf(name, variation), day, chance);
+		this.body = new Drive(set as unknown as DrivePorts, characterOf(name, variation), day, chance);
 		const parts = this.parts(heading);
 		const withSenses = (own: typeof chance) => {
 			const senses = new Senses(variation, own, surroundings);
@@ -55,7 +50,7 @@ export class Skiff implements Machine {
 	}
 
 	private parts(heading: number): Part[] {
-		const { drive, left, right, speaker: own } = this;
+		const { body: drive, left, right, speaker: own } = this;
 		return [
 			part(wheels, {
 				drive: (power) => drive.run(power.left, power.right),
@@ -99,19 +94,6 @@ export class Skiff implements Machine {
 
 	// --- what is recorded of it ---
 
-	get speed(): number {
-		return this.drive.speed;
-	}
-	get leftWheel(): number {
-		return this.drive.leftWheel;
-	}
-	get rightWheel(): number {
-		return this.drive.rightWheel;
-	}
-	/** 1 full, 0 empty. */
-	get battery(): number {
-		return this.drive.battery;
-	}
 	/** As they shine now, 0xrrggbb. */
 	get leftLamp(): number {
 		return this.left.shownAt(this.time);
@@ -121,10 +103,10 @@ export class Skiff implements Machine {
 	}
 
 	get isStalled(): boolean {
-		return this.drive.isStalled;
+		return this.body.isStalled;
 	}
 	get isStill(): boolean {
-		return this.drive.isStill;
+		return this.body.isStill;
 	}
 	get isPlaying(): boolean {
 		return this.speaker.isPlayingAt(this.time);
@@ -134,18 +116,9 @@ export class Skiff implements Machine {
 
 	advance(time: number): void {
 		this.time = time + tick;
-		this.drive.advance();
-	}
-	wish(): Readonly<Motion> {
-		return this.drive.wish();
-	}
-	settle(moved: Readonly<Motion>, touching: Obstacle | null): void {
-		this.drive.settle(moved, touching);
-	}
-	sense(turned: number): void {
-		this.drive.sense(turned);
+		this.body.advance();
 	}
 	rest(): void {
-		this.drive.stop(false);
+		this.body.stop(false);
 	}
 }
