@@ -48,11 +48,12 @@ export class Interpreter {
 	private readonly crew: readonly Own[];
 	/** When it is used up, the run has to end. */
 	readonly budget: Budget;
-	private time = 0;
+	/** Virtual seconds since Run. */
+	time = 0;
 	/** Messages on their way, each with the value that comes with it. */
 	private sent = new Map<string, Datum>();
 	/** Those of the tick before. */
-	private came: ReadonlyMap<string, Datum> = new Map();
+	came: ReadonlyMap<string, Datum> = new Map();
 	/** For each robot, what can start a chain of it. */
 	private readonly signals: readonly Signals[];
 	private hasEnded = false;
@@ -72,18 +73,7 @@ export class Interpreter {
 			cruise: initialCruise,
 			received: 0
 		}));
-		const now = () => this.time;
-		const came = () => this.came;
-		this.signals = crew.map(({ port, happened }) => ({
-			get time() {
-				return now();
-			},
-			get messages() {
-				return came();
-			},
-			happened,
-			read: (reading) => port.read(reading)
-		}));
+		this.signals = crew.map(({ port, happened }) => new RobotSignals(this, port, happened));
 		this.shared = {
 			budget: this.budget,
 			send: (message, value) => {
@@ -169,6 +159,22 @@ export class Interpreter {
 			({ trigger, hasFired }) =>
 				trigger.definition.keepsGoing || (trigger.readings.has('time') && !hasFired)
 		);
+	}
+}
+
+/** What can start a chain of one robot. */
+class RobotSignals implements Signals {
+	constructor(
+		private readonly run: Pick<Interpreter, 'time' | 'came'>,
+		private readonly port: Port,
+		readonly happened: Happenings
+	) {}
+	readonly read = (reading: string): Datum => this.port.read(reading);
+	get time(): number {
+		return this.run.time;
+	}
+	get messages(): ReadonlyMap<string, Datum> {
+		return this.run.came;
 	}
 }
 
