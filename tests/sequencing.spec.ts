@@ -298,7 +298,7 @@ test('problems are said on the tag and in one list, and mended by a tap', async 
 	await page.getByRole('radio', { name: /Skiff Lite/ }).check();
 	await page.keyboard.press('Escape');
 	await page.getByRole('button', { name: /problems: show all/ }).click();
-	await expect(list).toContainText('This robot cannot count its wheels');
+	await expect(list).toContainText('This robot cannot measure its way');
 	expect(await stepsOf(page)).toHaveLength(3);
 });
 

@@ -92,13 +92,13 @@ const cases: [string, Plan, string[], boolean][] = [
 		['check.readBeforeSet', 'note.noValue'],
 		true
 	],
+	['a step without counters', lite([go(0.2)]), ['check.cannot.pacing', 'note.cannot.pacing'], true],
 	[
-		'a step without counters',
-		lite([go(0.2)]),
-		['check.cannot.counters', 'note.cannot.counters'],
+		'a turn without a gyro',
+		lite([right(90)]),
+		['check.cannot.turning', 'note.cannot.turning'],
 		true
 	],
-	['a turn without a gyro', lite([right(90)]), ['check.cannot.gyro', 'note.cannot.gyro'], true],
 	[
 		'a reading without counters',
 		lite([make('log', { value: e('travelled') })]),

@@ -7,15 +7,19 @@ import { gyro } from './gyro/device';
 import { lamp } from './lamp/device';
 import { lightSensor } from './lightSensor/device';
 import { microphone } from './microphone/device';
+import { motion } from './motion/device';
+import { pacing } from './pacing/device';
 import { motorPorts } from './ports/device';
 import { rangefinder } from './rangefinder/device';
 import { shell } from './shell/device';
 import { speaker } from './speaker/device';
 import { tiltSensor } from './tiltSensor/device';
+import { turning } from './turning/device';
 import { wheels } from './wheels/device';
 import type { Device } from './device';
 
 export const devices: readonly Device[] = [
+	motion,
 	wheels,
 	motorPorts,
 	lamp,
@@ -24,7 +28,9 @@ export const devices: readonly Device[] = [
 	floorSensor,
 	shell,
 	edgeSensor,
+	turning,
 	gyro,
+	pacing,
 	counters,
 	tiltSensor,
 	battery,

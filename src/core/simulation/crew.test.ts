@@ -86,7 +86,7 @@ describe('two robots', () => {
 		const plan = planFor(chainOf('a', [go(0.1)]), chainOf('b', [go(0.1)], ember.id));
 		const { notes } = rehearse({ ...plan, robots: [tallow, lite] });
 		expect(notes.map(({ sentence }) => sentence)).toEqual([
-			{ key: 'note.cannot.counters', values: { number: 2 } }
+			{ key: 'note.cannot.pacing', values: { number: 2 } }
 		]);
 	});
 });

@@ -160,7 +160,7 @@ describe('every step and trigger', () => {
 			variation: 'ideal',
 			seed: 1
 		});
-		expect(attempt.notes.map(({ sentence }) => sentence.key)).toEqual(['note.cannot.counters']);
+		expect(attempt.notes.map(({ sentence }) => sentence.key)).toEqual(['note.cannot.pacing']);
 		expect(attempt.pathLength).toBe(0);
 	});
 });

@@ -2,7 +2,8 @@
 import type { Datum } from '../types';
 import { counters } from '../devices/counters/device';
 import { gyro } from '../devices/gyro/device';
-import { wheels } from '../devices/wheels/device';
+import { motion } from '../devices/motion/device';
+import { pacing } from '../devices/pacing/device';
 import type { Cell } from '../expressions/evaluate';
 import type { Running } from './running';
 import type { StepDefinition, ValueDefinition } from './definition';
@@ -117,11 +118,10 @@ export const zero: StepDefinition = {
 	level: 'full',
 	glyph: 'M4 19h16M12 4a4 6 0 1 1-.1 0M4 17v4M20 17v4',
 	values: { what: choice('travelled', 'wheels', 'heading') },
-	needs: [wheels],
+	needs: [motion],
 	run({ ask, text }) {
 		const what = text('what');
-		if (what === 'heading') ask(gyro, 'zero', {});
-		else ask(counters, 'zero', { what: what === 'wheels' ? 'wheels' : 'travelled' });
+		ask(what === 'heading' ? gyro : what === 'wheels' ? counters : pacing, 'zero', {});
 	}
 };
 

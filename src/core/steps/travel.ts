@@ -1,9 +1,11 @@
-/** Travel: everything that moves the wheels. */
+/** Travel: everything that moves a robot. */
 import { counters } from '../devices/counters/device';
-import { gyro } from '../devices/gyro/device';
+import { motion } from '../devices/motion/device';
+import { pacing } from '../devices/pacing/device';
 import type { Wait } from '../devices/port';
 import { motorPorts, ports, type MotorPort } from '../devices/ports/device';
-import { wheels as driven } from '../devices/wheels/device';
+import { turning } from '../devices/turning/device';
+import { wheels as wheelsDevice } from '../devices/wheels/device';
 import { radians } from '../units/angles';
 import type { Running } from './running';
 import type { StepDefinition } from './definition';
@@ -17,8 +19,8 @@ const mirrored = { left: 'matrix(-1 0 0 1 24 0)' };
 
 /** Ends an open-loop move as its values say. */
 function stop({ ask, text }: Running): Wait | undefined {
-	ask(driven, 'stop', { isCoasting: text('ending') === 'coast' });
-	return text('then') === 'waitStill' ? ask(driven, 'stand', {}) : undefined;
+	ask(motion, 'stop', { isCoasting: text('ending') === 'coast' });
+	return text('then') === 'waitStill' ? ask(motion, 'stand', {}) : undefined;
 }
 
 /** Lets a while pass, then ends the move. */
@@ -51,11 +53,11 @@ export const go: StepDefinition = {
 		speed: power(0.4)
 	},
 	firstValue: 'distance',
-	needs: [driven, counters],
+	needs: [motion, pacing],
 	takesTime: true,
 	run({ ask, number, text }) {
 		const distance = number('distance') * (text('direction') === 'back' ? -1 : 1);
-		return ask(counters, 'travel', { left: distance, right: distance, speed: number('speed') });
+		return ask(pacing, 'go', { distance, speed: number('speed') });
 	}
 };
 
@@ -69,10 +71,10 @@ export const turn: StepDefinition = {
 	glyph: 'M7 20v-8a5 5 0 0 1 5-5h6M14 3l4 4-4 4',
 	values: { direction: choice('right', 'left'), angle: angle(90, { minimum: -3600 }) },
 	firstValue: 'angle',
-	needs: [driven, gyro],
+	needs: [motion, turning],
 	takesTime: true,
 	run: ({ ask, number, text }) =>
-		ask(gyro, 'turn', {
+		ask(turning, 'turn', {
 			angle: radians(number('angle')) * (text('direction') === 'right' ? -1 : 1)
 		})
 };
@@ -84,12 +86,12 @@ export const goFor: StepDefinition = {
 	level: 'further',
 	glyph: 'M9 20V5M4 10l5-5 5 5M18 14v3.500l2 1.500M18 12.500a5 5 0 1 1-.1 0',
 	values: { duration: duration(2), speed: power(0.4), ending, then },
-	needs: [driven],
+	needs: [motion],
 	takesTime: true,
 	isTimed: true,
 	run(running) {
 		const speed = running.number('speed');
-		running.ask(driven, 'drive', { left: speed, right: speed });
+		running.ask(motion, 'start', { speed });
 		return stopAfter(running);
 	}
 };
@@ -101,7 +103,7 @@ export const goTurns: StepDefinition = {
 	level: 'full',
 	glyph: 'M12 4a8 8 0 1 1-5.700 2.400M12 4 8.500 1.500M12 4 8.500 7M12 12v-4',
 	values: { turns: plain(2, { minimum: -100, maximum: 100, increment: 0.5 }), speed: power(0.4) },
-	needs: [driven, counters],
+	needs: [counters],
 	takesTime: true,
 	run({ ask, number }) {
 		const turns = number('turns');
@@ -119,7 +121,7 @@ export const goDegrees: StepDefinition = {
 		angle: angle(360, { minimum: -36_000, maximum: 36_000, increment: 15 }),
 		speed: power(0.4)
 	},
-	needs: [driven, counters],
+	needs: [counters],
 	takesTime: true,
 	run({ ask, number }) {
 		const turns = number('angle') / 360;
@@ -134,9 +136,9 @@ export const start: StepDefinition = {
 	level: 'further',
 	glyph: 'M12 21V9M7 14l5-5 5 5M12 3v2M7 4.500l1 1.500M17 4.500 16 6',
 	values: { speed: power(0.4) },
-	needs: [driven],
+	needs: [motion],
 	run({ ask, number }) {
-		ask(driven, 'drive', { left: number('speed'), right: number('speed') });
+		ask(motion, 'start', { speed: number('speed') });
 	}
 };
 
@@ -146,7 +148,7 @@ export const stopMoving: StepDefinition = {
 	level: 'further',
 	glyph: 'M8 3h8l5 5v8l-5 5H8l-5-5V8zM8.500 12h7',
 	values: { ending, then },
-	needs: [driven],
+	needs: [motion],
 	run: stop
 };
 
@@ -165,12 +167,12 @@ export const turnFor: StepDefinition = {
 		ending,
 		then
 	},
-	needs: [driven],
+	needs: [motion, wheelsDevice],
 	takesTime: true,
 	isTimed: true,
 	run(running) {
 		const speed = running.number('speed') * (running.text('direction') === 'right' ? 1 : -1);
-		running.ask(driven, 'drive', { left: speed, right: -speed });
+		running.ask(wheelsDevice, 'drive', { left: speed, right: -speed });
 		return stopAfter(running);
 	}
 };
@@ -182,9 +184,9 @@ export const turnTo: StepDefinition = {
 	level: 'further',
 	glyph: 'M12 3a9 9 0 1 1-.1 0M12 6l2.500 8-2.500-1.500L9.500 14zM12 1v2',
 	values: { bearing: angle(0, { minimum: -360, maximum: 360, increment: 15 }) },
-	needs: [driven, gyro],
+	needs: [motion, turning],
 	takesTime: true,
-	run: ({ ask, number }) => ask(gyro, 'turnTo', { bearing: number('bearing') })
+	run: ({ ask, number }) => ask(turning, 'turnTo', { bearing: number('bearing') })
 };
 
 export const arc: StepDefinition = {
@@ -200,7 +202,7 @@ export const arc: StepDefinition = {
 		angle: angle(90, { minimum: -3600 }),
 		speed: power(0.4)
 	},
-	needs: [driven, counters],
+	needs: [counters],
 	takesTime: true,
 	run({ ask, number, text }) {
 		return ask(counters, 'arc', {
@@ -219,9 +221,9 @@ export const wheels: StepDefinition = {
 	level: 'full',
 	glyph: 'M6 4v16M18 4v16M3.500 8h5M3.500 16h5M15.500 8h5M15.500 16h5M6 12h12',
 	values: { left: power(0.4), right: power(0.4) },
-	needs: [driven],
+	needs: [wheelsDevice],
 	run({ ask, number }) {
-		ask(driven, 'drive', { left: number('left'), right: number('right') });
+		ask(wheelsDevice, 'drive', { left: number('left'), right: number('right') });
 	}
 };
 
@@ -233,11 +235,14 @@ export const wheelsFor: StepDefinition = {
 	glyph:
 		'M5 3v12M14 3v12M2.500 6h5M2.500 12h5M11.500 6h5M11.500 12h3M5 9h9M18 15v3l2 1M18 12.500a5 5 0 1 1-.1 0',
 	values: { left: power(0.4), right: power(0.3), duration: duration(1), ending, then },
-	needs: [driven],
+	needs: [motion, wheelsDevice],
 	takesTime: true,
 	isTimed: true,
 	run(running) {
-		running.ask(driven, 'drive', { left: running.number('left'), right: running.number('right') });
+		running.ask(wheelsDevice, 'drive', {
+			left: running.number('left'),
+			right: running.number('right')
+		});
 		return stopAfter(running);
 	}
 };
@@ -252,7 +257,7 @@ export const wheelsTurns: StepDefinition = {
 	glyph:
 		'M6 8v12M18 8v12M3.500 11h5M3.500 17h5M15.500 11h5M15.500 17h5M8 4.500a5 5 0 0 1 8 0M16 2v2.500h-2.500',
 	values: { left: wheelTurns, right: { ...wheelTurns, initial: 2 }, speed: power(0.4) },
-	needs: [driven, counters],
+	needs: [counters],
 	takesTime: true,
 	run: ({ ask, number }) =>
 		ask(counters, 'turns', {
@@ -274,10 +279,10 @@ export const steer: StepDefinition = {
 	glyph:
 		'M12 3a9 9 0 1 1-.1 0M12 10.500a1.500 1.500 0 1 1-.1 0M3.500 10.500h7M13.500 10.500h7M12 13.500v7',
 	values: { steering: { ...power(0), quantity: 'ratio' }, speed: power(0.3) },
-	needs: [driven],
+	needs: [wheelsDevice],
 	run({ ask, number }) {
 		const [steering, speed] = [number('steering'), number('speed')];
-		ask(driven, 'drive', {
+		ask(wheelsDevice, 'drive', {
 			left: speed * Math.min(1, 1 + 2 * steering),
 			right: speed * Math.min(1, 1 - 2 * steering)
 		});
@@ -318,7 +323,7 @@ export const cruise: StepDefinition = {
 	level: 'full',
 	glyph: 'M4 17a8 8 0 1 1 16 0M12 17l4-6M4 20h16',
 	values: { speed: power(0.4) },
-	needs: [driven],
+	needs: [motion],
 	run({ setCruise, number }) {
 		setCruise(number('speed'));
 	}
@@ -330,9 +335,9 @@ export const waitStill: StepDefinition = {
 	level: 'further',
 	glyph: 'M4 19h16M12 4v9M8 13h8M7 16h10',
 	values: {},
-	needs: [driven],
+	needs: [motion],
 	takesTime: true,
-	run: ({ ask }) => ask(driven, 'stand', {})
+	run: ({ ask }) => ask(motion, 'stand', {})
 };
 
 export const travelSteps = [

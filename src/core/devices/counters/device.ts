@@ -1,4 +1,4 @@
-/** Wheel counters, and moves that are closed on them. They end still. */
+/** Wheel counters, and moves of two wheels that are closed on them. They end still. */
 import { z } from 'zod';
 import { types } from '../../types';
 import type { Device } from '../device';
@@ -7,11 +7,9 @@ const speed = z.number().min(-1).max(1);
 
 const commands = {
 	/**
-	 * Rolls each wheel so far, metres; the one with the shorter way runs slower, so that both arrive
+	 * Turns each wheel so often; the one with the shorter way runs slower, so that both arrive
 	 * together. A speed less than 0 goes the other way.
 	 */
-	travel: z.strictObject({ left: z.number(), right: z.number(), speed }),
-	/** The same in turns of the wheels. */
 	turns: z.strictObject({ left: z.number(), right: z.number(), speed }),
 	/** Metres and radians. */
 	arc: z.strictObject({
@@ -21,17 +19,15 @@ const commands = {
 		speed
 	}),
 	/** Counts from here. */
-	zero: z.strictObject({ what: z.enum(['travelled', 'wheels']) })
+	zero: z.strictObject({})
 };
 
 export const counters: Device<typeof commands> = {
 	id: 'counters',
 	commands,
-	moves: ['travel', 'turns', 'arc'],
+	moves: ['turns', 'arc'],
 	readings: {
-		travelled: { type: types.length, level: 'further' },
 		leftCount: { type: types.angle, level: 'full' },
-		rightCount: { type: types.angle, level: 'full' },
-		speed: { type: types.speed, level: 'full', isUsual: true }
+		rightCount: { type: types.angle, level: 'full' }
 	}
 };

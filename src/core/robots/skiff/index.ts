@@ -8,11 +8,14 @@ import { gyro } from '../../devices/gyro/device';
 import { lamp } from '../../devices/lamp/device';
 import { lightSensor } from '../../devices/lightSensor/device';
 import { microphone } from '../../devices/microphone/device';
+import { motion } from '../../devices/motion/device';
+import { pacing } from '../../devices/pacing/device';
 import { motorPorts } from '../../devices/ports/device';
 import { rangefinder } from '../../devices/rangefinder/device';
 import { shell } from '../../devices/shell/device';
 import { speaker } from '../../devices/speaker/device';
 import { tiltSensor } from '../../devices/tiltSensor/device';
+import { turning } from '../../devices/turning/device';
 import { wheels } from '../../devices/wheels/device';
 import type { Column, RobotKind } from '../robot';
 import { drawing } from './drawing';
@@ -22,7 +25,7 @@ import * as settings from './settings';
 import { Skiff } from './skiff';
 
 const ofAll: readonly Device[] = [
-	...[wheels, motorPorts, lamp, speaker, rangefinder, floorSensor, shell, edgeSensor],
+	...[motion, wheels, motorPorts, lamp, speaker, rangefinder, floorSensor, shell, edgeSensor],
 	...[tiltSensor, battery, lightSensor, microphone]
 ];
 
@@ -54,5 +57,5 @@ const kindOf = (
 	build: (making) => new Skiff(making, devices)
 });
 
-export const skiff = kindOf('skiff', 'Tallow', [...ofAll, counters, gyro]);
+export const skiff = kindOf('skiff', 'Tallow', [...ofAll, pacing, counters, turning, gyro]);
 export const skiffLite = kindOf('skiffLite', 'Wick', ofAll);

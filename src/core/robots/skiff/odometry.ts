@@ -1,4 +1,6 @@
 /** What a Skiff makes of its counters and its gyro: devices that count from where they were told to. */
+import { turning } from '../../devices/turning/device';
+import { pacing } from '../../devices/pacing/device';
 import { counters } from '../../devices/counters/device';
 import { gyro } from '../../devices/gyro/device';
 import { bearingOfHeading, headingOfBearing, wrapAngle } from '../../units/angles';
@@ -8,13 +10,29 @@ import * as settings from './settings';
 
 const wheelCircumference = Math.PI * settings.wheelDiameter;
 
-export function countersOf(drive: Drive): Part {
-	const zeroes = { travelled: 0, left: 0, right: 0 };
+export function pacingOf(drive: Drive): Part {
+	let zero = 0;
 	const way = () => (drive.left.way + drive.right.way) / 2;
+	return part(
+		pacing,
+		{
+			go: ({ distance, speed }) => drive.travel(distance, distance, speed),
+			zero() {
+				zero = way();
+			}
+		},
+		{
+			travelled: () => way() - zero,
+			speed: () => (drive.left.speed + drive.right.speed) / 2
+		}
+	);
+}
+
+export function countersOf(drive: Drive): Part {
+	const zeroes = { left: 0, right: 0 };
 	return part(
 		counters,
 		{
-			travel: ({ left, right, speed }) => drive.travel(left, right, speed),
 			turns: ({ left, right, speed }) =>
 				drive.travel(left * wheelCircumference, right * wheelCircumference, speed),
 			arc({ direction, radius, angle, speed }) {
@@ -24,19 +42,26 @@ export function countersOf(drive: Drive): Part {
 					? drive.travel(outer, inner, speed)
 					: drive.travel(inner, outer, speed);
 			},
-			zero({ what }) {
-				if (what === 'travelled') zeroes.travelled = way();
-				else Object.assign(zeroes, { left: drive.left.way, right: drive.right.way });
+			zero() {
+				Object.assign(zeroes, { left: drive.left.way, right: drive.right.way });
 			}
 		},
 		{
-			travelled: () => way() - zeroes.travelled,
 			leftCount: () => ((drive.left.way - zeroes.left) / wheelCircumference) * 360,
-			rightCount: () => ((drive.right.way - zeroes.right) / wheelCircumference) * 360,
-			speed: () => (drive.left.speed + drive.right.speed) / 2
+			rightCount: () => ((drive.right.way - zeroes.right) / wheelCircumference) * 360
 		}
 	);
 }
+
+/** @param startHeading what it was told when it was lined up, radians */
+export const turningOf = (drive: Drive, startHeading: number): Part =>
+	part(turning, {
+		turn: ({ angle }) => drive.turn(angle),
+		turnTo({ bearing }) {
+			const heading = startHeading + drive.gyroAngle;
+			return drive.turn(wrapAngle(headingOfBearing(bearing) - heading));
+		}
+	});
 
 /** @param startHeading what it was told when it was lined up, radians */
 export function gyroOf(drive: Drive, startHeading: number): Part {
@@ -45,11 +70,6 @@ export function gyroOf(drive: Drive, startHeading: number): Part {
 	return part(
 		gyro,
 		{
-			turn: ({ angle }) => drive.turn(angle),
-			turnTo({ bearing }) {
-				const heading = startHeading + drive.gyroAngle;
-				return drive.turn(wrapAngle(headingOfBearing(bearing) - heading));
-			},
 			zero() {
 				zero = drive.gyroAngle;
 			}

@@ -2,6 +2,7 @@
 import { battery } from '../../devices/battery/device';
 import type { Command, Device } from '../../devices/device';
 import { lamp } from '../../devices/lamp/device';
+import { motion } from '../../devices/motion/device';
 import { motorPorts } from '../../devices/ports/device';
 import type { Port, Wait } from '../../devices/port';
 import { speaker } from '../../devices/speaker/device';
@@ -13,7 +14,7 @@ import type { Making } from '../robot';
 import { characterOf, dayOf } from './character';
 import { Drive } from './drive';
 import { Lamp } from './lamps';
-import { countersOf, gyroOf } from './odometry';
+import { countersOf, gyroOf, pacingOf, turningOf } from './odometry';
 import { Senses } from './senses';
 import type { DrivePorts } from './ports';
 import { Speaker } from './speaker';
@@ -52,8 +53,9 @@ export class Skiff implements Machine {
 	private parts(heading: number): Part[] {
 		const { body: drive, left, right, speaker: own } = this;
 		return [
-			part(wheels, {
-				drive: (power) => drive.run(power.left, power.right),
+			part(wheels, { drive: (power) => drive.run(power.left, power.right) }),
+			part(motion, {
+				start: ({ speed }) => drive.run(speed, speed),
 				stop: ({ isCoasting }) => drive.stop(isCoasting),
 				stand: () => ({ isOver: () => drive.isStill })
 			}),
@@ -61,7 +63,9 @@ export class Skiff implements Machine {
 				motor: ({ port, power }) => drive.setMotor(port, power),
 				use: (ports) => drive.usePorts(ports)
 			}),
+			pacingOf(drive),
 			countersOf(drive),
+			turningOf(drive, heading),
 			gyroOf(drive, heading),
 			part(lamp, {
 				shine: ({ side, colour, brightness, period }) => {
