@@ -1,6 +1,7 @@
 /** Steps and readings that the plan's robot has nothing for. */
 import { isReading } from '../expressions/vocabulary';
 import { readingsOf } from '../robots/robot';
+import { definitionOf } from '../steps/catalogue';
 import { word } from '../sentence';
 import type { Step } from '../plan/plan';
 import { eachNameIn } from '../plan/variables';
@@ -30,15 +31,16 @@ function readingIn(step: Step, isMeant: (reading: string) => boolean): string | 
 
 /** Puts what the robot can do in the place of the step. */
 function insteadOf({ step, holder, index, robot }: Visited): Repair | undefined {
-	const other = robot.instead?.(step);
-	if (!other) return undefined;
+	const others = robot.instead?.(step) ?? [];
+	if (others.length === 0) return undefined;
+	const isByTime = others.some(({ kind }) => definitionOf(kind).isTimed);
 	return {
-		key: 'repair.byTime',
+		key: isByTime ? 'repair.byTime' : 'repair.inItsWay',
 		edit: (newId) => ({
 			type: 'together',
 			edits: [
 				{ type: 'remove', holder, index, count: 1 },
-				{ type: 'insert', holder, index, steps: [{ ...other, id: newId() }] }
+				{ type: 'insert', holder, index, steps: others.map((other) => ({ ...other, id: newId() })) }
 			]
 		})
 	};

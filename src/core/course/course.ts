@@ -11,6 +11,7 @@ import {
 	type Upgrade
 } from '../document';
 import { floorColours, type FloorColour } from '../colours';
+import { surfaces, type SurfaceName } from './surfaces';
 
 const coordinate = z.number().min(-50).max(50);
 const point = z.tuple([coordinate, coordinate]).describe('[x, y] in metres.');
@@ -54,6 +55,15 @@ const patchSchema = z.strictObject({
 	colour
 });
 
+const surfaceNames = Object.keys(surfaces) as [SurfaceName, ...SurfaceName[]];
+const surface = z.enum(surfaceNames);
+
+const surfaceSchema = z.strictObject({
+	id: identifierSchema,
+	corners: z.array(point).min(3).max(50).describe('Its outline, in order.'),
+	surface
+});
+
 const crateSchema = z.strictObject({
 	id: identifierSchema,
 	at: point.describe('Its middle, [x, y] in metres.'),
@@ -70,6 +80,12 @@ const part = z.number().min(0).max(1);
 const later = {
 	tapes: z.array(tapeSchema).max(200).default([]),
 	patches: z.array(patchSchema).max(200).default([]),
+	surface: surface.default('tile').describe('What the whole floor is made of.'),
+	surfaces: z
+		.array(surfaceSchema)
+		.max(50)
+		.default([])
+		.describe('Where it is made of something else; what comes later covers what comes before.'),
 	crates: z.array(crateSchema).max(50).default([]),
 	table: z
 		.array(point)

@@ -1,6 +1,8 @@
 /** All devices. What they can say is offered in this order. */
+import { accelerometer } from './accelerometer/device';
 import { battery } from './battery/device';
 import { counters } from './counters/device';
+import { dropSensor } from './dropSensor/device';
 import { edgeSensor } from './edgeSensor/device';
 import { floorSensor } from './floorSensor/device';
 import { gyro } from './gyro/device';
@@ -11,6 +13,8 @@ import { motion } from './motion/device';
 import { pacing } from './pacing/device';
 import { motorPorts } from './ports/device';
 import { rangefinder } from './rangefinder/device';
+import { reckoning } from './reckoning/device';
+import { rolling } from './rolling/device';
 import { shell } from './shell/device';
 import { speaker } from './speaker/device';
 import { tiltSensor } from './tiltSensor/device';
@@ -21,6 +25,7 @@ import type { Device } from './device';
 export const devices: readonly Device[] = [
 	motion,
 	wheels,
+	rolling,
 	motorPorts,
 	lamp,
 	speaker,
@@ -32,7 +37,10 @@ export const devices: readonly Device[] = [
 	gyro,
 	pacing,
 	counters,
+	reckoning,
+	accelerometer,
 	tiltSensor,
+	dropSensor,
 	battery,
 	lightSensor,
 	microphone

@@ -79,6 +79,28 @@ const special: Readonly<Record<string, Make>> = {
 	stop: (values) => ({
 		chains: [run(step('start'), step('wait', { duration: 1 }), step('stop', values), lamp(coral))]
 	}),
+	roll: (values) => ({
+		chains: [
+			run(
+				step('roll', { ...values, bearing: 90 }),
+				step('wait', { duration: 1 }),
+				step('roll', { ...values, bearing: 0 }),
+				step('wait', { duration: 0.5 }),
+				step('stop')
+			)
+		]
+	}),
+	rollFor: (values) => ({
+		chains: [run(step('rollFor', { ...values, bearing: 90, duration: 1 }))]
+	}),
+	rollFar: (values) => ({
+		chains: [
+			run(
+				step('rollFar', { ...values, bearing: 90, distance: 0.4 }),
+				step('rollFar', { ...values, bearing: 0, distance: 0.2 })
+			)
+		]
+	}),
 	steer: () => ({
 		chains: [run(step('steer', { steering: 0.4 }), step('wait', { duration: 1.5 }))],
 		on: middle

@@ -27,6 +27,7 @@ function make(kind: RobotKind, variation: Variation): Machine {
 		displayChance: new Random(3),
 		surroundings: new Scene(new Place(new Terrain(course), []), pose),
 		played: () => {},
+		felt: () => {},
 		heading: 0
 	});
 }

@@ -1,8 +1,9 @@
 /** All kinds of robot. */
 import type { RobotKind } from './robot';
+import { ball } from './ball';
 import { skiff, skiffLite } from './skiff';
 
-export const robotKinds: readonly RobotKind[] = [skiff, skiffLite];
+export const robotKinds: readonly RobotKind[] = [skiff, skiffLite, ball];
 
 /** @throws when there is no such kind; documents are checked by their schema before. */
 export function robotKindOf(kind: string): RobotKind {

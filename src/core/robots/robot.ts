@@ -3,7 +3,7 @@ import type { Device } from '../devices/device';
 import type { PlayedNote } from '../devices/speaker/device';
 import { ownReadings } from '../expressions/vocabulary';
 import type { Random } from '../random/random';
-import type { ValueDefinition, Values } from '../steps/definition';
+import type { ChoiceDefinition, ValueDefinition, Values } from '../steps/definition';
 import type { Outline, Surroundings } from '../world/body';
 import type { Drawing } from './drawing';
 import type { Machine } from './machine';
@@ -26,6 +26,8 @@ export interface Making {
 	readonly surroundings: Surroundings;
 	/** To be told when it begins to play, in place of what it played. @param volume 0 to 1 */
 	readonly played: (notes: readonly PlayedNote[], volume: number) => void;
+	/** To be told when it takes something for a bump: for kinds that feel jolts, not walls. */
+	readonly felt: (kind: 'bump') => void;
 	/** Heading on the start mark, as it is told when lined up, radians. */
 	readonly heading: number;
 }
@@ -58,8 +60,12 @@ export interface RobotKind<M extends Machine = Machine> {
 	readonly topSpeed: number;
 	/** A part of the top speed: less may not set it going at all. */
 	readonly weakest: number;
+	/** By the name of a value: the only options of a choice that it has, where it has fewer. */
+	readonly options?: Readonly<Record<string, readonly string[]>>;
+	/** It does not know what it touches: what it takes for a bump it says itself, through `felt`. */
+	readonly feelsJolts?: true;
 	/** The same move as it can do it, though less well, where it lacks what a step needs: a first guess. */
-	instead?(step: Doing): Doing | undefined;
+	instead?(step: Doing): readonly Doing[];
 	/** The name of the robot of this kind that ships with the app. */
 	readonly sampleName: string;
 	/** A robot on the start mark. */
@@ -71,6 +77,14 @@ export interface Doing {
 	readonly kind: string;
 	readonly values: Values;
 }
+
+/** What a robot of this kind can choose from for a value of a step. */
+export const optionsOf = (
+	{ options }: Pick<RobotKind, 'options'>,
+	name: string,
+	definition: ChoiceDefinition
+): readonly string[] =>
+	definition.options.filter((option) => options?.[name]?.includes(option) ?? true);
 
 const known = new WeakMap<readonly Device[], readonly string[]>();
 

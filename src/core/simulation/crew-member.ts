@@ -77,6 +77,7 @@ export class CrewMember {
 			sensorChance: new Random(own ^ sensorSeed),
 			displayChance: new Random(own ^ displaySeed),
 			played: (notes, volume) => this.journal.played(this.time, notes, volume),
+			felt: (kind) => this.happened.add({ time: this.time, kind }),
 			surroundings: this.scene
 		});
 		setDown(this.pose, this.machine.placing);
@@ -143,7 +144,7 @@ export class CrewMember {
 	private met(obstacle: Obstacle, time: number): void {
 		if (time - this.lastContact > bumpPause) {
 			this.journal.bumped(time, obstacle);
-			this.happened.add({ time, kind: 'bump', what: obstacle });
+			if (!this.kind.feelsJolts) this.happened.add({ time, kind: 'bump', what: obstacle });
 		}
 		this.lastContact = time;
 	}

@@ -40,6 +40,20 @@ const effects: Record<string, (attempt: Alone) => void> = {
 		expect(span(a, 'stop').speedAtStart).toBeGreaterThan(0.15);
 		expect(span(a, 'stop').speedAtEnd).toBeLessThan(0.005);
 	},
+	roll: (a) => {
+		// It took the corner without a pause, so it is round.
+		expect(way(a).ahead).toBeGreaterThan(0.33);
+		expect(way(a).north).toBeGreaterThan(0.1);
+	},
+	rollFor: (a) => {
+		const [v, lag, grip] = [0.3 * 1.5, 0.35, 1.8];
+		const speed = v * (1 - Math.exp(-1 / lag));
+		near(way(a).ahead, v - lag * speed + speed ** 2 / (2 * grip), 0.01);
+	},
+	rollFar: (a) => {
+		near(way(a).ahead, 0.4);
+		near(way(a).north, 0.2);
+	},
 	goFor: (a) => near(way(a).ahead, 0.4, 0.01),
 	arc: (a) => {
 		near(way(a).turned, -90, 0.5);

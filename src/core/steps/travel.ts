@@ -2,42 +2,17 @@
 import { counters } from '../devices/counters/device';
 import { motion } from '../devices/motion/device';
 import { pacing } from '../devices/pacing/device';
-import type { Wait } from '../devices/port';
 import { motorPorts, ports, type MotorPort } from '../devices/ports/device';
 import { turning } from '../devices/turning/device';
 import { wheels as wheelsDevice } from '../devices/wheels/device';
 import { radians } from '../units/angles';
-import type { Running } from './running';
 import type { StepDefinition } from './definition';
+import { rollingSteps } from './rolling';
 import { angle, choice, duration, length, plain, power } from './values';
-
-const ending = choice('brake', 'coast');
-const then = choice('waitStill', 'goOn');
+import { ending, stop, stopAfter, then } from './stopping';
 
 /** Glyphs are drawn for a turn to the right. */
 const mirrored = { left: 'matrix(-1 0 0 1 24 0)' };
-
-/** Ends an open-loop move as its values say. */
-function stop({ ask, text }: Running): Wait | undefined {
-	ask(motion, 'stop', { isCoasting: text('ending') === 'coast' });
-	return text('then') === 'waitStill' ? ask(motion, 'stand', {}) : undefined;
-}
-
-/** Lets a while pass, then ends the move. */
-function stopAfter(running: Running): Wait {
-	const pause = running.pause(running.number('duration'));
-	let ending: Wait | undefined;
-	let isStopping = false;
-	return {
-		isOver(time) {
-			if (isStopping) return ending?.isOver(time) ?? true;
-			if (!pause.isOver(time)) return false;
-			isStopping = true;
-			ending = stop(running);
-			return ending?.isOver(time) ?? true;
-		}
-	};
-}
 
 export const go: StepDefinition = {
 	kind: 'go',
@@ -343,6 +318,7 @@ export const waitStill: StepDefinition = {
 export const travelSteps = [
 	go,
 	turn,
+	...rollingSteps,
 	start,
 	stopMoving,
 	goFor,

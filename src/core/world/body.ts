@@ -1,4 +1,5 @@
 /** What the world has to know of a robot to move it, and what a robot can find out about the world. */
+import type { Surface } from '../course/surfaces';
 import type { Seen } from './ground';
 
 /** Corners seen from above, counter-clockwise, in metres; x to the front, y to the left. */
@@ -19,6 +20,8 @@ export interface Body {
 	/** kg, and kg m² about its middle. */
 	readonly mass: number;
 	readonly inertia: number;
+	/** The part of its speed with which it comes back from a wall; it stays there, if not given. */
+	readonly bounce?: number;
 	/** m/s to its front, as it really moves; less than 0 backwards. */
 	readonly speed: number;
 	/** How it would move in this tick, if nothing were in its way. The object may be used again. */
@@ -35,6 +38,8 @@ export interface Surroundings {
 	distanceFrom(ahead: number, spread: number, range: number): number;
 	seenUnder(ahead: number, left: number): Seen;
 	isEdgeUnder(ahead: number): boolean;
+	/** What the floor under its middle is made of. */
+	readonly surface: Surface;
 	readonly isBumped: boolean;
 	readonly isTouched: boolean;
 	/** 0 to 1 */

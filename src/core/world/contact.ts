@@ -26,6 +26,8 @@ const positionIterations = 3;
 /** What it takes to find that a pair does not touch, as a part of what it takes when it does. */
 const pairWork = 0.1;
 
+type Rigid = Pick<Body, 'outline' | 'mass' | 'inertia' | 'bounce'>;
+
 /** A body that moves by itself, as planck knows it. */
 interface Moving {
 	readonly planck: PlanckBody;
@@ -79,14 +81,18 @@ export class Contact {
 		this.uses = seen.map(() => 0);
 		const stuck = stuckCrates(seen, crates);
 		this.crates = crates.map((crate) => {
-			const body = this.bodyOf(crate.corners, crate.mass, crate.inertia);
+			const body = this.bodyOf({
+				outline: crate.corners,
+				mass: crate.mass,
+				inertia: crate.inertia
+			});
 			if (stuck.has(crate)) body.setStatic();
 			body.setTransform(new Vec2(crate.pose.x * scale, crate.pose.y * scale), crate.pose.heading);
 			return { crate, body, sight: stuck.has(crate) ? null : new Sight() };
 		});
-		this.moving = bodies.map(({ body: { outline, mass, inertia }, radius }) => ({
-			planck: this.bodyOf(outline, mass, inertia, true),
-			outline,
+		this.moving = bodies.map(({ body, radius }) => ({
+			planck: this.bodyOf(body, true),
+			outline: body.outline,
 			radius,
 			sight: new Sight(),
 			isLeftOut: false,
@@ -96,10 +102,10 @@ export class Contact {
 		this.planckBodies = new Set(this.moving.map(({ planck }) => planck));
 	}
 
-	private bodyOf(outline: Outline, mass: number, inertia: number, bullet = false): PlanckBody {
+	private bodyOf({ outline, mass, inertia, bounce = 0 }: Rigid, bullet = false): PlanckBody {
 		const body = this.world.createBody({ type: 'dynamic', bullet });
 		const shape = new Polygon(outline.map(toPlanck));
-		body.createFixture({ shape, density: 1, friction: wallFriction });
+		body.createFixture({ shape, density: 1, friction: wallFriction, restitution: bounce });
 		body.setMassData({ mass, center: new Vec2(0, 0), I: inertia * scale * scale });
 		return body;
 	}

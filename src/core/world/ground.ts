@@ -1,7 +1,8 @@
 /**
- * What lies flat under the robot: tape, colour patches, the table and its edge. All distances are
- * metres on the floor.
+ * What lies flat under the robot: what the floor is made of, tape, colour patches, the table and its
+ * edge. All distances are metres on the floor.
  */
+import { surfaces, type Surface } from '../course/surfaces';
 import type { Course, Point } from '../course/course';
 import { lineOf } from '../course/tape';
 import { brightnessOf, type FloorColour } from '../colours';
@@ -26,9 +27,18 @@ export class Ground {
 	private lastX = NaN;
 	private lastY = NaN;
 	private lastSeen: Seen = { colour: 'white', brightness: brightnessOf.white };
+	private readonly surface: Surface;
+	private readonly areas: readonly {
+		readonly surface: Surface;
+		readonly corners: readonly Point[];
+	}[];
 	private readonly table: ((x: number, y: number) => number) | undefined;
 
-	constructor(course: Pick<Course, 'tapes' | 'patches' | 'table'>) {
+	constructor(course: Pick<Course, 'tapes' | 'patches' | 'table' | 'surface' | 'surfaces'>) {
+		this.surface = surfaces[course.surface];
+		this.areas = course.surfaces
+			.map(({ surface, corners }) => ({ surface: surfaces[surface], corners }))
+			.toReversed();
 		this.layers = [
 			...course.patches.map(({ colour, corners }) => ({
 				colour,
@@ -66,6 +76,15 @@ export class Ground {
 			if (share > 0.5) colour = layer.colour;
 		}
 		return { colour, brightness };
+	}
+
+	/** What the floor is made of at this point. */
+	surfaceAt(x: number, y: number): Surface {
+		const { areas } = this;
+		for (let i = 0; i < areas.length; i++) {
+			if (isInside(areas[i]!.corners, x, y)) return areas[i]!.surface;
+		}
+		return this.surface;
 	}
 
 	/** Whether there is no table under this point. */

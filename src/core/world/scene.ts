@@ -1,5 +1,6 @@
 /** What a robot can find out about the place around it. Places are given as seen from the robot. */
 import * as exact from '../exact';
+import type { Surface } from '../course/surfaces';
 import type { Course, LampPost, Point } from '../course/course';
 import type { Surroundings } from './body';
 import type { Pose } from './pose';
@@ -85,6 +86,10 @@ export class Scene implements Surroundings {
 	isEdgeUnder(ahead: number): boolean {
 		const { x, y } = this.pointAt(ahead, 0);
 		return this.place.terrain.ground.isBeyondEdge(x, y);
+	}
+
+	get surface(): Surface {
+		return this.place.terrain.ground.surfaceAt(this.pose.x, this.pose.y);
 	}
 
 	get light(): number {

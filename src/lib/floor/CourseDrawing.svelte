@@ -22,6 +22,8 @@
 		isSmall?: boolean;
 	} = $props();
 
+	/** Several courses may be drawn on one page. */
+	const id = $props.id();
 	const lines = (length: number) =>
 		Array.from({ length: Math.floor(length * 10 + 1e-6) + 1 }, (_, index) => index / 10);
 	const pathOf = (points: readonly (readonly number[])[]) =>
@@ -42,6 +44,31 @@
 {:else}
 	<rect class="sheet" width={course.size.width} height={course.size.height} rx="0.015" />
 {/if}
+<defs>
+	<pattern id="{id}-carpet" width="0.03" height="0.03" patternUnits="userSpaceOnUse">
+		<path class="pile" d="M.005.008h.008M.02.023h.008" />
+	</pattern>
+	<pattern id="{id}-table" width="0.16" height="0.05" patternUnits="userSpaceOnUse">
+		<path class="grain" d="M0 .012q.04.012.08 0t.08 0M0 .037h.16" />
+	</pattern>
+</defs>
+{#if course.surface !== 'tile'}
+	{@const around = course.table}
+	{#if around}
+		<polygon points={pathOf(around)} fill="url(#{id}-{course.surface})" />
+	{:else}
+		<rect
+			width={course.size.width}
+			height={course.size.height}
+			rx="0.015"
+			fill="url(#{id}-{course.surface})"
+		/>
+	{/if}
+{/if}
+{#each course.surfaces as { id: key, corners, surface } (key)}
+	<polygon class="surface" points={pathOf(corners)} />
+	<polygon points={pathOf(corners)} fill={surface === 'tile' ? 'none' : `url(#${id}-${surface})`} />
+{/each}
 {#if !isSmall}
 	<g class="grid">
 		{#each lines(course.size.width) as x, index (x)}
@@ -124,6 +151,23 @@
 		stroke: var(--signal);
 		stroke-width: 0.008;
 		stroke-dasharray: 0.03 0.02;
+	}
+	.surface {
+		fill: var(--chart);
+		stroke: var(--mist);
+		stroke-width: 0.003;
+	}
+	.pile {
+		fill: none;
+		stroke: var(--mist);
+		stroke-width: 0.003;
+		opacity: 0.55;
+	}
+	.grain {
+		fill: none;
+		stroke: var(--lamp-text);
+		stroke-width: 0.0025;
+		opacity: 0.28;
 	}
 	.patch {
 		opacity: 0.75;

@@ -1,16 +1,16 @@
 <script lang="ts">
 	/** One of a few words. */
-	import type { ChoiceDefinition } from '$core/steps/definition';
 	import { choiceWord } from './format';
 
 	let {
-		definition,
+		options,
 		kind,
 		name,
 		value,
 		onset
 	}: {
-		definition: ChoiceDefinition;
+		/** What the robot can choose from. */
+		options: readonly string[];
 		kind: string;
 		name: string;
 		value: string;
@@ -19,7 +19,7 @@
 </script>
 
 <div class="choices" role="group" aria-labelledby="value-label">
-	{#each definition.options as option (option)}
+	{#each options as option (option)}
 		<button
 			class="button {option === value ? 'button-main' : 'button-line'}"
 			aria-pressed={option === value}

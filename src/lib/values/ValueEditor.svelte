@@ -3,8 +3,10 @@
 	import { Calculator, Sigma } from '@lucide/svelte';
 	import { untrack } from 'svelte';
 	import { findStep, locateSteps } from '$core/plan/places';
-	import type { Step } from '$core/plan/plan';
+	import { robotOfChain, type Step } from '$core/plan/plan';
 	import { inputsOf, routinesOf, scopeIn, variableTypes } from '$core/plan/variables';
+	import { robotKindOf } from '$core/robots/kinds';
+	import { optionsOf } from '$core/robots/robot';
 	import { isExpression, type NameDefinition, type Value } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
@@ -51,6 +53,11 @@
 	const chainNow = () =>
 		locateSteps(bench.plan).get(id)?.chain ??
 		bench.plan.chains.find(({ trigger }) => trigger?.id === id);
+	const robotNow = () => {
+		const chain = chainNow();
+		const { kind } = chain ? robotOfChain(bench.plan, chain) : bench.plan.robots[0]!;
+		return robotKindOf(kind);
+	};
 	const scopeNow = () => scopeIn(bench.plan, chainNow());
 	const variables = $derived.by(() => {
 		const chain = chainNow();
@@ -134,7 +141,7 @@
 		{/if}
 	{:else if definition.type === 'choice'}
 		<ChoiceEditor
-			{definition}
+			options={optionsOf(robotNow(), slot, definition)}
 			{kind}
 			name={slot}
 			value={String(value)}

@@ -19,7 +19,7 @@ import { turning } from '../../devices/turning/device';
 import { wheels } from '../../devices/wheels/device';
 import type { Column, RobotKind } from '../robot';
 import { drawing } from './drawing';
-import { instead } from './instead';
+import { instead, insteadByTime } from './instead';
 import { drivePorts } from './ports';
 import * as settings from './settings';
 import { Skiff } from './skiff';
@@ -41,7 +41,8 @@ const columns: readonly Column<Skiff>[] = [
 const kindOf = (
 	kind: string,
 	sampleName: string,
-	devices: readonly Device[]
+	devices: readonly Device[],
+	instead: RobotKind['instead']
 ): RobotKind<Skiff> => ({
 	kind,
 	devices,
@@ -57,5 +58,10 @@ const kindOf = (
 	build: (making) => new Skiff(making, devices)
 });
 
-export const skiff = kindOf('skiff', 'Tallow', [...ofAll, pacing, counters, turning, gyro]);
-export const skiffLite = kindOf('skiffLite', 'Wick', ofAll);
+export const skiff = kindOf(
+	'skiff',
+	'Tallow',
+	[...ofAll, pacing, counters, turning, gyro],
+	instead
+);
+export const skiffLite = kindOf('skiffLite', 'Wick', ofAll, insteadByTime);

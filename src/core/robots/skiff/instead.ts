@@ -1,7 +1,6 @@
-/** Moves by time in place of moves that count the wheels. */
-import { definitionOf } from '../../steps/catalogue';
+/** What a Skiff does in place of steps that it has nothing for. */
 import type { Values } from '../../steps/definition';
-import { valueSchema } from '../../steps/value-schema';
+import { fitting } from '../instead';
 import type { Doing } from '../robot';
 import { topSpeed } from './settings';
 
@@ -9,7 +8,26 @@ import { topSpeed } from './settings';
 const turningPower = 0.3;
 const turningRate = 2.6;
 
-export function instead({ kind, values }: Doing): Doing | undefined {
+const braking = { ending: 'brake', then: 'waitStill' };
+
+/** A Skiff turns first where others roll off at once. */
+export function instead({ kind, values }: Doing): readonly Doing[] {
+	const { bearing, distance, duration, speed } = values;
+	if (bearing === undefined || speed === undefined) return [];
+	const aim = { kind: 'turnTo', values: { bearing } };
+	const direction = 'forward';
+	if (kind === 'roll') return fitting(aim, { kind: 'start', values: { speed } });
+	if (kind === 'rollFar' && distance !== undefined)
+		return fitting(aim, { kind: 'go', values: { direction, distance, speed } });
+	if (kind === 'rollFor' && duration !== undefined) {
+		const { ending, then } = { ...braking, ...values };
+		return fitting(aim, { kind: 'goFor', values: { duration, speed, ending, then } });
+	}
+	return [];
+}
+
+/** A Skiff Lite moves by time where others count their wheels. */
+export function insteadByTime({ kind, values }: Doing): readonly Doing[] {
 	const { distance, speed, direction, angle } = values;
 	if (kind === 'go' && typeof distance === 'number' && typeof speed === 'number') {
 		const seconds = distance / (speed * topSpeed) / (direction === 'back' ? -1 : 1);
@@ -19,17 +37,12 @@ export function instead({ kind, values }: Doing): Doing | undefined {
 		const seconds = (angle * Math.PI) / 180 / turningRate;
 		return timed('turnFor', seconds, turningPower, { direction: direction ?? 'right' });
 	}
-	return undefined;
+	return [];
 }
 
-/** Time that runs backwards is a move the other way; what is too short or too long for a step, none. */
-function timed(kind: string, seconds: number, speed: number, more: Values): Doing | undefined {
-	const slots = definitionOf(kind).values;
+/** Time that runs backwards is a move the other way. */
+function timed(kind: string, seconds: number, speed: number, more: Values): readonly Doing[] {
 	const duration = Math.round(Math.abs(seconds) * 100) / 100;
 	const sized = Math.sign(seconds) * Math.abs(speed);
-	const ending = { ending: 'brake', then: 'waitStill' };
-	const fits =
-		valueSchema(slots.duration!).safeParse(duration).success &&
-		valueSchema(slots.speed!).safeParse(sized).success;
-	return fits ? { kind, values: { ...more, duration, speed: sized, ...ending } } : undefined;
+	return fitting({ kind, values: { ...more, duration, speed: sized, ...braking } });
 }

@@ -1,9 +1,8 @@
-/** What a Skiff makes of its counters and its gyro: devices that count from where they were told to. */
+/** What a Skiff makes of its counters and its gyro. */
 import { turning } from '../../devices/turning/device';
 import { pacing } from '../../devices/pacing/device';
 import { counters } from '../../devices/counters/device';
-import { gyro } from '../../devices/gyro/device';
-import { bearingOfHeading, headingOfBearing, wrapAngle } from '../../units/angles';
+import { headingOfBearing, wrapAngle } from '../../units/angles';
 import { part, type Part } from '../machine';
 import type { Drive } from './drive';
 import * as settings from './settings';
@@ -62,25 +61,3 @@ export const turningOf = (drive: Drive, startHeading: number): Part =>
 			return drive.turn(wrapAngle(headingOfBearing(bearing) - heading));
 		}
 	});
-
-/** @param startHeading what it was told when it was lined up, radians */
-export function gyroOf(drive: Drive, startHeading: number): Part {
-	/** The angle that it calls 0, once it was told. */
-	let zero: number | undefined;
-	return part(
-		gyro,
-		{
-			zero() {
-				zero = drive.gyroAngle;
-			}
-		},
-		{
-			heading: () =>
-				bearingOfHeading(
-					zero === undefined
-						? startHeading + drive.gyroAngle
-						: headingOfBearing(0) + drive.gyroAngle - zero
-				)
-		}
-	);
-}

@@ -1,4 +1,4 @@
-/** What a Skiff's sensors say, each with its noise. Sizes are plausible guesses, as in ./character. */
+/** What a Skiff's sensors say, each with its noise. */
 import { edgeSensor as edgeSensorDevice } from '../../devices/edgeSensor/device';
 import { floorSensor as floorSensorDevice } from '../../devices/floorSensor/device';
 import { lightSensor } from '../../devices/lightSensor/device';
@@ -9,23 +9,10 @@ import { tiltSensor } from '../../devices/tiltSensor/device';
 import type { Random } from '../../random/random';
 import { floorColours } from '../../colours';
 import { part, type Part } from '../machine';
+import { noises, type Noise } from '../noise';
 import type { Surroundings } from '../../world/body';
 import type { Variation } from '../robot';
 import { distanceSensor, edgeSensor, floorSensor, ownLoudness } from './settings';
-
-/** Standard deviations: metres, and as a part of the distance; parts of the whole; degrees. */
-interface Noise {
-	readonly distance: number;
-	readonly distancePart: number;
-	readonly part: number;
-	readonly tilt: number;
-}
-
-const noises: Record<Variation, Noise> = {
-	ideal: { distance: 0, distancePart: 0, part: 0, tilt: 0 },
-	classroom: { distance: 0.003, distancePart: 0.01, part: 0.012, tilt: 0.4 },
-	worn: { distance: 0.008, distancePart: 0.03, part: 0.035, tilt: 1 }
-};
 
 export class Senses {
 	private readonly noise: Noise;

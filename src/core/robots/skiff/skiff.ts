@@ -9,12 +9,13 @@ import { speaker } from '../../devices/speaker/device';
 import { wheels } from '../../devices/wheels/device';
 import { tick } from '../../time';
 import type { Datum } from '../../types';
+import { gyroPart } from '../gyro';
 import { assemble, part, type Machine, type Part } from '../machine';
 import type { Making } from '../robot';
 import { characterOf, dayOf } from './character';
 import { Drive } from './drive';
-import { Lamp } from './lamps';
-import { countersOf, gyroOf, pacingOf, turningOf } from './odometry';
+import { Lamp } from '../lamp';
+import { countersOf, pacingOf, turningOf } from './odometry';
 import { Senses } from './senses';
 import type { DrivePorts } from './ports';
 import { Speaker } from './speaker';
@@ -66,7 +67,7 @@ export class Skiff implements Machine {
 			pacingOf(drive),
 			countersOf(drive),
 			turningOf(drive, heading),
-			gyroOf(drive, heading),
+			gyroPart(() => drive.gyroAngle, heading),
 			part(lamp, {
 				shine: ({ side, colour, brightness, period }) => {
 					if (side !== 'right') left.set(colour, brightness, period, this.time);
