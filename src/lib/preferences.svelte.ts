@@ -14,6 +14,8 @@ const schema = z.object({
 	showsAllReadings: z.boolean().catch(false),
 	/** The course that was tried or chosen last: a new plan opens on it. */
 	lastCourse: z.string().nullable().catch(null),
+	/** The kind of robot that a plan was begun for last. */
+	lastKind: z.string().nullable().catch(null),
 	/** Part of the height that the floor has where it stands above the trail. */
 	floorShare: z.number().min(0.25).max(0.75).catch(0.5),
 	/** Home shows this person's own plans first of all, not everybody's. */
@@ -53,6 +55,9 @@ class Preferences {
 	}
 	get showsMine() {
 		return this.choices.showsMine;
+	}
+	get lastKind() {
+		return this.choices.lastKind;
 	}
 	get lastCourse() {
 		return this.choices.lastCourse;

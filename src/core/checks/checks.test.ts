@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { simulate } from '../simulation/simulate';
+import { ball } from '../robots/ball';
 import { skiffLite } from '../robots/skiff';
 import { initialValues } from '../steps/catalogue';
 import type { Values } from '../steps/definition';
@@ -130,6 +131,34 @@ const cases: [string, Plan, string[], boolean][] = [
 		true
 	],
 	[
+		'a timed move after one that never stops by itself',
+		planOf([make('start'), wait(1), make('goFor')]),
+		['check.stillMoving'],
+		true
+	],
+	[
+		'a ball that is told to roll on while it rolls',
+		planFor(ball, planOf([make('rollFar', { then: 'goOn' }), make('rollFar', { bearing: 90 })])),
+		['check.stillMoving'],
+		true
+	],
+	[
+		'what a ball has no wheels for',
+		planFor(ball, planOf([make('goTurns'), make('turnFor'), make('wheels')])),
+		[
+			...['check.cannot.counters', 'note.cannot.counters'],
+			...['check.cannot.wheels', 'note.cannot.wheels'],
+			...['check.cannot.wheels', 'note.cannot.wheels']
+		],
+		true
+	],
+	[
+		'what a Skiff cannot roll',
+		planOf([make('roll', { bearing: 90 }), wait(1)]),
+		['check.cannot.rolling', 'note.cannot.rolling'],
+		true
+	],
+	[
 		'a message that nobody sends',
 		plan([wait(1)], chain(make('whenMessage'), wait(1))),
 		['check.nobodySends'],
@@ -163,30 +192,32 @@ describe('checks', () => {
 		expect(keysOf(mended.value.plan)).not.toContain(problem!.sentence.key);
 	});
 
-	it('repair random plans so that they can still be saved', () => {
-		let repaired = 0;
-		fc.assert(
-			fc.property(fc.array(fc.nat(1_000_000), { minLength: 20, maxLength: 60 }), (numbers) => {
-				const checked = planFrom(numbers);
-				const kind = 'skiffLite';
-				for (const { repair, sentence, place, id } of checkPlan(checked, { kind })) {
-					if (!repair) continue;
-					let count = 0;
-					const edit = repair.edit(() => `new${(count += 1)}`);
-					const mended = perform(startHistory(checked), edit);
-					if (!mended.ok) throw new Error(JSON.stringify([sentence, mended.failure]));
-					expect(planSchema.safeParse(mended.value.plan).error).toBeUndefined();
-					const left = checkPlan(mended.value.plan, { kind });
-					const isSame = (other: (typeof left)[number]) =>
-						other.id === id && other.place === place && other.sentence.key === sentence.key;
-					expect(left.some(isSame)).toBe(false);
-					repaired += 1;
-				}
-			}),
-			{ numRuns: 1000, seed: 7 }
-		);
-		expect(repaired).toBeGreaterThan(100);
-	});
+	it.each(['skiffLite', 'ball'])(
+		'repair random plans so that they can still be saved: %s',
+		(kind) => {
+			let repaired = 0;
+			fc.assert(
+				fc.property(fc.array(fc.nat(1_000_000), { minLength: 20, maxLength: 60 }), (numbers) => {
+					const checked = planFrom(numbers);
+					for (const { repair, sentence, place, id } of checkPlan(checked, { kind })) {
+						if (!repair) continue;
+						let count = 0;
+						const edit = repair.edit(() => `new${(count += 1)}`);
+						const mended = perform(startHistory(checked), edit);
+						if (!mended.ok) throw new Error(JSON.stringify([sentence, mended.failure]));
+						expect(planSchema.safeParse(mended.value.plan).error).toBeUndefined();
+						const left = checkPlan(mended.value.plan, { kind });
+						const isSame = (other: (typeof left)[number]) =>
+							other.id === id && other.place === place && other.sentence.key === sentence.key;
+						expect(left.some(isSame)).toBe(false);
+						repaired += 1;
+					}
+				}),
+				{ numRuns: 600, seed: 7 }
+			);
+			expect(repaired).toBeGreaterThan(60);
+		}
+	);
 
 	it.each([
 		['go', { distance: 10, speed: 0.01, direction: 'forward' }, undefined],

@@ -2,10 +2,30 @@
 import { definitionOf } from '../steps/catalogue';
 import type { Edit } from '../plan/edits';
 import { numberSteps } from '../plan/plan';
-import { problemAt, type Context, type Problem } from './problem';
+import { problemAt, type Context, type Problem, type Repair, type Visited } from './problem';
 
 /** m/s: slower than this is as good as still. */
 const rolling = 0.02;
+
+/** The step before waits until the robot is still, if it can; else the robot is stopped. */
+function standFirst({ holder, index, siblings }: Visited): Repair {
+	const before = siblings.slice(0, index).findLast(({ off }) => !off);
+	const key = 'repair.waitStill';
+	if (before?.values.then === 'goOn') {
+		const edit: Edit = { type: 'setValue', step: before.id, name: 'then', value: 'waitStill' };
+		return { key, edit: () => edit };
+	}
+	const values = { ending: 'brake', then: 'waitStill' };
+	return {
+		key,
+		edit: (newId) => ({
+			type: 'insert',
+			holder,
+			index,
+			steps: [{ id: newId(), kind: 'stop', values }]
+		})
+	};
+}
 
 export function checkRehearsal({ plan, attempt, steps }: Context): Problem[] {
 	if (!attempt) return [];
@@ -16,17 +36,8 @@ export function checkRehearsal({ plan, attempt, steps }: Context): Problem[] {
 		const here = places.get(stepId);
 		const definition = definitionOf(kind);
 		if (!here || problems.has(stepId) || !definition.isTimed || speedAtStart < rolling) continue;
-		const repair = {
-			key: 'repair.waitStill',
-			edit: (newId: () => string): Edit => ({
-				type: 'insert',
-				holder: here.holder,
-				index: here.index,
-				steps: [{ id: newId(), kind: 'waitStill', values: {} }]
-			})
-		};
 		const values = { speed: speedAtStart };
-		problems.set(stepId, problemAt(here, 'stillMoving', values, { repair }));
+		problems.set(stepId, problemAt(here, 'stillMoving', values, { repair: standFirst(here) }));
 	}
 	const { key, values } = attempt.outcome.reason;
 	const last = steps.find(({ step }) => numbers.get(step.id) === values?.number);

@@ -90,8 +90,8 @@ const special: Readonly<Record<string, Make>> = {
 			)
 		]
 	}),
-	rollFor: (values) => ({
-		chains: [run(step('rollFor', { ...values, bearing: 90, duration: 1 }))]
+	rollTimed: (values) => ({
+		chains: [run(step('rollTimed', { ...values, bearing: 90, duration: 1 }))]
 	}),
 	rollFar: (values) => ({
 		chains: [

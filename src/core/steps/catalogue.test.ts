@@ -45,7 +45,7 @@ const effects: Record<string, (attempt: Alone) => void> = {
 		expect(way(a).ahead).toBeGreaterThan(0.33);
 		expect(way(a).north).toBeGreaterThan(0.1);
 	},
-	rollFor: (a) => {
+	rollTimed: (a) => {
 		const [v, lag, grip] = [0.3 * 1.5, 0.35, 1.8];
 		const speed = v * (1 - Math.exp(-1 / lag));
 		near(way(a).ahead, v - lag * speed + speed ** 2 / (2 * grip), 0.01);

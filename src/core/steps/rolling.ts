@@ -20,8 +20,8 @@ export const roll: StepDefinition = {
 	}
 };
 
-export const rollFor: StepDefinition = {
-	kind: 'rollFor',
+export const rollTimed: StepDefinition = {
+	kind: 'rollTimed',
 	family: 'travel',
 	drives: true,
 	level: 'further',
@@ -57,4 +57,4 @@ export const rollFar: StepDefinition = {
 		})
 };
 
-export const rollingSteps = [roll, rollFor, rollFar];
+export const rollingSteps = [roll, rollTimed, rollFar];

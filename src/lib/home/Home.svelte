@@ -25,7 +25,9 @@
 	import { DocumentList } from './document-list.svelte';
 	import DocumentCard from './DocumentCard.svelte';
 	import RenameDialog from './RenameDialog.svelte';
+	import NewPlan from './NewPlan.svelte';
 	import { newCourse, newPlan } from './samples';
+	import type { RobotKind } from '$core/robots/robot';
 	import VersionsDialog from './VersionsDialog.svelte';
 	import WhoIsHere from './WhoIsHere.svelte';
 
@@ -118,8 +120,9 @@
 		);
 	};
 
-	async function createPlan(courseId = usualCourse()) {
-		const id = await create({ kind: 'plan', content: newPlan(t('home.newPlanName')) }, courseId);
+	async function createPlan(courseId: string | null, kind?: RobotKind) {
+		const content = newPlan(t('home.newPlanName'), kind);
+		const id = await create({ kind: 'plan', content }, courseId);
 		if (id) await goto(`/plans/${id}`);
 	}
 
@@ -204,9 +207,7 @@
 			<WhoIsHere {people} ondone={() => (isChoosing = false)} />
 		{/if}
 		<div class="tools">
-			<button class="button button-main" onclick={() => createPlan()}
-				><Plus size={18} />{t('home.newPlan')}</button
-			>
+			<NewPlan onnew={(kind) => createPlan(usualCourse(), kind)} />
 			<button class="button button-line" onclick={createCourse}
 				><Plus size={18} />{t('home.newCourse')}</button
 			>

@@ -1,14 +1,15 @@
 /** What a new plan and a new course start with. */
 import { makeCourse, type Course } from '$core/course/course';
 import { makePlan, planRobot, type Plan } from '$core/plan/plan';
+import type { RobotKind } from '$core/robots/robot';
 import { robotKinds } from '$core/robots/kinds';
 import { sampleRobot } from '$core/robots/robot-document';
 import { newId } from '$lib/saving/id';
 
-export const newPlan = (name: string): Plan =>
+export const newPlan = (name: string, kind: RobotKind = robotKinds[0]!): Plan =>
 	makePlan({
 		name,
-		robots: [planRobot(sampleRobot(robotKinds[0]!))],
+		robots: [planRobot(sampleRobot(kind))],
 		chains: [
 			{
 				id: newId(),

@@ -20,7 +20,7 @@ import * as settings from './settings';
 
 export const ball: RobotKind<Ball> = {
 	kind: 'ball',
-	sampleName: 'Ember-6',
+	sampleName: 'Rushlight',
 	devices: [
 		...[motion, rolling, turning, gyro, pacing, reckoning, lamp, shell],
 		...[accelerometer, tiltSensor, dropSensor, lightSensor, battery]

@@ -19,7 +19,7 @@ export function instead({ kind, values }: Doing): readonly Doing[] {
 	if (kind === 'roll') return fitting(aim, { kind: 'start', values: { speed } });
 	if (kind === 'rollFar' && distance !== undefined)
 		return fitting(aim, { kind: 'go', values: { direction, distance, speed } });
-	if (kind === 'rollFor' && duration !== undefined) {
+	if (kind === 'rollTimed' && duration !== undefined) {
 		const { ending, then } = { ...braking, ...values };
 		return fitting(aim, { kind: 'goFor', values: { duration, speed, ending, then } });
 	}
