@@ -60,6 +60,8 @@ export interface RobotKind<M extends Machine = Machine> {
 	readonly topSpeed: number;
 	/** A part of the top speed: less may not set it going at all. */
 	readonly weakest: number;
+	/** Steps that it offers at level First although others do not: what it has in place of theirs. */
+	readonly first?: readonly string[];
 	/** By the name of a value: the only options of a choice that it has, where it has fewer. */
 	readonly options?: Readonly<Record<string, readonly string[]>>;
 	/** It does not know what it touches: what it takes for a bump it says itself, through `felt`. */
@@ -85,6 +87,9 @@ export const optionsOf = (
 	definition: ChoiceDefinition
 ): readonly string[] =>
 	definition.options.filter((option) => options?.[name]?.includes(option) ?? true);
+
+export const canDo = ({ devices }: Pick<RobotKind, 'devices'>, needs: readonly Device[]): boolean =>
+	needs.every((need) => devices.includes(need));
 
 const known = new WeakMap<readonly Device[], readonly string[]>();
 

@@ -27,7 +27,7 @@ export const rollTimed: StepDefinition = {
 	level: 'further',
 	glyph:
 		'M8 17a5 5 0 1 1-.1 0M11.500 8.500 17 3M12.500 3H17v4.500M18 15v3l2 1M18 12.500a5 5 0 1 1-.1 0',
-	values: { bearing, duration: duration(2), speed: power(0.3), ending, then },
+	values: { duration: duration(2), bearing, speed: power(0.3), ending, then },
 	needs: [rolling],
 	takesTime: true,
 	isTimed: true,
@@ -44,7 +44,7 @@ export const rollFar: StepDefinition = {
 	drives: true,
 	level: 'further',
 	glyph: 'M8 17a5 5 0 1 1-.1 0M11.500 8.500 17 3M12.500 3H17v4.500M3 21h18M3 19v4M21 19v4',
-	values: { bearing, distance: length(0.5, { minimum: -10 }), speed: power(0.3), then },
+	values: { distance: length(0.5, { minimum: -10 }), bearing, speed: power(0.3), then },
 	needs: [rolling],
 	takesTime: true,
 	isTimed: true,

@@ -61,6 +61,7 @@ export const goFor: StepDefinition = {
 	level: 'further',
 	glyph: 'M9 20V5M4 10l5-5 5 5M18 14v3.500l2 1.500M18 12.500a5 5 0 1 1-.1 0',
 	values: { duration: duration(2), speed: power(0.4), ending, then },
+	firstValue: 'duration',
 	needs: [motion],
 	takesTime: true,
 	isTimed: true,
@@ -129,6 +130,8 @@ export const stopMoving: StepDefinition = {
 
 export const turnFor: StepDefinition = {
 	kind: 'turnFor',
+	firstForms: [{ direction: 'left' }, { direction: 'right' }],
+	firstValue: 'duration',
 	turned: mirrored,
 	family: 'travel',
 	drives: true,

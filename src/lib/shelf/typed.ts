@@ -4,8 +4,11 @@
  * at once: see ./short-hand.
  */
 import { isVariableName } from '$core/expressions/vocabulary';
-import type { Plan } from '$core/plan/plan';
+import { locateSteps } from '$core/plan/places';
+import { robotOfChain, type Plan } from '$core/plan/plan';
 import { inputsOf, routinesOf, variableTypes } from '$core/plan/variables';
+import { robotKindOf } from '$core/robots/kinds';
+import { canDo, type RobotKind } from '$core/robots/robot';
 import { initialValues, mayHang, stepKinds, triggerKinds } from '$core/steps/catalogue';
 import { levels, type Level } from '$core/levels';
 import { type StepDefinition, type Value, type Values } from '$core/steps/definition';
@@ -30,21 +33,39 @@ export interface ShelfPlace {
 	readonly level: Level;
 	/** Kind of the step they will hang in; null for a chain. */
 	readonly holder: string | null;
+	/** What will run them; steps that it has nothing for are left out. Any robot, if not given. */
+	readonly robot?: RobotKind;
 	/** Triggers are wanted, not steps. */
 	readonly isForTrigger?: boolean;
 }
 
 const fold = (text: string): string => text.toLowerCase().trim();
 
-const isOffered = (definition: StepDefinition, level: Level): boolean =>
-	levels.indexOf(definition.level) <= levels.indexOf(level);
+/** @param holder id of the chain or step that they will hang in */
+export function shelfPlace(plan: Plan, level: Level, holder: string): ShelfPlace {
+	const step = locateSteps(plan).get(holder);
+	const chain = step?.chain ?? plan.chains.find(({ id }) => id === holder);
+	const robot = robotKindOf((chain ? robotOfChain(plan, chain) : plan.robots[0]!).kind);
+	return { plan, level, holder: step?.step.kind ?? null, robot };
+}
+
+function isOffered({ kind, level, needs }: StepDefinition, wanted: Level, robot?: RobotKind) {
+	if (robot && !canDo(robot, needs)) return false;
+	return levels.indexOf(level) <= levels.indexOf(wanted) || robot?.first?.includes(kind) === true;
+}
 
 /** All that the shelf holds here, each with its initial values; a routine of the plan is a step, too. */
-export function offersAt({ plan, level, holder, isForTrigger = false }: ShelfPlace): Offer[] {
+export function offersAt({
+	plan,
+	level,
+	holder,
+	robot,
+	isForTrigger = false
+}: ShelfPlace): Offer[] {
 	return (isForTrigger ? triggerKinds : stepKinds)
 		.filter(
 			(definition) =>
-				isOffered(definition, level) && (isForTrigger || mayHang(definition.kind, holder))
+				isOffered(definition, level, robot) && (isForTrigger || mayHang(definition.kind, holder))
 		)
 		.flatMap((definition): Offer[] => {
 			const values = initialValues(definition.kind);
@@ -60,17 +81,24 @@ const callsOf = (plan: Plan, definition: StepDefinition, values: Values): Offer[
 		return { definition, values: { ...values, routine, ...inputs } };
 	});
 
-/** The steps that fit what was typed, best first, with the values that were typed. */
+/**
+ * The steps that fit what was typed, best first, with the values that were typed; those that the
+ * robot has nothing for come last, for it may become another one.
+ */
 export function offersFor(text: string, place: ShelfPlace): Offer[] {
 	const words = fold(text)
 		.replace(/(\d)([a-z°%×])/g, '$1 $2')
 		.split(/\s+/)
 		.filter(Boolean);
 	const variables = new Set(variableTypes(place.plan).keys());
-	return offersAt({ ...place, level: place.level === 'first' ? 'further' : place.level })
+	const { robot, ...anyRobot } = place;
+	const isDoable = ({ needs }: StepDefinition) => Number(!robot || canDo(robot, needs));
+	return offersAt({ ...anyRobot, level: place.level === 'first' ? 'further' : place.level })
 		.map((offer) => ({ ...offer, match: matchStep(offer, words, variables) }))
 		.filter(({ match }) => match !== null)
-		.sort((a, b) => b.match!.score - a.match!.score)
+		.sort(
+			(a, b) => isDoable(b.definition) - isDoable(a.definition) || b.match!.score - a.match!.score
+		)
 		.map(({ definition, match }) => ({ definition, values: match!.values }));
 }
 

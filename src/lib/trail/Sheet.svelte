@@ -22,6 +22,7 @@
 	import { FolderInput } from '@lucide/svelte';
 	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { findStep } from '$core/plan/places';
+	import { shelfPlace } from '$lib/shelf/typed';
 	import { isExpression, type Values } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
@@ -127,11 +128,7 @@
 			<Popover.Content class="panel at-tag" aria-label={label}>
 				{#if place && planThen}
 					<Shelf
-						place={{
-							plan: planThen,
-							level: preferences.level,
-							holder: findStep(planThen, place.holder)?.kind ?? null
-						}}
+						place={shelfPlace(planThen, preferences.level, place.holder)}
 						onchoose={({ definition, values }) => {
 							const id = bench.editing.addStep(place, definition.kind, values);
 							if (id) onadded(id);

@@ -7,7 +7,7 @@
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import Shelf from '$lib/shelf/Shelf.svelte';
-	import type { ShelfPlace } from '$lib/shelf/typed';
+	import { shelfPlace } from '$lib/shelf/typed';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import { copyStep, pasteAt } from './copying';
 	import DragGhost from './DragGhost.svelte';
@@ -162,17 +162,16 @@
 	function onpaste(event: ClipboardEvent) {
 		if (!isTag(event.target) || !focus.row) return;
 		const place = placeAfter(focus.row);
-		const last = pasteAt(event, bench, place, shelfPlace(place));
+		const last = pasteAt(
+			event,
+			bench,
+			place,
+			shelfPlace(bench.plan, preferences.level, place.holder)
+		);
 		if (last) void focus.focus(last);
 	}
 
 	// --- the sheet that opens at a tag, and the shelf beside the trail ---
-
-	const shelfPlace = ({ holder }: Place): ShelfPlace => ({
-		plan: bench.plan,
-		level: preferences.level,
-		holder: findStep(bench.plan, holder)?.kind ?? null
-	});
 
 	const dockPlace = $derived(focus.row ? placeAfter(focus.row) : null);
 
@@ -370,7 +369,7 @@
 		{@const place = dockPlace}
 		<div class="dock" class:first={isFirst}>
 			<Shelf
-				place={shelfPlace(place)}
+				place={shelfPlace(bench.plan, preferences.level, place.holder)}
 				dragging={dragged.tags}
 				isDocked
 				onchoose={({ definition, values }) =>

@@ -42,7 +42,8 @@ const kindOf = (
 	kind: string,
 	sampleName: string,
 	devices: readonly Device[],
-	instead: RobotKind['instead']
+	instead: RobotKind['instead'],
+	first: readonly string[] = []
 ): RobotKind<Skiff> => ({
 	kind,
 	devices,
@@ -54,6 +55,7 @@ const kindOf = (
 	topSpeed: settings.topSpeed,
 	weakest: settings.weakest,
 	instead,
+	first,
 	sampleName,
 	build: (making) => new Skiff(making, devices)
 });
@@ -64,4 +66,4 @@ export const skiff = kindOf(
 	[...ofAll, pacing, counters, turning, gyro],
 	instead
 );
-export const skiffLite = kindOf('skiffLite', 'Wick', ofAll, insteadByTime);
+export const skiffLite = kindOf('skiffLite', 'Wick', ofAll, insteadByTime, ['goFor', 'turnFor']);

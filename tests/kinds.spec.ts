@@ -1,0 +1,49 @@
+/** Each kind of robot: chosen on home, its almost right sample built and mended by hand, to the finish. */
+import { expect, test, type Page } from '@playwright/test';
+import { isSaved, stepsOf, tag } from './helpers';
+
+async function beginFor(page: Page, kind: string, course: string): Promise<void> {
+	await page.goto('/');
+	const name = page.getByLabel('Another name');
+	if (await name.isVisible()) {
+		await name.fill('Sanne');
+		await page.getByRole('button', { name: "That's me" }).click();
+	}
+	await page.getByRole('button', { name: 'New plan for another robot' }).click();
+	await page.getByRole('menuitem', { name: kind }).click();
+	await expect(tag(page, 'When Run is pressed')).toBeVisible();
+	await page.getByRole('combobox', { name: 'Course' }).selectOption({ label: course });
+	await page.getByRole('radio', { name: 'Further' }).check({ force: true });
+}
+
+async function type(page: Page, ...texts: string[]): Promise<void> {
+	for (const text of texts) {
+		await tag(page, 'Add a step').click();
+		await page.getByRole('combobox', { name: 'Type' }).fill(text);
+		await page.keyboard.press('Enter');
+		await expect(page.getByRole('combobox', { name: 'Type' })).toHaveCount(0);
+	}
+}
+
+async function rehearse(page: Page, button = 'Rehearse'): Promise<void> {
+	await page.getByRole('button', { name: button, exact: true }).click();
+	await page.getByLabel('Speed', { exact: true }).selectOption({ label: '8 ×' });
+}
+
+test('a ball that cuts corners is made to wait at each', async ({ page }) => {
+	await beginFor(page, 'Bobbin', 'Harbour square');
+	const far = (bearing: number) => `far 100 cm ${bearing}° 40 % go`;
+	await type(page, 'lamp amber', ...[0, 90, 180, 270].map(far));
+	expect((await stepsOf(page))[2]).toBe('1 Step 3: Roll 100 cm along 90° at 40 %, go on at once');
+	await rehearse(page);
+	const outcome = page.getByTestId('outcome');
+	await expect(outcome).toContainText(/Ended \d+ cm from the finish ring/);
+	for (let left = 3; left > 0; left--) {
+		const waits = page.getByRole('button', { name: 'Wait until still first' });
+		await expect(waits).toHaveCount(left);
+		await waits.first().click();
+		await rehearse(page, 'Rehearse again');
+	}
+	await expect(outcome).toHaveText(/Reached the finish in \d+\.\d s\./);
+	await isSaved(page);
+});
