@@ -6,16 +6,12 @@
  */
 import { Random, seedOfText } from '../../random/random';
 import type { Variation } from '../robot';
+import type { Wear } from '../two-wheels';
 
-export interface Character {
-	/** Real wheel circumference against the nominal one, as a factor. */
-	readonly leftWheel: number;
-	readonly rightWheel: number;
+export interface Character extends Wear {
 	/** Gyro: reading for each radian really turned, and rad/s read while standing still. */
 	readonly gyroGain: number;
 	readonly gyroBias: number;
-	/** Motor commands smaller than this do nothing, m/s. */
-	readonly deadZone: number;
 }
 
 export interface Day {

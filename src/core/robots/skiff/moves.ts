@@ -4,18 +4,9 @@
  */
 import type { Wait } from '../../devices/port';
 import { tick } from '../../time';
+import type { Motor } from '../two-wheels';
 import { Profile } from './profile';
 import * as settings from './settings';
-
-/** A motor with its counter, or a port that nothing is plugged into. */
-export class Motor {
-	/** m/s at the wheel, told. */
-	command = 0;
-	/** m/s by the nominal wheel, counted. */
-	speed = 0;
-	/** Metres by the nominal wheel since Run, counted. */
-	way = 0;
-}
 
 /** What a move can read and command, as the firmware sees it. */
 export interface Firmware {
