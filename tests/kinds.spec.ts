@@ -47,3 +47,23 @@ test('a ball that cuts corners is made to wait at each', async ({ page }) => {
 	await expect(outcome).toHaveText(/Reached the finish in \d+\.\d s\./);
 	await isSaved(page);
 });
+
+test('a board that is wired the wrong way round is wired anew', async ({ page }) => {
+	await beginFor(page, 'Peg', 'Rope quay');
+	const settings = async (...wired: [pin: string, what: string][]) => {
+		await page.getByRole('button', { name: /^Robot:/ }).click();
+		for (const [pin, what] of wired) await page.getByLabel(pin).selectOption({ label: what });
+		await page.keyboard.press('Escape');
+	};
+	await settings(['Pin 1', 'left wheel back'], ['Pin 2', 'left wheel forward']);
+	await settings(['Pin 3', 'right wheel back'], ['Pin 4', 'right wheel forward']);
+	await type(page, 'pin 5', 'time 5 100', 'pins off');
+	await rehearse(page);
+	const outcome = page.getByTestId('outcome');
+	await expect(outcome).toContainText(/Ended \d+ cm from the finish ring/);
+	await settings(['Pin 1', 'left wheel forward'], ['Pin 2', 'left wheel back']);
+	await settings(['Pin 3', 'right wheel forward'], ['Pin 4', 'right wheel back']);
+	await rehearse(page, 'Rehearse again');
+	await expect(outcome).toHaveText(/Reached the finish in \d+\.\d s\./);
+	await isSaved(page);
+});

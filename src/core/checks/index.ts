@@ -12,6 +12,7 @@ import { checkChains } from './chains';
 import { checkFlow } from './flow';
 import type { Context, Problem, Visited } from './problem';
 import { checkAtOnce } from './at-once';
+import { checkKinds } from './kinds';
 import { checkRehearsal } from './rehearsal';
 import { checkRoutines } from './routines';
 import { checkValues } from './values';
@@ -35,6 +36,7 @@ const checks = [
 	checkValues,
 	checkAbilities,
 	checkWheels,
+	checkKinds,
 	checkRehearsal
 ];
 

@@ -11,6 +11,7 @@ import { lightSensor } from './lightSensor/device';
 import { microphone } from './microphone/device';
 import { motion } from './motion/device';
 import { pacing } from './pacing/device';
+import { pins } from './pins/device';
 import { motorPorts } from './ports/device';
 import { rangefinder } from './rangefinder/device';
 import { reckoning } from './reckoning/device';
@@ -27,6 +28,7 @@ export const devices: readonly Device[] = [
 	wheels,
 	rolling,
 	motorPorts,
+	pins,
 	lamp,
 	speaker,
 	rangefinder,

@@ -4,12 +4,17 @@ import type { Command } from './device';
 
 /** Something a chain waits for before its next step. */
 export interface Wait {
+	/** The order was refused: why, as in the message `note.refused.<why>`. */
+	readonly refusal?: string;
 	/** @param time virtual seconds since Run */
 	isOver(time: number): boolean;
 }
 
 /** The wait for what is done at once. */
 export const atOnce: Wait = { isOver: () => true };
+
+/** The answer to an order that a robot does not carry out. */
+export const refused = (refusal: string): Wait => ({ refusal, isOver: () => true });
 
 export interface Port {
 	/** Begins what a command asks for, in place of what its device did. A device that is not there does nothing. */

@@ -101,6 +101,21 @@ const special: Readonly<Record<string, Make>> = {
 			)
 		]
 	}),
+	pinsAtOnce: (values) => ({
+		chains: [run(step('pinsAtOnce', values), step('wait', { duration: 1 }), step('pinsOff'))]
+	}),
+	pinsOff: (values) => ({
+		chains: [
+			run(step('pinsAtOnce'), step('pin', { pin: 5 }), step('wait'), step('pinsOff', values))
+		]
+	}),
+	pin: () => ({
+		chains: [run(step('pin', { pin: 5 }), step('goFor', { duration: 1, speed: 1 }))]
+	}),
+	pinFor: () => ({
+		chains: [run(step('pinFor', { pin: 1, duration: 0.5 }), step('pinFor', { pin: 5 }))],
+		on: middle
+	}),
 	steer: () => ({
 		chains: [run(step('steer', { steering: 0.4 }), step('wait', { duration: 1.5 }))],
 		on: middle

@@ -221,7 +221,10 @@ export class Thread implements Running, Environment {
 		values: z.infer<S[N]>
 	): Wait => {
 		this.observer.ordered(this.current!, device, name);
-		return this.own.port.begin({ device: device.id, name, values: values as Command['values'] });
+		const order = { device: device.id, name, values: values as Command['values'] };
+		const wait = this.own.port.begin(order);
+		if (wait.refusal) this.noteAt(this.current!, `note.refused.${wait.refusal}`);
+		return wait;
 	};
 	pause = (seconds: number): Wait => {
 		const until = this.time + seconds - rounding;

@@ -1,9 +1,10 @@
 /** All kinds of robot. */
 import type { RobotKind } from './robot';
 import { ball } from './ball';
+import { pinboard } from './pinboard';
 import { skiff, skiffLite } from './skiff';
 
-export const robotKinds: readonly RobotKind[] = [skiff, skiffLite, ball];
+export const robotKinds: readonly RobotKind[] = [skiff, skiffLite, ball, pinboard];
 
 /** @throws when there is no such kind; documents are checked by their schema before. */
 export function robotKindOf(kind: string): RobotKind {

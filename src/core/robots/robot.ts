@@ -3,6 +3,7 @@ import type { Device } from '../devices/device';
 import type { PlayedNote } from '../devices/speaker/device';
 import { ownReadings } from '../expressions/vocabulary';
 import type { Random } from '../random/random';
+import type { Sentence } from '../sentence';
 import type { ChoiceDefinition, ValueDefinition, Values } from '../steps/definition';
 import type { Outline, Surroundings } from '../world/body';
 import type { Drawing } from './drawing';
@@ -68,16 +69,33 @@ export interface RobotKind<M extends Machine = Machine> {
 	readonly feelsJolts?: true;
 	/** The same move as it can do it, though less well, where it lacks what a step needs: a first guess. */
 	instead?(step: Doing): readonly Doing[];
+	/**
+	 * What it finds odd about steps that follow each other in one list, switched off or not.
+	 * @param isWhole the list is all that runs, from Run to the end
+	 */
+	check?<Step extends Doing>(
+		steps: readonly Step[],
+		settings: Values,
+		isWhole: boolean
+	): readonly Fault<Step>[];
 	/** The name of the robot of this kind that ships with the app. */
 	readonly sampleName: string;
 	/** A robot on the start mark. */
 	build(making: Making): M;
 }
 
+/** What is odd about a step, in a sentence `check.<key>`. */
+export interface Fault<Step> {
+	readonly step: Step;
+	readonly key: string;
+	readonly values?: Sentence['values'];
+}
+
 /** What a step does, wherever it stands. */
 export interface Doing {
 	readonly kind: string;
 	readonly values: Values;
+	readonly off?: true | undefined;
 }
 
 /** What a robot of this kind can choose from for a value of a step. */

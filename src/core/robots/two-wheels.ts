@@ -158,5 +158,4 @@ export abstract class TwoWheels implements Body {
 		this.left.way += this.left.speed * tick;
 		this.right.way += this.right.speed * tick;
 	}
-
 }

@@ -54,6 +54,21 @@ const effects: Record<string, (attempt: Alone) => void> = {
 		near(way(a).ahead, 0.4);
 		near(way(a).north, 0.2);
 	},
+	pin: (a) => {
+		expect(a.trace.columns.pin5!.at(-1)).toBe(0xffb020);
+		near(way(a).ahead, 0.22, 0.01);
+	},
+	pinFor: (a) => {
+		// One wheel alone: it turns around the other one.
+		expect(way(a).turned).toBeLessThan(-40);
+		expect(a.trace.columns.pin5!.at(-1)).toBe(0);
+	},
+	pinsAtOnce: (a) => near(way(a).ahead, 0.22, 0.01),
+	pinsOff: (a) => {
+		expect(span(a, 'pinsOff').speedAtStart).toBeGreaterThan(0.2);
+		expect(a.trace.columns.speed!.at(-1)).toBeLessThan(0.01);
+		expect(a.trace.columns.pin5!.at(-1)).toBe(0);
+	},
 	goFor: (a) => near(way(a).ahead, 0.4, 0.01),
 	arc: (a) => {
 		near(way(a).turned, -90, 0.5);

@@ -4,12 +4,14 @@ import { flowSteps } from './flow';
 import { glowSteps } from './glow';
 import { crewSteps, ownSteps } from './own';
 import { reckonSteps, senseSteps } from './reckon';
+import { pinSteps } from './pins';
 import { soundSteps } from './sound';
 import { travelSteps, waitStill } from './travel';
 import { triggers } from './triggers';
 
 export const catalogue: readonly StepDefinition[] = [
 	...travelSteps,
+	...pinSteps,
 	...glowSteps,
 	...soundSteps,
 	...flowSteps,

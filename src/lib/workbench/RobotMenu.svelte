@@ -7,7 +7,7 @@
 	import type { Value } from '$core/steps/definition';
 	import { robotKindOf, robotKinds } from '$core/robots/kinds';
 	import { sampleRobot } from '$core/robots/robot-document';
-	import { t } from '$lib/i18n';
+	import { hasMessage, t } from '$lib/i18n';
 	import SettingField from './SettingField.svelte';
 	import type { Workbench } from './workbench.svelte';
 
@@ -25,6 +25,10 @@
 			.filter(({ unit }) => unit === 'colour')
 			.map(({ name }) => sample?.columns[name] ?? 0)
 	);
+	const optionWord = (option: string) => {
+		const key = `setting.${robot.kind}.option.${option}`;
+		return hasMessage(key) ? t(key) : option;
+	};
 	const kindWord = $derived(t(`bench.kind.${robot.kind}`));
 
 	function change(changes: Partial<PlanRobot>) {
@@ -125,6 +129,7 @@
 							{#each Object.entries(kind.settings) as [name, setting] (name)}
 								<SettingField
 									label={t(`setting.${robot.kind}.${name}`)}
+									{optionWord}
 									definition={setting}
 									value={robot.settings[name] ?? setting.initial}
 									onset={(value) => set(name, value)}

@@ -8,11 +8,14 @@
 		label,
 		definition,
 		value,
+		optionWord = (option) => option,
 		onset
 	}: {
 		label: string;
 		definition: ValueDefinition;
 		value: Value;
+		/** How an option of a choice is called. */
+		optionWord?: (option: string) => string;
 		onset: (value: Value) => void;
 	} = $props();
 
@@ -33,7 +36,9 @@
 	{label}
 	{#if definition.type === 'choice'}
 		<select class="field" value={text} onchange={(event) => onset(event.currentTarget.value)}>
-			{#each definition.options as option (option)}<option>{option}</option>{/each}
+			{#each definition.options as option (option)}<option value={option}
+					>{optionWord(option)}</option
+				>{/each}
 		</select>
 	{:else if definition.type === 'number' && range}
 		<span class="number">

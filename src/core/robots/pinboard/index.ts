@@ -1,0 +1,38 @@
+/** Peg, the rover with a pin board. */
+import { battery } from '../../devices/battery/device';
+import { motion } from '../../devices/motion/device';
+import { pinNumbers, pins } from '../../devices/pins/device';
+import { shell } from '../../devices/shell/device';
+import { wheels } from '../../devices/wheels/device';
+import type { RobotKind } from '../robot';
+import { check } from './check';
+import { drawing } from './drawing';
+import { instead } from './instead';
+import { Pinboard } from './pinboard';
+import { chassis, wiring } from './settings';
+
+export const pinboard: RobotKind<Pinboard> = {
+	kind: 'pinboard',
+	sampleName: 'Tinder',
+	devices: [motion, wheels, pins, shell, battery],
+	settings: wiring,
+	columns: [
+		{ name: 'speed', unit: 'mps', of: ({ body }) => body.speed },
+		{ name: 'battery', unit: 'part', of: ({ body }) => body.battery },
+		...pinNumbers.map((pin) => ({
+			name: `pin${pin}`,
+			unit: 'colour' as const,
+			isStepped: true as const,
+			of: (board: Pinboard) => board.lightOf(pin)
+		}))
+	],
+	drawing,
+	outline: chassis.outline,
+	topSpeed: chassis.topSpeed,
+	/** A motor that is on is wholly on. */
+	weakest: 0,
+	first: ['goFor', 'turnFor'],
+	instead,
+	check,
+	build: (making) => new Pinboard(making)
+};

@@ -1,0 +1,184 @@
+/**
+ * Peg, the rover with a pin board. A pin is on or off, and does what is wired to it. The moves by time
+ * switch pins 1 to 4, whatever is wired there: a board wired the other way round drives the other way
+ * round. It refuses to switch both directions of one wheel on, as that would short its motor driver.
+ */
+import { battery } from '../../devices/battery/device';
+import type { Command } from '../../devices/device';
+import { motion } from '../../devices/motion/device';
+import { pinNumbers, pins, type PinNumber } from '../../devices/pins/device';
+import { refused, type Port, type Wait } from '../../devices/port';
+import { shell } from '../../devices/shell/device';
+import { wheels } from '../../devices/wheels/device';
+import { Random, seedOfText } from '../../random/random';
+import type { Datum } from '../../types';
+import { assemble, part, type Machine } from '../machine';
+import type { Making, Variation } from '../robot';
+import { TwoWheels, type Wear } from '../two-wheels';
+import * as settings from './settings';
+
+/** The pins that moves switch: forward and back, of each wheel. */
+const leftPins = { forward: '1', back: '2' } as const;
+const rightPins = { forward: '3', back: '4' } as const;
+
+/** Greatest differences, as a part: cheap motors are far from alike. */
+const spreads = {
+	ideal: { wheels: 0, battery: [1, 1], slip: 0, placing: [0, 0] },
+	classroom: { wheels: 0.02, battery: [0.4, 1], slip: 0.03, placing: [0.005, 0.02] },
+	worn: { wheels: 0.06, battery: [0.1, 0.6], slip: 0.1, placing: [0.01, 0.04] }
+} as const satisfies Record<Variation, unknown>;
+
+class Body extends TwoWheels {
+	sense(): void {
+		this.count();
+	}
+}
+
+export class Pinboard implements Machine {
+	readonly body: Body;
+	readonly placing: readonly [number, number, number];
+	readonly isStalled = false;
+	private readonly on = new Set<PinNumber>();
+	private readonly wired: Readonly<Record<PinNumber, settings.Wiring>>;
+	private readonly port: Port;
+
+	constructor(private readonly making: Making) {
+		const { name, variation, chance, settings: set } = making;
+		const { battery, slip, placing } = spreads[variation];
+		const around = (size: number): number => (size === 0 ? 0 : size * chance.chance());
+		this.placing = [around(placing[0]), around(placing[0]), around(placing[1])];
+		const wear = wearOf(name, spreads[variation].wheels);
+		const charge = chance.between(battery[0], battery[1]);
+		this.body = new Body(settings.chassis, wear, charge, slip, chance);
+		this.wired = Object.fromEntries(
+			pinNumbers.map((pin) => [pin, String(set[`pin${pin}`])])
+		) as Record<PinNumber, settings.Wiring>;
+		this.port = assemble(this.parts());
+	}
+
+	private parts() {
+		const { body } = this;
+		const readings = Object.fromEntries(
+			pinNumbers.map((pin) => [`pin${pin}`, () => this.isHigh(pin)])
+		);
+		return [
+			part(
+				pins,
+				{
+					set: ({ pins, isOn }) => this.set(pins, isOn),
+					clear: () => this.set([...this.on], false)
+				},
+				readings
+			),
+			part(motion, {
+				start: ({ speed }) => this.drive(speed, speed),
+				stop: ({ isCoasting }) => {
+					this.drive(0, 0);
+					body.isCoasting = isCoasting;
+				},
+				stand: () => ({ isOver: () => this.isStanding })
+			}),
+			part(wheels, { drive: ({ left, right }) => this.drive(left, right) }),
+			part(
+				shell,
+				{},
+				{
+					bumped: () => this.making.surroundings.isBumped,
+					touched: () => this.making.surroundings.isTouched
+				}
+			),
+			part(battery, {}, { battery: () => body.battery })
+		];
+	}
+
+	private isHigh(pin: PinNumber): boolean {
+		return this.wired[pin] === 'button' ? this.making.surroundings.isTouched : this.on.has(pin);
+	}
+
+	private isOn(wiring: settings.Wiring): boolean {
+		return pinNumbers.some((pin) => this.wired[pin] === wiring && this.on.has(pin));
+	}
+
+	/** Motors know on and off alone: any power is the whole of it. */
+	private drive(left: number, right: number): Wait | void {
+		const all: PinNumber[] = ['1', '2', '3', '4'];
+		this.set(all, false);
+		const wanted: PinNumber[] = [];
+		if (left !== 0) wanted.push(left > 0 ? leftPins.forward : leftPins.back);
+		if (right !== 0) wanted.push(right > 0 ? rightPins.forward : rightPins.back);
+		return this.set(wanted, true);
+	}
+
+	private set(pins: readonly PinNumber[], isOn: boolean): Wait | void {
+		const before = [...this.on];
+		for (const pin of pins) {
+			if (!isOn) this.on.delete(pin);
+			else if (this.wired[pin] !== 'button') this.on.add(pin);
+		}
+		const isShort = settings.opposites.some(([one, other]) => this.isOn(one) && this.isOn(other));
+		if (isShort) {
+			this.on.clear();
+			for (const pin of before) this.on.add(pin);
+			return refused('bothDirections');
+		}
+		this.take(before);
+	}
+
+	/** Motors and buzzer do what the pins say. */
+	private take(before: readonly PinNumber[]): void {
+		const { body, making } = this;
+		const { topSpeed } = settings.chassis;
+		const speed = (forward: settings.Wiring, back: settings.Wiring): number =>
+			this.isOn(forward) ? topSpeed : this.isOn(back) ? -topSpeed : 0;
+		body.left.command = speed('leftForward', 'leftBack');
+		body.right.command = speed('rightForward', 'rightBack');
+		body.isCoasting = false;
+		const wasBuzzing = before.some((pin) => this.wired[pin] === 'buzzer');
+		if (this.isOn('buzzer') === wasBuzzing) return;
+		const { pitch, volume } = settings.buzzer;
+		making.played(wasBuzzing ? [] : [{ pitch, length: 3600 }], volume);
+	}
+
+	begin(command: Command): Wait {
+		return this.port.begin(command);
+	}
+	read(reading: string): Datum {
+		return this.port.read(reading);
+	}
+	display(reading: string): Datum {
+		return this.port.read(reading);
+	}
+
+	/** 0xrrggbb of the small light beside a pin; 0 while it is off. */
+	lightOf(pin: PinNumber): number {
+		if (!this.isHigh(pin)) return 0;
+		return settings.lamps[this.wired[pin]] ?? settings.pinLight;
+	}
+
+	private get isStanding(): boolean {
+		return !this.body.isCommanded && !this.body.isRolling;
+	}
+	/** A buzzer that is on is switched off when all is over. */
+	get isStill(): boolean {
+		return this.isStanding && !this.isOn('buzzer');
+	}
+	readonly isPlaying = false;
+
+	advance(): void {
+		this.body.turnWheels();
+	}
+	rest(): void {
+		this.drive(0, 0);
+		this.set(
+			pinNumbers.filter((pin) => this.wired[pin] === 'buzzer'),
+			false
+		);
+	}
+}
+
+function wearOf(name: string, wheels: number): Wear {
+	if (wheels === 0) return { leftWheel: 1, rightWheel: 1, deadZone: 0 };
+	const own = new Random(seedOfText(name));
+	const difference = own.eitherSide(wheels / 3, wheels);
+	return { leftWheel: 1 - difference / 2, rightWheel: 1 + difference / 2, deadZone: 0.01 };
+}
