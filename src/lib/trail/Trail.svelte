@@ -2,7 +2,7 @@
 	/** The pane that shows the chains: cords with lamps and tags. Only the rows in view are drawn. */
 	import { Plus } from '@lucide/svelte';
 	import { onDestroy, tick, untrack } from 'svelte';
-	import { findStep, locateSteps, type Place } from '$core/plan/places';
+	import { findStep, locateSteps } from '$core/plan/places';
 	import { isLit } from '$core/plan/plan';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';

@@ -13,7 +13,7 @@ import { chassis, wiring } from './settings';
 
 export const pinboard: RobotKind<Pinboard> = {
 	kind: 'pinboard',
-	sampleName: 'Tinder',
+	sampleName: 'Taper',
 	devices: [motion, wheels, pins, shell, battery],
 	settings: wiring,
 	columns: [
