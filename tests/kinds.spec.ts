@@ -55,14 +55,14 @@ test('a board that is wired the wrong way round is wired anew', async ({ page })
 		for (const [pin, what] of wired) await page.getByLabel(pin).selectOption({ label: what });
 		await page.keyboard.press('Escape');
 	};
-	await settings(['Pin 1', 'left wheel back'], ['Pin 2', 'left wheel forward']);
-	await settings(['Pin 3', 'right wheel back'], ['Pin 4', 'right wheel forward']);
+	await settings(['Pin 1', 'left back'], ['Pin 2', 'left forward']);
+	await settings(['Pin 3', 'right back'], ['Pin 4', 'right forward']);
 	await type(page, 'pin 5', 'time 5 100', 'pins off');
 	await rehearse(page);
 	const outcome = page.getByTestId('outcome');
 	await expect(outcome).toContainText(/Ended \d+ cm from the finish ring/);
-	await settings(['Pin 1', 'left wheel forward'], ['Pin 2', 'left wheel back']);
-	await settings(['Pin 3', 'right wheel forward'], ['Pin 4', 'right wheel back']);
+	await settings(['Pin 1', 'left forward'], ['Pin 2', 'left back']);
+	await settings(['Pin 3', 'right forward'], ['Pin 4', 'right back']);
 	await rehearse(page, 'Rehearse again');
 	await expect(outcome).toHaveText(/Reached the finish in \d+\.\d s\./);
 	await isSaved(page);

@@ -117,7 +117,7 @@
 							/>
 							<span
 								><strong>{t(`bench.kind.${one.kind}`)}</strong>
-								{t(`bench.kind.${one.kind}.explain`)}</span
+								{#if robot.kind === one.kind}{t(`bench.kind.${one.kind}.explain`)}{/if}</span
 							>
 						</label>
 					{/each}

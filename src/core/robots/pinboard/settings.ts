@@ -38,7 +38,7 @@ export const lamps: Readonly<Record<Wiring, number>> = {
 	redLamp: 0xff6b5c
 };
 /** 0xrrggbb with which the board shows that a pin is on that has no lamp. */
-export const pinLight = 0xf4ead0;
+export const pinLight = 0xc8e64a;
 
 /** Hz and loudness of the buzzer. */
 export const buzzer = { pitch: 2300, volume: 0.6 };
