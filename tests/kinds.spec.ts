@@ -67,3 +67,18 @@ test('a board that is wired the wrong way round is wired anew', async ({ page })
 	await expect(outcome).toHaveText(/Reached the finish in \d+\.\d s\./);
 	await isSaved(page);
 });
+
+test('a face robot that turns too little to pass the store turns more', async ({ page }) => {
+	await beginFor(page, 'Mimic', 'Round the net store');
+	const turns = ['turn time left 0.15 100', 'turn time right 0.7 100'];
+	await type(page, 'face glad', turns[0]!, 'time 3.4 100', turns[1]!, 'time 3 100');
+	await rehearse(page);
+	const outcome = page.getByTestId('outcome');
+	await expect(outcome).toContainText(/Ended \d+ cm from the finish ring/);
+	await page.getByRole('button', { name: 'Time: 0.15 s. Change' }).click();
+	await page.getByRole('textbox', { name: 'Time' }).fill('0.4');
+	await page.keyboard.press('Enter');
+	await rehearse(page, 'Rehearse again');
+	await expect(outcome).toHaveText(/Reached the finish in \d+\.\d s\./);
+	await isSaved(page);
+});

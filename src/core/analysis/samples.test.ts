@@ -9,7 +9,12 @@ import { prepare, trial } from '../simulation/simulate';
 const read = (file: string): unknown => JSON.parse(readFileSync(`samples/${file}.json`, 'utf8'));
 
 /** Almost right on purpose: what it takes to find out why is the lesson. */
-const almostRight = ['reed-maze-outer', 'harbour-square-in-one-go', 'blinking-wired-in-the-dark'];
+const almostRight = [
+	'reed-maze-outer',
+	'harbour-square-in-one-go',
+	'blinking-wired-in-the-dark',
+	'round-the-net-store-cut-short'
+];
 const samples = index.plans.filter(({ file }) => !almostRight.includes(file));
 
 it.each(samples)('$file finishes in ideal, and 27 times of 30 in classroom', ({ file, course }) => {

@@ -1,6 +1,7 @@
 /** All devices. What they can say is offered in this order. */
 import { accelerometer } from './accelerometer/device';
 import { battery } from './battery/device';
+import { compass } from './compass/device';
 import { counters } from './counters/device';
 import { dropSensor } from './dropSensor/device';
 import { edgeSensor } from './edgeSensor/device';
@@ -11,11 +12,13 @@ import { lightSensor } from './lightSensor/device';
 import { microphone } from './microphone/device';
 import { motion } from './motion/device';
 import { pacing } from './pacing/device';
+import { patches } from './patches/device';
 import { pins } from './pins/device';
 import { motorPorts } from './ports/device';
 import { rangefinder } from './rangefinder/device';
 import { reckoning } from './reckoning/device';
 import { rolling } from './rolling/device';
+import { screen } from './screen/device';
 import { shell } from './shell/device';
 import { speaker } from './speaker/device';
 import { tiltSensor } from './tiltSensor/device';
@@ -29,6 +32,8 @@ export const devices: readonly Device[] = [
 	rolling,
 	motorPorts,
 	pins,
+	patches,
+	screen,
 	lamp,
 	speaker,
 	rangefinder,
@@ -37,6 +42,7 @@ export const devices: readonly Device[] = [
 	edgeSensor,
 	turning,
 	gyro,
+	compass,
 	pacing,
 	counters,
 	reckoning,

@@ -116,6 +116,14 @@ const special: Readonly<Record<string, Make>> = {
 		chains: [run(step('pinFor', { pin: 1, duration: 0.5 }), step('pinFor', { pin: 5 }))],
 		on: middle
 	}),
+	patches: (values) => ({
+		chains: [run(step('patches', { ...values, right: 0.6 }), step('wait', { duration: 1.5 }))],
+		on: middle
+	}),
+	patchesFor: (values) => ({ chains: [run(step('patchesFor', values))], on: middle }),
+	face: (values) => ({
+		chains: [run(step('face', values), step('goFor', { duration: 1, speed: 1 }))]
+	}),
 	steer: () => ({
 		chains: [run(step('steer', { steering: 0.4 }), step('wait', { duration: 1.5 }))],
 		on: middle

@@ -9,6 +9,8 @@ export type Ink = 'hull' | 'deck' | 'wheel' | 'bow';
 export type DrawingPart =
 	/** @see Ink */
 	| { readonly ink: Ink; readonly path: string }
+	/** One of several paths: which of them, from 0, a column of the recording says. */
+	| { readonly ink: Ink; readonly pictures: readonly string[]; readonly shows: string }
 	/** A lamp, in the colour that a column of the recording gives, with its glow around it. */
 	| {
 			readonly lamp: string;

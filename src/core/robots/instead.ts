@@ -1,5 +1,6 @@
 /** Moves in place of others. */
 import { definitionOf } from '../steps/catalogue';
+import type { Values } from '../steps/definition';
 import { valueSchema } from '../steps/value-schema';
 import type { Doing } from './robot';
 
@@ -12,4 +13,29 @@ function fits({ kind, values }: Doing): boolean {
 	return Object.entries(values).every(
 		([name, value]) => slots[name] && valueSchema(slots[name]).safeParse(value).success
 	);
+}
+
+const braking = { ending: 'brake', then: 'waitStill' };
+const rounded = (seconds: number): number => Math.round(seconds * 100) / 100;
+
+/**
+ * Moves by time, with all power there is, in place of moves that are measured: a first guess.
+ * @param speed m/s, and rad/s of a turn
+ */
+export function byTime(
+	{ speed, turnRate }: { speed: number; turnRate: number },
+	{ kind, values }: Doing
+): readonly Doing[] {
+	const { distance, direction, angle } = values;
+	const timed = (kind: string, seconds: number, more: Values = {}): readonly Doing[] => {
+		const duration = rounded(Math.abs(seconds));
+		return fitting({ kind, values: { ...more, duration, speed: Math.sign(seconds), ...braking } });
+	};
+	if ((kind === 'go' || kind === 'rollFar') && typeof distance === 'number')
+		return timed('goFor', (direction === 'back' ? -distance : distance) / speed);
+	if (kind === 'turn' && typeof angle === 'number') {
+		const seconds = (angle * Math.PI) / 180 / turnRate;
+		return timed('turnFor', seconds, { direction: direction ?? 'right' });
+	}
+	return [];
 }

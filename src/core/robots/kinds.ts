@@ -1,10 +1,11 @@
 /** All kinds of robot. */
 import type { RobotKind } from './robot';
 import { ball } from './ball';
+import { face } from './face';
 import { pinboard } from './pinboard';
 import { skiff, skiffLite } from './skiff';
 
-export const robotKinds: readonly RobotKind[] = [skiff, skiffLite, ball, pinboard];
+export const robotKinds: readonly RobotKind[] = [skiff, skiffLite, ball, pinboard, face];
 
 /** @throws when there is no such kind; documents are checked by their schema before. */
 export function robotKindOf(kind: string): RobotKind {

@@ -34,12 +34,12 @@ export interface Making {
 }
 
 /** How the figures of a column are meant, and written. */
-export type ColumnUnit = 'mps' | 'part' | 'colour';
+export type ColumnUnit = 'mps' | 'part' | 'colour' | 'count';
 
 /** One figure of a robot, recorded with each sample beside its pose. */
 export interface Column<M extends Machine = Machine> {
 	readonly name: string;
-	/** m/s; 0 to 1; 0xrrggbb. */
+	/** m/s; 0 to 1; 0xrrggbb; a whole number from 0. */
 	readonly unit: ColumnUnit;
 	/** It jumps from one value to the next, as a lamp does: nothing lies between. */
 	readonly isStepped?: true;

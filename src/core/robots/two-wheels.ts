@@ -3,7 +3,7 @@
  * far as battery and dead zone let it; the tyres hold against a push from the side.
  */
 import * as exact from '../exact';
-import type { Random } from '../random/random';
+import { Random, seedOfText } from '../random/random';
 import { tick } from '../time';
 import type { Body, Motion, Obstacle, Outline } from '../world/body';
 
@@ -48,6 +48,13 @@ export interface Wear {
 	readonly rightWheel: number;
 	/** Motor commands smaller than this do nothing, m/s. */
 	readonly deadZone: number;
+}
+
+/** The wear of one robot, that follows from its name. @param wheels greatest difference, as a part; 0 for none */
+export function wearOf(name: string, wheels: number): Wear {
+	if (wheels === 0) return { leftWheel: 1, rightWheel: 1, deadZone: 0 };
+	const difference = new Random(seedOfText(name)).eitherSide(wheels / 3, wheels);
+	return { leftWheel: 1 - difference / 2, rightWheel: 1 + difference / 2, deadZone: 0.01 };
 }
 
 /** First-order lag towards the command. @param response part of the way made in one tick */

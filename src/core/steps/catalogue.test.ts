@@ -69,6 +69,9 @@ const effects: Record<string, (attempt: Alone) => void> = {
 		expect(a.trace.columns.speed!.at(-1)).toBeLessThan(0.01);
 		expect(a.trace.columns.pin5!.at(-1)).toBe(0);
 	},
+	patches: (a) => expect(way(a).turned).toBeLessThan(-15),
+	patchesFor: (a) => near(way(a).turned, -degrees((0.5 * 0.2) / 0.1), 3),
+	face: (a) => expect(a.trace.columns.face![1]).toBe(1),
 	goFor: (a) => near(way(a).ahead, 0.4, 0.01),
 	arc: (a) => {
 		near(way(a).turned, -90, 0.5);

@@ -4,6 +4,7 @@ import { flowSteps } from './flow';
 import { glowSteps } from './glow';
 import { crewSteps, ownSteps } from './own';
 import { reckonSteps, senseSteps } from './reckon';
+import { face, patches, patchesFor } from './patches';
 import { pinSteps } from './pins';
 import { soundSteps } from './sound';
 import { travelSteps, waitStill } from './travel';
@@ -12,7 +13,10 @@ import { triggers } from './triggers';
 export const catalogue: readonly StepDefinition[] = [
 	...travelSteps,
 	...pinSteps,
+	patches,
+	patchesFor,
 	...glowSteps,
+	face,
 	...soundSteps,
 	...flowSteps,
 	waitStill,

@@ -37,6 +37,8 @@
 				r={part.radius}
 				fill={lit(part.lamp) ?? 'var(--paper-deep)'}
 			/>
+		{:else if 'pictures' in part}
+			<path class="{part.ink} picture" d={part.pictures[columns[part.shows] ?? 0]} />
 		{:else}
 			<path class={part.ink} d={part.path} />
 		{/if}
@@ -61,6 +63,9 @@
 		stroke-width: 0.007;
 		stroke-linecap: round;
 		stroke-linejoin: round;
+	}
+	.picture {
+		stroke-width: 0.005;
 	}
 	.socket {
 		fill: light-dark(oklch(0.25 0.045 258), oklch(0.22 0.03 258));

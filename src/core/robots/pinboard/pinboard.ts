@@ -10,11 +10,10 @@ import { pinNumbers, pins, type PinNumber } from '../../devices/pins/device';
 import { refused, type Port, type Wait } from '../../devices/port';
 import { shell } from '../../devices/shell/device';
 import { wheels } from '../../devices/wheels/device';
-import { Random, seedOfText } from '../../random/random';
 import type { Datum } from '../../types';
 import { assemble, part, type Machine } from '../machine';
 import type { Making, Variation } from '../robot';
-import { TwoWheels, type Wear } from '../two-wheels';
+import { TwoWheels, wearOf } from '../two-wheels';
 import * as settings from './settings';
 
 /** The pins that moves switch: forward and back, of each wheel. */
@@ -174,11 +173,4 @@ export class Pinboard implements Machine {
 			false
 		);
 	}
-}
-
-function wearOf(name: string, wheels: number): Wear {
-	if (wheels === 0) return { leftWheel: 1, rightWheel: 1, deadZone: 0 };
-	const own = new Random(seedOfText(name));
-	const difference = own.eitherSide(wheels / 3, wheels);
-	return { leftWheel: 1 - difference / 2, rightWheel: 1 + difference / 2, deadZone: 0.01 };
 }

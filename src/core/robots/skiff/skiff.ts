@@ -18,7 +18,7 @@ import { Lamp } from '../lamp';
 import { countersOf, pacingOf, turningOf } from './odometry';
 import { Senses } from './senses';
 import type { DrivePorts } from './ports';
-import { Speaker } from './speaker';
+import { Speaker } from '../speaker';
 
 export class Skiff implements Machine {
 	readonly body: Drive;

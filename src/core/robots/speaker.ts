@@ -1,6 +1,6 @@
 /** Plays one tone after the other; a new tune takes the place of the one before. */
-import type { Wait } from '../../devices/port';
-import type { PlayedNote } from '../../devices/speaker/device';
+import type { Wait } from '../devices/port';
+import type { PlayedNote } from '../devices/speaker/device';
 
 export class Speaker {
 	volume = 0.6;

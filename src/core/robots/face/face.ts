@@ -1,0 +1,205 @@
+/**
+ * Mimic, the face robot: a phone on a card chassis. Two patches of its screen, each watched by a light
+ * sensor, drive a motor each while they are bright: forward only, the brighter the faster. What the
+ * room's light does to the sensors, it does to the way.
+ */
+import { battery } from '../../devices/battery/device';
+import { compass } from '../../devices/compass/device';
+import type { Command } from '../../devices/device';
+import { lightSensor } from '../../devices/lightSensor/device';
+import { microphone } from '../../devices/microphone/device';
+import { motion } from '../../devices/motion/device';
+import { patches } from '../../devices/patches/device';
+import { refused, type Port, type Wait } from '../../devices/port';
+import { faces, screen } from '../../devices/screen/device';
+import { shell } from '../../devices/shell/device';
+import { speaker } from '../../devices/speaker/device';
+import { tiltSensor } from '../../devices/tiltSensor/device';
+import { wheels } from '../../devices/wheels/device';
+import * as exact from '../../exact';
+import { Random, seedOfText } from '../../random/random';
+import { tick } from '../../time';
+import type { Datum } from '../../types';
+import { bearingOfHeading } from '../../units/angles';
+import { assemble, part, type Machine, type Part } from '../machine';
+import { noises, type Noise } from '../noise';
+import type { Making, Variation } from '../robot';
+import { Speaker } from '../speaker';
+import { TwoWheels, wearOf } from '../two-wheels';
+import * as settings from './settings';
+
+/** Wheels: greatest difference, as a part. Compass: greatest offset and noise, degrees. */
+const spreads = {
+	ideal: { wheels: 0, battery: [1, 1], slip: 0, placing: [0, 0], compass: 0, jitter: 0, dead: 0 },
+	classroom: {
+		...{ wheels: 0.02, battery: [0.5, 1], slip: 0.03, placing: [0.005, 0.02] },
+		...{ compass: 8, jitter: 2, dead: settings.deadZone }
+	},
+	worn: {
+		...{ wheels: 0.06, battery: [0.15, 0.7], slip: 0.1, placing: [0.01, 0.04] },
+		...{ compass: 25, jitter: 5, dead: 1.6 * settings.deadZone }
+	}
+} as const satisfies Record<Variation, unknown>;
+
+/** Part of the way to what it sees that a sensor makes in one tick. */
+const response = 1 - exact.exp(-tick / settings.sensorLag);
+
+/** As which part of full light a dark patch is seen. @param light of the room, 0 to 1 */
+function glareOf(light: number): number {
+	const { from, most } = settings.glare;
+	return most * Math.max(0, Math.min(1, (light - from) / (1 - from)));
+}
+
+class Body extends TwoWheels {
+	/** The angle that it has really turned since Run, radians. */
+	turned = 0;
+	sense(turned: number): void {
+		this.turned += turned;
+		this.count();
+	}
+}
+
+interface Patch {
+	/** As told, and as its sensor sees it, 0 to 1. */
+	brightness: number;
+	seen: number;
+}
+
+export class FaceRobot implements Machine {
+	readonly body: Body;
+	readonly placing: readonly [number, number, number];
+	readonly isStalled = false;
+	readonly left: Patch = { brightness: 0, seen: 0 };
+	readonly right: Patch = { brightness: 0, seen: 0 };
+	/** The number of the face that it shows. */
+	face = 0;
+	private time = 0;
+	/** Run is over: a hand covers its sensors, so that the room drives it no more. */
+	private isResting = false;
+	private readonly dead: number;
+	private readonly speaker: Speaker;
+	private readonly port: Port;
+	private readonly shown: Port;
+
+	constructor(private readonly making: Making) {
+		const { name, variation, chance } = making;
+		const spread = spreads[variation];
+		const around = (size: number): number => (size === 0 ? 0 : size * chance.chance());
+		this.placing = [
+			around(spread.placing[0]),
+			around(spread.placing[0]),
+			around(spread.placing[1])
+		];
+		this.dead = spread.dead;
+		const charge = chance.between(spread.battery[0], spread.battery[1]);
+		const wear = wearOf(name, spread.wheels);
+		this.body = new Body(settings.chassis, wear, charge, spread.slip, chance);
+		this.speaker = new Speaker(making.played);
+		const offset = new Random(seedOfText(`${name} compass`)).between(-1, 1) * spread.compass;
+		const withSenses = (own: Random) =>
+			assemble([...this.parts(), ...this.senses(own, noises[variation], offset, spread.jitter)]);
+		this.port = withSenses(making.sensorChance);
+		this.shown = withSenses(making.displayChance);
+	}
+
+	private parts(): Part[] {
+		const { body, speaker: own } = this;
+		return [
+			part(
+				patches,
+				{ shine: ({ left, right }) => this.shine(left, right) },
+				{ leftSeen: () => this.left.seen, rightSeen: () => this.right.seen }
+			),
+			part(motion, {
+				start: ({ speed }) => this.drive(speed, speed),
+				stop: () => this.shine(0, 0),
+				stand: () => ({ isOver: () => this.isStill })
+			}),
+			part(wheels, { drive: ({ left, right }) => this.drive(left, right) }),
+			part(screen, {
+				show: ({ face }) => {
+					this.face = faces.indexOf(face);
+				}
+			}),
+			part(speaker, {
+				play: ({ notes }) => own.play(notes, this.time),
+				volume: ({ level }) => {
+					own.volume = level;
+				},
+				silence: () => own.silence(this.time)
+			}),
+			part(battery, {}, { battery: () => body.battery })
+		];
+	}
+
+	private senses(chance: Random, noise: Noise, offset: number, jitter: number): Part[] {
+		const { surroundings, heading } = this.making;
+		const noisy = (real: number) => Math.max(0, Math.min(1, real + noise.part * chance.chance()));
+		const bearing = () => {
+			const real = bearingOfHeading(heading + this.placing[2] + this.body.turned);
+			return (real + offset + jitter * chance.chance() + 720) % 360;
+		};
+		return [
+			part(compass, {}, { compassBearing: bearing }),
+			part(
+				shell,
+				{},
+				{ bumped: () => surroundings.isBumped, touched: () => surroundings.isTouched }
+			),
+			part(lightSensor, {}, { light: () => noisy(surroundings.light) }),
+			part(microphone, {}, { soundLevel: () => noisy(surroundings.sound) }),
+			part(tiltSensor, {}, { tilt: () => noise.tilt * chance.chance() })
+		];
+	}
+
+	/** A patch cannot drive backwards: in a turn, the wheel that would is left to stand. */
+	private drive(left: number, right: number): Wait | void {
+		if (Math.max(left, right) <= 0 && Math.min(left, right) < 0) return refused('noBackwards');
+		this.shine(Math.max(0, left), Math.max(0, right));
+	}
+
+	private shine(left: number, right: number): void {
+		this.left.brightness = left;
+		this.right.brightness = right;
+	}
+
+	begin(command: Command): Wait {
+		return this.port.begin(command);
+	}
+	read(reading: string): Datum {
+		return this.port.read(reading);
+	}
+	display(reading: string): Datum {
+		return this.shown.read(reading);
+	}
+
+	get isStill(): boolean {
+		const isDark = this.left.brightness === 0 && this.right.brightness === 0;
+		return isDark && !this.body.isRolling;
+	}
+	get isPlaying(): boolean {
+		return this.speaker.isPlayingAt(this.time);
+	}
+
+	advance(time: number): void {
+		this.time = time + tick;
+		const glare = this.isResting ? 0 : glareOf(this.making.surroundings.light);
+		const { body, left, right } = this;
+		body.left.command = this.command(left, glare);
+		body.right.command = this.command(right, glare);
+		body.turnWheels();
+	}
+
+	/** m/s for the motor that watches a patch. */
+	private command(patch: Patch, glare: number): number {
+		const real = patch.brightness + (1 - patch.brightness) * glare;
+		patch.seen += (real - patch.seen) * response;
+		const above = Math.max(0, patch.seen - this.dead) / (1 - this.dead);
+		return above * settings.chassis.topSpeed;
+	}
+
+	rest(): void {
+		this.isResting = true;
+		this.shine(0, 0);
+	}
+}

@@ -1,0 +1,56 @@
+/** Patches of a screen that drive, and the face that it shows. */
+import { patches as device } from '../devices/patches/device';
+import { faces, screen, type Face } from '../devices/screen/device';
+import type { StepDefinition } from './definition';
+import { choice, duration, ratio } from './values';
+
+export const patches: StepDefinition = {
+	kind: 'patches',
+	family: 'travel',
+	drives: true,
+	level: 'further',
+	glyph: 'M4 5h16v14H4zM7 8h4v4H7zM13 8h4v4h-4zM8 15.500h8',
+	values: { left: ratio(1), right: ratio(1) },
+	needs: [device],
+	run({ ask, number }) {
+		ask(device, 'shine', { left: number('left'), right: number('right') });
+	}
+};
+
+export const patchesFor: StepDefinition = {
+	kind: 'patchesFor',
+	family: 'travel',
+	drives: true,
+	level: 'further',
+	glyph: 'M3 4h13v11H3zM5.500 7h3v3h-3zM10.500 7h3v3h-3zM18 15v3l2 1M18 12.500a5 5 0 1 1-.1 0',
+	values: { left: ratio(1), right: ratio(0.5), duration: duration(1) },
+	needs: [device],
+	takesTime: true,
+	run(running) {
+		const { ask, number, pause } = running;
+		ask(device, 'shine', { left: number('left'), right: number('right') });
+		const waiting = pause(number('duration'));
+		let isDark = false;
+		return {
+			isOver(time) {
+				if (!waiting.isOver(time)) return false;
+				if (!isDark) ask(device, 'shine', { left: 0, right: 0 });
+				isDark = true;
+				return true;
+			}
+		};
+	}
+};
+
+export const face: StepDefinition = {
+	kind: 'face',
+	family: 'glow',
+	level: 'first',
+	glyph: 'M4 4h16v16H4zM8.500 9v1M15.500 9v1M8 14.500q4 3.500 8 0',
+	values: { face: { ...choice(...faces), initial: 'glad' } },
+	firstValue: 'face',
+	needs: [screen],
+	run({ ask, text }) {
+		ask(screen, 'show', { face: text('face') as Face });
+	}
+};
