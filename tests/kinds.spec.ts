@@ -70,7 +70,7 @@ test('a board that is wired the wrong way round is wired anew', async ({ page })
 
 test('a face robot that turns too little to pass the store turns more', async ({ page }) => {
 	await beginFor(page, 'Mimic', 'Round the net store');
-	const turns = ['turn time left 0.15 100', 'turn time right 0.7 100'];
+	const turns = ['spin left 0.15 100', 'spin right 0.7 100'];
 	await type(page, 'face glad', turns[0]!, 'time 3.4 100', turns[1]!, 'time 3 100');
 	await rehearse(page);
 	const outcome = page.getByTestId('outcome');
