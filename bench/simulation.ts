@@ -6,6 +6,7 @@
  * - two: the same with another car that drives the same squares, far away;
  * - contact: the same car sliding along one of them;
  * - planck: the bare package stepping one body among the same walls, sliding along one;
+ * - a line for each kind of robot: one that goes on and on, far from any wall;
  * - chains: the free car, with 100 chains of 50 steps beside it in loops that never rest, for 8 s.
  */
 import { readFileSync } from 'node:fs';
@@ -14,6 +15,7 @@ import index from '../samples/index.json';
 import { courseSchema } from '../src/core/course/course';
 import { checkPlan } from '../src/core/checks';
 import { planRobot, planSchema } from '../src/core/plan/plan';
+import { robotKinds } from '../src/core/robots/kinds';
 import { skiff } from '../src/core/robots/skiff';
 import * as skiffSettings from '../src/core/robots/skiff/settings';
 import { tick } from '../src/core/time';
@@ -22,11 +24,13 @@ import {
 	courseOf,
 	deepPlan,
 	go,
+	planFor,
 	planOf,
 	repeat,
 	right,
 	step,
 	trigger,
+	wait,
 	wall
 } from '../src/core/testing/sample';
 import { cornersOf } from '../src/core/world/walls';
@@ -81,6 +85,21 @@ const two = () =>
 		seed: 1,
 		limit: 900
 	}).ticks;
+
+/** Robots of every kind set off and roll on; what they are told takes no time. */
+const alone = Object.fromEntries(
+	robotKinds.map((kind) => [
+		kind.kind,
+		() =>
+			simulate({
+				plan: planFor(kind, planOf([step('start', { speed: 0.4 }), wait(890)])),
+				course: course(0, -49, 180),
+				variation: 'classroom',
+				seed: 1,
+				limit: 900
+			}).ticks
+	])
+);
 
 const alongWall = planOf([repeat(8, [go(10, 1)])]);
 function contact(): number {
@@ -172,17 +191,19 @@ for (const { file, course: courseFile } of index.plans) {
 }
 console.log();
 
-const cases = { planck: barePlanck, free, two, contact, chains };
-const rates: Record<string, number[]> = { planck: [], free: [], two: [], contact: [], chains: [] };
+const cases = { planck: barePlanck, free, two, contact, chains, ...alone };
+const rates: Record<string, number[]> = Object.fromEntries(
+	Object.keys(cases).map((name) => [name, []])
+);
 for (let round = 0; round < rounds; round++) {
 	for (const [name, run] of Object.entries(cases)) rates[name]!.push(ticksPerSecond(run));
 }
 
 const planck = median(rates.planck!);
 console.log(`planck   ${Math.round(planck)} ticks/s   1.00`);
-for (const name of ['free', 'two', 'contact', 'chains']) {
+for (const name of Object.keys(cases).slice(1)) {
 	const rate = median(rates[name]!);
-	console.log(`${name.padEnd(8)} ${Math.round(rate)} ticks/s   ${(rate / planck).toFixed(2)}`);
+	console.log(`${name.padEnd(9)} ${Math.round(rate)} ticks/s   ${(rate / planck).toFixed(2)}`);
 }
 const parts = (median(rates.free!) / median(rates.two!)).toFixed(2);
 console.log(`two robots take ${parts} times the time of one`);
