@@ -89,27 +89,33 @@ test('a routine, dark', async ({ page }) => {
 	await shot(page, 'routine-dark');
 });
 
-test('value editors', async ({ page }) => {
-	await openAt(page, 'stop-at-the-edge', 'full');
-	for (const [picture, chip] of [
-		['value-number', 'Speed: 30 %. Change'],
-		['value-angle', 'Angle: 90°. Change'],
-		['value-notes', 'Notes: G4 C5:2. Change']
-	] as const) {
-		await page.getByRole('button', { name: chip }).first().click();
-		await expect(page.locator('.at-tag')).toBeVisible();
-		await page.waitForTimeout(200);
-		await shot(page, picture);
-		await page.keyboard.press('Escape');
-	}
+test('a value as an expression', async ({ page }) => {
 	await openAt(page, 'any-polygon', 'full');
-	for (const [picture, chip] of [['value-expression', 'Angle: 360 ÷ sides. Change']] as const) {
-		await page.getByRole('button', { name: chip }).first().click();
-		await expect(page.locator('.at-tag')).toBeVisible();
-		await page.waitForTimeout(200);
-		await shot(page, picture);
-		await page.keyboard.press('Escape');
-	}
+	await page.getByRole('button', { name: 'Angle: 360 ÷ sides. Change' }).first().click();
+	await expect(page.locator('.at-tag')).toBeVisible();
+	await page.waitForTimeout(200);
+	await shot(page, 'value-expression');
+	await page.keyboard.press('Escape');
+});
+
+test('a ball, a pin board and a face robot', async ({ page }) => {
+	await openAt(page, 'harbour-square-in-one-go', 'further');
+	await rehearse(page, '2 ×');
+	await expect(page.getByText(/^5\.\d of/)).toBeVisible();
+	await shot(page, 'ball');
+	await openAt(page, 'blinking-along-the-quay', 'further');
+	await rehearse(page, '2 ×');
+	await expect(page.getByText(/^3\.\d of/)).toBeVisible();
+	await page.getByRole('button', { name: /^Robot:/ }).click();
+	await page.waitForTimeout(200);
+	await shot(page, 'pin-board');
+	await page.keyboard.press('Escape');
+	await page.emulateMedia({ colorScheme: 'dark' });
+	await openAt(page, 'round-the-net-store', 'further');
+	await rehearse(page, '2 ×');
+	await expect(page.getByText(/^5\.\d of/)).toBeVisible();
+	await shot(page, 'face-dark');
+	await page.emulateMedia({ colorScheme: 'light' });
 });
 
 test('problems and an unlit chain', async ({ page }) => {

@@ -19,6 +19,8 @@ export type DrawingPart =
 			/** Middle of its glow, and how far that reaches. */
 			readonly glowAt: readonly [number, number];
 			readonly glow: number;
+			/** Not a lamp but a light or a part of a screen: dark while it does not shine. */
+			readonly isDarkWhenOff?: true;
 	  };
 
 /** From the lowest part to the highest. */

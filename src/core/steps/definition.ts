@@ -122,7 +122,7 @@ export interface StepDefinition {
 	readonly level: Level;
 	/** Drawing on a 24 by 24 grid, as SVG path data, stroked. */
 	readonly glyph: string;
-	/** How the glyph lies for an option of its value `direction`, as an SVG transform. */
+	/** How the glyph lies for an option of its value `direction`, or `state`, as an SVG transform. */
 	readonly turned?: Readonly<Record<string, string>>;
 	/** What the first level offers of it, if not just one tag: one for each of these. */
 	readonly firstForms?: readonly Values[];

@@ -23,6 +23,7 @@ export const pin: StepDefinition = {
 	glyph: 'M12 3v8M8.500 6 12 3l3.500 3M6 11h12v5H6zM9 16v5M15 16v5',
 	values: { pin: number, state },
 	firstForms: [{ pin: 5 }, { pin: 5, state: 'off' }],
+	turned: { off: 'rotate(180 12 12)' },
 	firstValue: 'pin',
 	needs: [device],
 	run: (running) => void set(running, [running.number('pin')], running.text('state') === 'on')
@@ -35,7 +36,7 @@ export const pinFor: StepDefinition = {
 	level: 'first',
 	glyph: 'M9 3v6M4 9h10v4H4zM6.500 13v5M11.500 13v3M18 15v3l2 1M18 12.500a5 5 0 1 1-.1 0',
 	values: { pin: number, duration: duration(1) },
-	firstValue: 'duration',
+	firstValue: 'pin',
 	needs: [device],
 	takesTime: true,
 	run(running) {

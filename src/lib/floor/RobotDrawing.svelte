@@ -35,7 +35,7 @@
 				cx={x}
 				cy={y}
 				r={part.radius}
-				fill={lit(part.lamp) ?? 'var(--paper-deep)'}
+				fill={lit(part.lamp) ?? (part.isDarkWhenOff ? 'var(--dark)' : 'var(--paper-deep)')}
 			/>
 		{:else if 'pictures' in part}
 			<path class="{part.ink} picture" d={part.pictures[columns[part.shows] ?? 0]} />
@@ -71,6 +71,7 @@
 		fill: light-dark(oklch(0.25 0.045 258), oklch(0.22 0.03 258));
 	}
 	.bulb {
+		--dark: light-dark(oklch(0.25 0.045 258), oklch(0.22 0.03 258));
 		stroke: light-dark(oklch(0.97 0.01 85), oklch(0.9 0.01 85));
 		stroke-width: 0.003;
 	}

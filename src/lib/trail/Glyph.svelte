@@ -1,12 +1,12 @@
 <script lang="ts">
-	/** The drawing of a step, turned the way its direction says. */
+	/** The drawing of a step, turned the way its direction, or its state, says. */
 	import { definitionOf } from '$core/steps/catalogue';
 	import type { Values } from '$core/steps/definition';
 
 	let { kind, values = {}, size = 20 }: { kind: string; values?: Values; size?: number } = $props();
 
 	const definition = $derived(definitionOf(kind));
-	const turned = $derived(definition.turned?.[String(values.direction)]);
+	const turned = $derived(definition.turned?.[String(values.direction ?? values.state)]);
 	const colour = $derived(typeof values.colour === 'string' ? values.colour : null);
 </script>
 

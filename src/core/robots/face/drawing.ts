@@ -4,7 +4,7 @@ import { chassis } from './settings';
 /** A patch of the screen at the front, on the side of the motor that it drives. */
 const patch = (column: string, side: 1 | -1) => {
 	const at = [0.038, side * 0.019] as const;
-	return { lamp: column, at, radius: 0.0085, glowAt: at, glow: 0.05 } as const;
+	return { lamp: column, at, radius: 0.0085, glowAt: at, glow: 0.05, isDarkWhenOff: true } as const;
 };
 
 const eyes = 'M-.008.012v-.001M-.008-.011v-.001';

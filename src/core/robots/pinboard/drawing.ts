@@ -4,7 +4,14 @@ import { chassis } from './settings';
 /** Lights of the pins in two rows along the board, 1 to 4 on the left, 5 to 8 on the right. */
 const light = (pin: number) => {
 	const at = [0.028 - 0.018 * ((pin - 1) % 4), pin <= 4 ? 0.02 : -0.02] as const;
-	return { lamp: `pin${pin}`, at, radius: 0.0055, glowAt: at, glow: 0.035 } as const;
+	return {
+		lamp: `pin${pin}`,
+		at,
+		radius: 0.0055,
+		glowAt: at,
+		glow: 0.035,
+		isDarkWhenOff: true
+	} as const;
 };
 
 export const drawing: Drawing = [
