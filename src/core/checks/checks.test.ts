@@ -159,6 +159,12 @@ const cases: [string, Plan, string[], boolean][] = [
 		true
 	],
 	[
+		'a trigger that the robot has no sensor for',
+		planFor(ball, plan([wait(1)], chain(make('whenEdge'), wait(1)))),
+		['check.cannot.edgeSensor'],
+		false
+	],
+	[
 		'a message that nobody sends',
 		plan([wait(1)], chain(make('whenMessage'), wait(1))),
 		['check.nobodySends'],

@@ -1,4 +1,6 @@
 /** What starts a chain. A trigger that fires while its chain still runs changes nothing. */
+import { edgeSensor } from '../devices/edgeSensor/device';
+import { shell } from '../devices/shell/device';
 import type { StepDefinition, Watch } from './definition';
 import type { Signals } from './signals';
 import { routine } from './own';
@@ -60,6 +62,7 @@ export const whenRunPressed: StepDefinition = {
 
 export const whenBump: StepDefinition = {
 	...trigger,
+	needs: [shell],
 	kind: 'whenBump',
 	family: 'sense',
 	level: 'further',
@@ -70,6 +73,7 @@ export const whenBump: StepDefinition = {
 
 export const whenTouched: StepDefinition = {
 	...trigger,
+	needs: [shell],
 	kind: 'whenTouched',
 	family: 'sense',
 	level: 'further',
@@ -140,6 +144,7 @@ export const whenLampPost: StepDefinition = {
 
 export const whenEdge: StepDefinition = {
 	...trigger,
+	needs: [edgeSensor],
 	kind: 'whenEdge',
 	family: 'sense',
 	level: 'further',

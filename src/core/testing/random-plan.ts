@@ -1,7 +1,7 @@
 /** Random plans from the catalogue, for property tests: numbers in, the same plan out each time. */
 import { makePlan, planRobot, type Chain, type Plan, type Step } from '../plan/plan';
 import { sampleRobot } from '../robots/robot-document';
-import { skiff, skiffLite } from '../robots/skiff';
+import { robotKinds } from '../robots/kinds';
 import { definitionOf, initialValues, mayHang, triggerKinds } from '../steps/catalogue';
 import { catalogue } from '../steps/list';
 import type { Value, ValueDefinition, Values } from '../steps/definition';
@@ -88,7 +88,7 @@ export function planFrom(numbers: readonly number[]): Plan {
 		const trigger = { id: id(), kind, values: valuesOf(kind) };
 		return { id: id(), trigger, steps: stepsIn(null, 0) };
 	});
-	const kind = next() % 3 ? skiff : skiffLite;
+	const kind = robotKinds[next() % robotKinds.length]!;
 	const robots = [planRobot({ ...sampleRobot(kind), name: 'Tallow' })];
 	return makePlan({ name: 'Reed maze, inner path', robots, chains });
 }

@@ -44,9 +44,14 @@ const fold = (text: string): string => text.toLowerCase().trim();
 /** @param holder id of the chain or step that they will hang in */
 export function shelfPlace(plan: Plan, level: Level, holder: string): ShelfPlace {
 	const step = locateSteps(plan).get(holder);
-	const chain = step?.chain ?? plan.chains.find(({ id }) => id === holder);
-	const robot = robotKindOf((chain ? robotOfChain(plan, chain) : plan.robots[0]!).kind);
+	const robot = robotAt(plan, step?.chain.id ?? holder);
 	return { plan, level, holder: step?.step.kind ?? null, robot };
+}
+
+/** What runs this chain; a new one, the first robot. */
+export function robotAt(plan: Plan, id: string | null): RobotKind {
+	const chain = plan.chains.find((one) => one.id === id);
+	return robotKindOf((chain ? robotOfChain(plan, chain) : plan.robots[0]!).kind);
 }
 
 function isOffered({ kind, level, needs }: StepDefinition, wanted: Level, robot?: RobotKind) {

@@ -22,7 +22,7 @@
 	import { FolderInput } from '@lucide/svelte';
 	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { findStep } from '$core/plan/places';
-	import { shelfPlace } from '$lib/shelf/typed';
+	import { robotAt, shelfPlace } from '$lib/shelf/typed';
 	import { isExpression, type Values } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
@@ -146,6 +146,7 @@
 							plan: planThen,
 							level: preferences.level,
 							holder: null,
+							robot: robotAt(planThen, chain),
 							isForTrigger: true
 						}}
 						onchoose={({ definition, values }) => startChain(chain, definition.kind, values)}
