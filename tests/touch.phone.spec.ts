@@ -114,6 +114,21 @@ for (const [width, height] of [
 	});
 }
 
+test('at First a plan for a ball is built by touch alone', async ({ page }) => {
+	await page.addInitScript(() =>
+		localStorage.setItem('lantern-step.preferences', JSON.stringify({ level: 'first' }))
+	);
+	await page.goto('/');
+	await page.getByRole('button', { name: 'New plan for another robot' }).tap();
+	await page.getByRole('menuitem', { name: 'Bobbin' }).tap();
+	for (const name of ['Lamp amber', 'Go forward 30 cm at 40 %', 'Turn right 90°'])
+		await page.getByRole('option', { name, exact: true }).tap();
+	await expect(page.getByRole('option', { name: /^Tone/ })).toHaveCount(0);
+	await page.getByRole('button', { name: 'Rehearse' }).tap();
+	await expect(page.getByTestId('outcome')).toContainText(/Ended \d+ cm from the finish ring/);
+	await isSaved(page);
+});
+
 test('on a tablet upright floor and trail are both seen, and share the room as one likes', async ({
 	page
 }) => {

@@ -97,15 +97,23 @@ export function offersFor(text: string, place: ShelfPlace): Offer[] {
 		.filter(Boolean);
 	const variables = new Set(variableTypes(place.plan).keys());
 	const { robot, ...anyRobot } = place;
-	const isDoable = ({ needs }: StepDefinition) => Number(!robot || canDo(robot, needs));
-	return offersAt({ ...anyRobot, level: place.level === 'first' ? 'further' : place.level })
+	const level = place.level === 'first' ? 'further' : place.level;
+	const others = offersAt({ ...anyRobot, level });
+	const doable = robot ? offersAt({ ...place, level }) : others;
+	const foreign = robot ? others.filter(({ definition }) => !canDo(robot, definition.needs)) : [];
+	return [doable, foreign].flatMap((offers) => bestOf(offers, words, variables));
+}
+
+const bestOf = (
+	offers: readonly Offer[],
+	words: readonly string[],
+	variables: ReadonlySet<string>
+): Offer[] =>
+	offers
 		.map((offer) => ({ ...offer, match: matchStep(offer, words, variables) }))
 		.filter(({ match }) => match !== null)
-		.sort(
-			(a, b) => isDoable(b.definition) - isDoable(a.definition) || b.match!.score - a.match!.score
-		)
+		.sort((a, b) => b.match!.score - a.match!.score)
 		.map(({ definition, match }) => ({ definition, values: match!.values }));
-}
 
 function matchStep(
 	{ definition, values: initial }: Offer,
