@@ -111,6 +111,13 @@ describe('a ball, ideal', () => {
 		expect(Math.min(...speed.slice(240))).toBeLessThan(0.05);
 	});
 
+	it('comes to where it is told although it is told no speed', () => {
+		const still = step('rollFar', { bearing: 0, distance: 0.1, speed: 0, then: 'waitStill' });
+		const { attempt, y, last } = rehearse(plan(still), {});
+		expect(attempt.outcome.kind).toBe('ended');
+		expect(y[last]! - y[0]!).toBeCloseTo(0.1, 2);
+	});
+
 	it('closes its square with pauses', () => {
 		expect(gap(rehearse(square('waitStill'), {}))).toBeLessThan(0.002);
 	});

@@ -197,8 +197,11 @@ export class Ball implements Machine {
 	/** @param speed a part of the top speed; less than 0 rolls the other way @param way metres */
 	private roll(speed: number, way: number, isEndingStill: boolean): Wait {
 		this.letGo();
+		// So far at no speed at all would never end.
+		const least = way === Infinity ? 0 : settings.weakest;
+		const pace = Math.max(least, Math.abs(speed)) * (speed < 0 ? -1 : 1);
 		const stretch: Stretch = {
-			speed: speed * settings.topSpeed,
+			speed: pace * settings.topSpeed,
 			left: Math.abs(way),
 			isEndingStill,
 			isDone: false,
