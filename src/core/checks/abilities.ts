@@ -1,6 +1,6 @@
 /** Steps and readings that the plan's robot has nothing for. */
 import { isReading } from '../expressions/vocabulary';
-import { readingsOf } from '../robots/robot';
+import { missingOf, readingsOf } from '../robots/robot';
 import { definitionOf } from '../steps/catalogue';
 import { word } from '../sentence';
 import type { Step } from '../plan/plan';
@@ -10,7 +10,7 @@ import { problemAt, type Context, type Problem, type Repair, type Visited } from
 export function checkAbilities({ steps }: Context): Problem[] {
 	return steps.flatMap((here): Problem[] => {
 		const { robot } = here;
-		const missing = here.definition.needs.find((need) => !robot.devices.includes(need));
+		const missing = missingOf(robot, here.definition.needs);
 		if (missing) {
 			const repair = insteadOf(here);
 			return [problemAt(here, `cannot.${missing.id}`, {}, repair && { repair })];

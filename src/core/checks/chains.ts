@@ -1,5 +1,6 @@
 /** Whether chains are lit, and whether what their triggers wait for is there. */
 import type { Edit } from '../plan/edits';
+import { missingOf } from '../robots/robot';
 import { definitionOf } from '../steps/catalogue';
 import { isLit, type Chain, type Plan } from '../plan/plan';
 import { problemAt, type Context, type Problem, type Repair } from './problem';
@@ -51,8 +52,7 @@ function checkTrigger(context: Context, chain: Chain, place: string): Problem[] 
 	const step = chain.trigger!;
 	const here = { step, place: `${place}.trigger` };
 	if (step.off) return [];
-	const { devices } = robotOf(chain);
-	const missing = definitionOf(step.kind).needs.find((need) => !devices.includes(need));
+	const missing = missingOf(robotOf(chain), definitionOf(step.kind).needs);
 	if (missing) return [problemAt(here, `cannot.${missing.id}`)];
 	if (step.kind === 'whenMessage') {
 		const { message } = step.values;

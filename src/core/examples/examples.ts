@@ -2,7 +2,7 @@
 import { makeCourse, type Course } from '../course/course';
 import { eachStep, makePlan, planRobot, type Chain, type Plan, type Step } from '../plan/plan';
 import { robotKinds } from '../robots/kinds';
-import type { RobotKind } from '../robots/robot';
+import { canDo, type RobotKind } from '../robots/robot';
 import { sampleRobot } from '../robots/robot-document';
 import { definitionOf, initialValues } from '../steps/catalogue';
 import type { Values } from '../steps/definition';
@@ -355,12 +355,10 @@ export function exampleOf(kind: string): Example {
 
 /** The first kind that has what all these steps need. */
 function kindFor(chains: readonly Chain[]): RobotKind | undefined {
-	const needs = new Set(
-		chains.flatMap(({ trigger, steps }) => {
-			const all: Step[] = trigger ? [trigger] : [];
-			eachStep(steps, (step) => all.push(step));
-			return all.flatMap(({ kind }) => definitionOf(kind).needs);
-		})
-	);
-	return robotKinds.find(({ devices }) => [...needs].every((need) => devices.includes(need)));
+	const needs = chains.flatMap(({ trigger, steps }) => {
+		const all: Step[] = trigger ? [trigger] : [];
+		eachStep(steps, (step) => all.push(step));
+		return all.flatMap(({ kind }) => definitionOf(kind).needs);
+	});
+	return robotKinds.find((kind) => canDo(kind, needs));
 }

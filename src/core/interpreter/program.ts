@@ -10,7 +10,7 @@ import type { Datum } from '../types';
 import { isReading } from '../expressions/vocabulary';
 import { isLit, numberSteps, robotOfChain, type Chain, type Plan, type Step } from '../plan/plan';
 import { variableTypes } from '../plan/variables';
-import type { RobotKind } from '../robots/robot';
+import { missingOf, type RobotKind } from '../robots/robot';
 import { definitionOf } from '../steps/catalogue';
 import { isExpression, slotOf, type StepDefinition, type Worked } from '../steps/definition';
 import { inputNames } from '../steps/own';
@@ -217,7 +217,7 @@ function instructionOf(step: Step, compiling: Compiling): Instruction {
 	// First what is read whenever it runs, so that the processor finds it in one place.
 	return {
 		cost,
-		missing: definition.needs.find((need) => !robot.devices.includes(need)),
+		missing: missingOf(robot, definition.needs),
 		slots,
 		computed: computed.length > 0 ? computed : none,
 		isSimple,

@@ -15,8 +15,19 @@ function fits({ kind, values }: Doing): boolean {
 	);
 }
 
-const braking = { ending: 'brake', then: 'waitStill' };
-const rounded = (seconds: number): number => Math.round(seconds * 100) / 100;
+export const braking = { ending: 'brake', then: 'waitStill' };
+
+/** A move for so long. Time that runs backwards is a move the other way. @param speed a part of the top speed */
+export function timed(
+	kind: string,
+	seconds: number,
+	speed: number,
+	more: Values = {}
+): readonly Doing[] {
+	const duration = Math.round(Math.abs(seconds) * 100) / 100;
+	const sized = Math.sign(seconds) * Math.abs(speed);
+	return fitting({ kind, values: { ...more, duration, speed: sized, ...braking } });
+}
 
 /**
  * Moves by time, with all power there is, in place of moves that are measured: a first guess.
@@ -27,15 +38,11 @@ export function byTime(
 	{ kind, values }: Doing
 ): readonly Doing[] {
 	const { distance, direction, angle } = values;
-	const timed = (kind: string, seconds: number, more: Values = {}): readonly Doing[] => {
-		const duration = rounded(Math.abs(seconds));
-		return fitting({ kind, values: { ...more, duration, speed: Math.sign(seconds), ...braking } });
-	};
 	if ((kind === 'go' || kind === 'rollFar') && typeof distance === 'number')
-		return timed('goFor', (direction === 'back' ? -distance : distance) / speed);
+		return timed('goFor', (direction === 'back' ? -distance : distance) / speed, 1);
 	if (kind === 'turn' && typeof angle === 'number') {
 		const seconds = (angle * Math.PI) / 180 / turnRate;
-		return timed('turnFor', seconds, { direction: direction ?? 'right' });
+		return timed('turnFor', seconds, 1, { direction: direction ?? 'right' });
 	}
 	return [];
 }

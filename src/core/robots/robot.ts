@@ -106,8 +106,14 @@ export const optionsOf = (
 ): readonly string[] =>
 	definition.options.filter((option) => options?.[name]?.includes(option) ?? true);
 
-export const canDo = ({ devices }: Pick<RobotKind, 'devices'>, needs: readonly Device[]): boolean =>
-	needs.every((need) => devices.includes(need));
+/** The first of what a step needs that robots of a kind do not have. */
+export const missingOf = (
+	{ devices }: Pick<RobotKind, 'devices'>,
+	needs: readonly Device[]
+): Device | undefined => needs.find((need) => !devices.includes(need));
+
+export const canDo = (kind: Pick<RobotKind, 'devices'>, needs: readonly Device[]): boolean =>
+	missingOf(kind, needs) === undefined;
 
 const known = new WeakMap<readonly Device[], readonly string[]>();
 

@@ -1,6 +1,7 @@
 /** Plays one tone after the other; a new tune takes the place of the one before. */
 import type { Wait } from '../devices/port';
-import type { PlayedNote } from '../devices/speaker/device';
+import { speaker, type PlayedNote } from '../devices/speaker/device';
+import { part, type Part } from './machine';
 
 export class Speaker {
 	volume = 0.6;
@@ -35,3 +36,13 @@ export class Speaker {
 		return 0;
 	}
 }
+
+/** A speaker as a part of any robot that has one. @param time of the robot's clock */
+export const speakerPart = (own: Speaker, time: () => number): Part =>
+	part(speaker, {
+		play: ({ notes }) => own.play(notes, time()),
+		volume: ({ level }) => {
+			own.volume = level;
+		},
+		silence: () => own.silence(time())
+	});

@@ -57,6 +57,25 @@ export function wearOf(name: string, wheels: number): Wear {
 	return { leftWheel: 1 - difference / 2, rightWheel: 1 + difference / 2, deadZone: 0.01 };
 }
 
+/** How much robots and days differ. */
+export interface Spread {
+	/** Greatest difference between the two wheels, as a part. */
+	readonly wheels: number;
+	readonly battery: readonly [number, number];
+	/** Standard deviation of a wheel's slip in each tick, as a part of its way. */
+	readonly slip: number;
+	/** Standard deviations of where a hand sets it down, metres and radians. */
+	readonly placing: readonly [number, number];
+}
+
+/** What is drawn for each attempt. */
+export function dayOf({ battery, placing }: Pick<Spread, 'battery' | 'placing'>, chance: Random) {
+	const around = (size: number): number => (size === 0 ? 0 : size * chance.chance());
+	const [metres, angle] = placing;
+	const set = [around(metres), around(metres), around(angle)] as const;
+	return { placing: set, battery: chance.between(battery[0], battery[1]) };
+}
+
 /** First-order lag towards the command. @param response part of the way made in one tick */
 function following({ speed, command }: Motor, response: number, top: number, deadZone: number) {
 	if (Math.abs(command) <= deadZone) return speed * (1 - response);

@@ -2,6 +2,7 @@
 import { patches as device } from '../devices/patches/device';
 import { faces, screen, type Face } from '../devices/screen/device';
 import type { StepDefinition } from './definition';
+import { afterwards } from './stopping';
 import { choice, duration, ratio } from './values';
 
 export const patches: StepDefinition = {
@@ -26,19 +27,9 @@ export const patchesFor: StepDefinition = {
 	values: { left: ratio(1), right: ratio(0.5), duration: duration(1) },
 	needs: [device],
 	takesTime: true,
-	run(running) {
-		const { ask, number, pause } = running;
+	run({ ask, number, pause }) {
 		ask(device, 'shine', { left: number('left'), right: number('right') });
-		const waiting = pause(number('duration'));
-		let isDark = false;
-		return {
-			isOver(time) {
-				if (!waiting.isOver(time)) return false;
-				if (!isDark) ask(device, 'shine', { left: 0, right: 0 });
-				isDark = true;
-				return true;
-			}
-		};
+		return afterwards(pause(number('duration')), () => ask(device, 'shine', { left: 0, right: 0 }));
 	}
 };
 

@@ -2,6 +2,7 @@
 import { pinNumbers, pins as device } from '../devices/pins/device';
 import type { StepDefinition } from './definition';
 import type { Running } from './running';
+import { afterwards } from './stopping';
 import { choice, duration, plain } from './values';
 
 const number = plain(1, { minimum: 1, maximum: pinNumbers.length, increment: 1 });
@@ -42,16 +43,7 @@ export const pinFor: StepDefinition = {
 	run(running) {
 		const pins = [running.number('pin')];
 		set(running, pins, true);
-		const pause = running.pause(running.number('duration'));
-		let isOff = false;
-		return {
-			isOver(time) {
-				if (!pause.isOver(time)) return false;
-				if (!isOff) set(running, pins, false);
-				isOff = true;
-				return true;
-			}
-		};
+		return afterwards(running.pause(running.number('duration')), () => set(running, pins, false));
 	}
 };
 

@@ -13,18 +13,22 @@ export function stop({ ask, text }: Running): Wait | undefined {
 	return text('then') === 'waitStill' ? ask(motion, 'stand', {}) : undefined;
 }
 
-/** Lets a while pass, then ends the move. */
-export function stopAfter(running: Running): Wait {
-	const pause = running.pause(running.number('duration'));
-	let ending: Wait | undefined;
-	let isStopping = false;
+/** Lets a while pass, then does what ends it, and waits for that. */
+export function afterwards(pause: Wait, end: () => Wait | void): Wait {
+	let ending: Wait | void;
+	let isEnding = false;
 	return {
 		isOver(time) {
-			if (isStopping) return ending?.isOver(time) ?? true;
-			if (!pause.isOver(time)) return false;
-			isStopping = true;
-			ending = stop(running);
+			if (!isEnding) {
+				if (!pause.isOver(time)) return false;
+				isEnding = true;
+				ending = end();
+			}
 			return ending?.isOver(time) ?? true;
 		}
 	};
 }
+
+/** Lets the time of a step pass, then ends its move. */
+export const stopAfter = (running: Running): Wait =>
+	afterwards(running.pause(running.number('duration')), () => stop(running));

@@ -3,13 +3,13 @@
 	import { Calculator, Sigma } from '@lucide/svelte';
 	import { untrack } from 'svelte';
 	import { findStep, locateSteps } from '$core/plan/places';
-	import { robotOfChain, type Step } from '$core/plan/plan';
+	import type { Step } from '$core/plan/plan';
 	import { inputsOf, routinesOf, scopeIn, variableTypes } from '$core/plan/variables';
-	import { robotKindOf } from '$core/robots/kinds';
 	import { optionsOf } from '$core/robots/robot';
 	import { isExpression, type NameDefinition, type Value } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
+	import { robotAt } from '$lib/shelf/typed';
 	import { slotOf } from '$lib/trail/words';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import ChoiceEditor from './ChoiceEditor.svelte';
@@ -53,11 +53,6 @@
 	const chainNow = () =>
 		locateSteps(bench.plan).get(id)?.chain ??
 		bench.plan.chains.find(({ trigger }) => trigger?.id === id);
-	const robotNow = () => {
-		const chain = chainNow();
-		const { kind } = chain ? robotOfChain(bench.plan, chain) : bench.plan.robots[0]!;
-		return robotKindOf(kind);
-	};
 	const scopeNow = () => scopeIn(bench.plan, chainNow());
 	const variables = $derived.by(() => {
 		const chain = chainNow();
@@ -141,7 +136,7 @@
 		{/if}
 	{:else if definition.type === 'choice'}
 		<ChoiceEditor
-			options={optionsOf(robotNow(), slot, definition)}
+			options={optionsOf(robotAt(bench.plan, chainNow()?.id ?? null), slot, definition)}
 			{kind}
 			name={slot}
 			value={String(value)}

@@ -17,6 +17,7 @@ import { rolling } from '../../devices/rolling/device';
 import { shell as feel } from '../../devices/shell/device';
 import { tiltSensor } from '../../devices/tiltSensor/device';
 import { turning } from '../../devices/turning/device';
+import type { Surface } from '../../course/surfaces';
 import * as exact from '../../exact';
 import type { Random } from '../../random/random';
 import { tick } from '../../time';
@@ -25,7 +26,7 @@ import { headingOfBearing, wrapAngle } from '../../units/angles';
 import { gyroPart } from '../gyro';
 import { Lamp } from '../lamp';
 import { assemble, part, type Machine, type Part } from '../machine';
-import { noises } from '../noise';
+import { noises, noisyPart } from '../noise';
 import type { Making } from '../robot';
 import { characterOf, dayOf, type Character, type Day } from './character';
 import * as settings from './settings';
@@ -142,7 +143,6 @@ export class Ball implements Machine {
 
 	private senses(chance: Random, noise: number, tilt: number): Part[] {
 		const { surroundings, place } = this;
-		const noisy = (real: number) => Math.max(0, Math.min(1, real + noise * chance.chance()));
 		return [
 			part(
 				feel,
@@ -156,7 +156,7 @@ export class Ball implements Machine {
 			part(tiltSensor, {}, { tilt: () => tilt * chance.chance() }),
 			part(dropSensor, {}, { falling: () => surroundings.isEdgeUnder(0) }),
 			part(reckoning, {}, { reckonedEast: () => place.x, reckonedNorth: () => place.y }),
-			part(lightSensor, {}, { light: () => noisy(surroundings.light) })
+			part(lightSensor, {}, { light: () => noisyPart(surroundings.light, noise, chance) })
 		];
 	}
 
@@ -237,9 +237,10 @@ export class Ball implements Machine {
 	// --- one tick ---
 
 	advance(time: number): void {
-		this.estimate();
-		this.time = time + tick;
 		const { surface } = this.surroundings;
+		this.estimate();
+		this.feelJolts(surface);
+		this.time = time + tick;
 		if (this.stretch) this.pursue(this.stretch);
 		const { body, stretch } = this;
 		const power = stretch ? Math.min(1, Math.abs(stretch.speed) / settings.topSpeed) : 0;
@@ -250,20 +251,20 @@ export class Ball implements Machine {
 			const { speed } = body;
 			const needed = stretch.left > 0 ? (speed * speed) / (2 * stretch.left) : surface.grip;
 			body.slow(Math.min(surface.grip, needed));
-		} else this.push(stretch.speed);
+		} else this.push(stretch.speed, surface);
 		if (this.day.wobble > 0) body.veer(this.day.wobble * this.chance.chance());
 		const off = this.aim - this.believed;
 		body.turning = Math.max(-settings.turnRate, Math.min(settings.turnRate, off / tick));
 	}
 
-	private push(speed: number): void {
+	private push(speed: number, surface: Surface): void {
 		const { flatBatteryFactor, topSpeed } = settings;
 		const { body, character } = this;
 		const top = topSpeed * (flatBatteryFactor + (1 - flatBatteryFactor) * this.battery);
 		const wanted = Math.min(top, Math.abs(speed)) * character.speedGain;
 		// It rolls where it believes its aim to be: how wrong its gyro is, the shell cannot know.
 		const heading = this.aim + body.heading - this.believed + (speed < 0 ? Math.PI : 0);
-		body.drive(heading, wanted, this.surroundings.surface);
+		body.drive(heading, wanted, surface);
 	}
 
 	/** A stretch that is to end still brakes in time, as it estimates. */
@@ -295,15 +296,13 @@ export class Ball implements Machine {
 		const direction = this.aim + (stretch && stretch.speed < 0 ? Math.PI : 0);
 		this.place.x += rolled * exact.cos(direction);
 		this.place.y += rolled * exact.sin(direction);
-		this.feelJolts();
 	}
 
-	private feelJolts(): void {
+	private feelJolts({ grip, roughness }: Surface): void {
 		const { body, day, chance, time } = this;
 		const knock = body.knocked / tick / settings.gravity;
 		let felt = knock + body.cornering / settings.gravity;
 		if (day.isJolted) {
-			const { grip, roughness } = this.surroundings.surface;
 			const isHardCorner = body.cornering > 0.8 * grip;
 			const odds =
 				(isHardCorner ? settings.falseJolt.corner : 0) +

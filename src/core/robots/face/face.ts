@@ -13,7 +13,6 @@ import { patches } from '../../devices/patches/device';
 import { refused, type Port, type Wait } from '../../devices/port';
 import { faces, screen } from '../../devices/screen/device';
 import { shell } from '../../devices/shell/device';
-import { speaker } from '../../devices/speaker/device';
 import { tiltSensor } from '../../devices/tiltSensor/device';
 import { wheels } from '../../devices/wheels/device';
 import * as exact from '../../exact';
@@ -22,24 +21,41 @@ import { tick } from '../../time';
 import type { Datum } from '../../types';
 import { bearingOfHeading } from '../../units/angles';
 import { assemble, part, type Machine, type Part } from '../machine';
-import { noises, type Noise } from '../noise';
+import { noises, noisyPart, type Noise } from '../noise';
 import type { Making, Variation } from '../robot';
-import { Speaker } from '../speaker';
-import { TwoWheels, wearOf } from '../two-wheels';
+import { Speaker, speakerPart } from '../speaker';
+import { dayOf, TwoWheels, wearOf, type Spread } from '../two-wheels';
 import * as settings from './settings';
 
-/** Wheels: greatest difference, as a part. Compass: greatest offset and noise, degrees. */
-const spreads = {
+interface FaceSpread extends Spread {
+	/** Greatest offset of the compass, and the standard deviation of its noise, degrees. */
+	readonly compass: number;
+	readonly jitter: number;
+	/** Part of full light that moves no motor. */
+	readonly dead: number;
+}
+
+const spreads: Readonly<Record<Variation, FaceSpread>> = {
 	ideal: { wheels: 0, battery: [1, 1], slip: 0, placing: [0, 0], compass: 0, jitter: 0, dead: 0 },
 	classroom: {
-		...{ wheels: 0.02, battery: [0.5, 1], slip: 0.03, placing: [0.005, 0.02] },
-		...{ compass: 8, jitter: 2, dead: settings.deadZone }
+		wheels: 0.02,
+		battery: [0.5, 1],
+		slip: 0.03,
+		placing: [0.005, 0.02],
+		compass: 8,
+		jitter: 2,
+		dead: settings.deadZone
 	},
 	worn: {
-		...{ wheels: 0.06, battery: [0.15, 0.7], slip: 0.1, placing: [0.01, 0.04] },
-		...{ compass: 25, jitter: 5, dead: 1.6 * settings.deadZone }
+		wheels: 0.06,
+		battery: [0.15, 0.7],
+		slip: 0.1,
+		placing: [0.01, 0.04],
+		compass: 25,
+		jitter: 5,
+		dead: 1.6 * settings.deadZone
 	}
-} as const satisfies Record<Variation, unknown>;
+};
 
 /** Part of the way to what it sees that a sensor makes in one tick. */
 const response = 1 - exact.exp(-tick / settings.sensorLag);
@@ -84,16 +100,11 @@ export class FaceRobot implements Machine {
 	constructor(private readonly making: Making) {
 		const { name, variation, chance } = making;
 		const spread = spreads[variation];
-		const around = (size: number): number => (size === 0 ? 0 : size * chance.chance());
-		this.placing = [
-			around(spread.placing[0]),
-			around(spread.placing[0]),
-			around(spread.placing[1])
-		];
+		const { placing, battery } = dayOf(spread, chance);
+		this.placing = placing;
 		this.dead = spread.dead;
-		const charge = chance.between(spread.battery[0], spread.battery[1]);
 		const wear = wearOf(name, spread.wheels);
-		this.body = new Body(settings.chassis, wear, charge, spread.slip, chance);
+		this.body = new Body(settings.chassis, wear, battery, spread.slip, chance);
 		this.speaker = new Speaker(making.played);
 		const offset = new Random(seedOfText(`${name} compass`)).between(-1, 1) * spread.compass;
 		const withSenses = (own: Random) =>
@@ -103,7 +114,7 @@ export class FaceRobot implements Machine {
 	}
 
 	private parts(): Part[] {
-		const { body, speaker: own } = this;
+		const { body } = this;
 		return [
 			part(
 				patches,
@@ -121,20 +132,14 @@ export class FaceRobot implements Machine {
 					this.face = faces.indexOf(face);
 				}
 			}),
-			part(speaker, {
-				play: ({ notes }) => own.play(notes, this.time),
-				volume: ({ level }) => {
-					own.volume = level;
-				},
-				silence: () => own.silence(this.time)
-			}),
+			speakerPart(this.speaker, () => this.time),
 			part(battery, {}, { battery: () => body.battery })
 		];
 	}
 
 	private senses(chance: Random, noise: Noise, offset: number, jitter: number): Part[] {
 		const { surroundings, heading } = this.making;
-		const noisy = (real: number) => Math.max(0, Math.min(1, real + noise.part * chance.chance()));
+		const noisy = (real: number) => noisyPart(real, noise.part, chance);
 		const bearing = () => {
 			const real = bearingOfHeading(heading + this.placing[2] + this.body.turned);
 			return (real + offset + jitter * chance.chance() + 720) % 360;

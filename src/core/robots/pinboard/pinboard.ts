@@ -13,19 +13,19 @@ import { wheels } from '../../devices/wheels/device';
 import type { Datum } from '../../types';
 import { assemble, part, type Machine } from '../machine';
 import type { Making, Variation } from '../robot';
-import { TwoWheels, wearOf } from '../two-wheels';
+import { dayOf, TwoWheels, wearOf, type Spread } from '../two-wheels';
 import * as settings from './settings';
 
 /** The pins that moves switch: forward and back, of each wheel. */
 const leftPins = { forward: '1', back: '2' } as const;
 const rightPins = { forward: '3', back: '4' } as const;
 
-/** Greatest differences, as a part: cheap motors are far from alike. */
-const spreads = {
+/** Cheap motors are far from alike. */
+const spreads: Readonly<Record<Variation, Spread>> = {
 	ideal: { wheels: 0, battery: [1, 1], slip: 0, placing: [0, 0] },
 	classroom: { wheels: 0.02, battery: [0.4, 1], slip: 0.03, placing: [0.005, 0.02] },
 	worn: { wheels: 0.06, battery: [0.1, 0.6], slip: 0.1, placing: [0.01, 0.04] }
-} as const satisfies Record<Variation, unknown>;
+};
 
 class Body extends TwoWheels {
 	sense(): void {
@@ -43,12 +43,11 @@ export class Pinboard implements Machine {
 
 	constructor(private readonly making: Making) {
 		const { name, variation, chance, settings: set } = making;
-		const { battery, slip, placing } = spreads[variation];
-		const around = (size: number): number => (size === 0 ? 0 : size * chance.chance());
-		this.placing = [around(placing[0]), around(placing[0]), around(placing[1])];
-		const wear = wearOf(name, spreads[variation].wheels);
-		const charge = chance.between(battery[0], battery[1]);
-		this.body = new Body(settings.chassis, wear, charge, slip, chance);
+		const spread = spreads[variation];
+		const { placing, battery } = dayOf(spread, chance);
+		this.placing = placing;
+		const wear = wearOf(name, spread.wheels);
+		this.body = new Body(settings.chassis, wear, battery, spread.slip, chance);
 		this.wired = Object.fromEntries(
 			pinNumbers.map((pin) => [pin, String(set[`pin${pin}`])])
 		) as Record<PinNumber, settings.Wiring>;

@@ -1,14 +1,11 @@
 /** What a Skiff does in place of steps that it has nothing for. */
-import type { Values } from '../../steps/definition';
-import { fitting } from '../instead';
+import { braking, fitting, timed } from '../instead';
 import type { Doing } from '../robot';
 import { topSpeed } from './settings';
 
 /** Power that turns it on the spot by time, and the rad/s it makes about. */
 const turningPower = 0.3;
 const turningRate = 2.6;
-
-const braking = { ending: 'brake', then: 'waitStill' };
 
 /** A Skiff turns first where others roll off at once. */
 export function instead({ kind, values }: Doing): readonly Doing[] {
@@ -31,18 +28,11 @@ export function insteadByTime({ kind, values }: Doing): readonly Doing[] {
 	const { distance, speed, direction, angle } = values;
 	if (kind === 'go' && typeof distance === 'number' && typeof speed === 'number') {
 		const seconds = distance / (speed * topSpeed) / (direction === 'back' ? -1 : 1);
-		return timed('goFor', seconds, speed, {});
+		return timed('goFor', seconds, speed);
 	}
 	if (kind === 'turn' && typeof angle === 'number') {
 		const seconds = (angle * Math.PI) / 180 / turningRate;
 		return timed('turnFor', seconds, turningPower, { direction: direction ?? 'right' });
 	}
 	return [];
-}
-
-/** Time that runs backwards is a move the other way. */
-function timed(kind: string, seconds: number, speed: number, more: Values): readonly Doing[] {
-	const duration = Math.round(Math.abs(seconds) * 100) / 100;
-	const sized = Math.sign(seconds) * Math.abs(speed);
-	return fitting({ kind, values: { ...more, duration, speed: sized, ...braking } });
 }

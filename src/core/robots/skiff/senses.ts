@@ -9,7 +9,7 @@ import { tiltSensor } from '../../devices/tiltSensor/device';
 import type { Random } from '../../random/random';
 import { floorColours } from '../../colours';
 import { part, type Part } from '../machine';
-import { noises, type Noise } from '../noise';
+import { noises, noisyPart, type Noise } from '../noise';
 import type { Surroundings } from '../../world/body';
 import type { Variation } from '../robot';
 import { distanceSensor, edgeSensor, floorSensor, ownLoudness } from './settings';
@@ -70,6 +70,6 @@ export class Senses {
 	}
 
 	private part(real: number): number {
-		return Math.max(0, Math.min(1, real + this.noise.part * this.chance.chance()));
+		return noisyPart(real, this.noise.part, this.chance);
 	}
 }

@@ -5,7 +5,6 @@ import { lamp } from '../../devices/lamp/device';
 import { motion } from '../../devices/motion/device';
 import { motorPorts } from '../../devices/ports/device';
 import type { Port, Wait } from '../../devices/port';
-import { speaker } from '../../devices/speaker/device';
 import { wheels } from '../../devices/wheels/device';
 import { tick } from '../../time';
 import type { Datum } from '../../types';
@@ -18,7 +17,7 @@ import { Lamp } from '../lamp';
 import { countersOf, pacingOf, turningOf } from './odometry';
 import { Senses } from './senses';
 import type { DrivePorts } from './ports';
-import { Speaker } from '../speaker';
+import { Speaker, speakerPart } from '../speaker';
 
 export class Skiff implements Machine {
 	readonly body: Drive;
@@ -52,7 +51,7 @@ export class Skiff implements Machine {
 	}
 
 	private parts(heading: number): Part[] {
-		const { body: drive, left, right, speaker: own } = this;
+		const { body: drive, left, right } = this;
 		return [
 			part(wheels, { drive: (power) => drive.run(power.left, power.right) }),
 			part(motion, {
@@ -74,13 +73,7 @@ export class Skiff implements Machine {
 					if (side !== 'left') right.set(colour, brightness, period, this.time);
 				}
 			}),
-			part(speaker, {
-				play: ({ notes }) => own.play(notes, this.time),
-				volume: ({ level }) => {
-					own.volume = level;
-				},
-				silence: () => own.silence(this.time)
-			}),
+			speakerPart(this.speaker, () => this.time),
 			part(battery, {}, { battery: () => drive.battery })
 		];
 	}
