@@ -32,7 +32,7 @@ const importsOnly = (packages) => [
 /** Folders of src/core, from the lowest up: each imports only what stands before it. */
 const layers = [
 	...['units', 'random', 'devices', 'expressions', 'steps', 'course', 'world', 'robots', 'plan'],
-	...['interpreter', 'simulation', 'analysis', 'checks', 'examples', 'testing']
+	...['link', 'interpreter', 'simulation', 'analysis', 'checks', 'examples', 'testing']
 ];
 
 /** Where arrows may not point: `from` may not be imported in `target`. */

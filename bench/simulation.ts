@@ -15,7 +15,9 @@ import index from '../samples/index.json';
 import { courseSchema } from '../src/core/course/course';
 import { checkPlan } from '../src/core/checks';
 import { planRobot, planSchema } from '../src/core/plan/plan';
+import { flying } from '../src/core/devices/flying/device';
 import { robotKinds } from '../src/core/robots/kinds';
+import { canDo } from '../src/core/robots/robot';
 import { skiff } from '../src/core/robots/skiff';
 import * as skiffSettings from '../src/core/robots/skiff/settings';
 import { tick } from '../src/core/time';
@@ -86,17 +88,30 @@ const two = () =>
 		limit: 900
 	}).ticks;
 
+/** Under the start of those who need one. */
+const roundRail = {
+	...{ id: 'rail', at: [0, -49] as [number, number], bearing: 180, isClosed: true, marks: [] },
+	pieces: [{ radius: 5, angle: 360 }]
+};
+
 /** Robots of every kind set off and roll on; what they are told takes no time. */
 const alone = Object.fromEntries(
 	robotKinds.map((kind) => [
 		kind.kind,
 		() =>
 			simulate({
-				plan: planFor(kind, planOf([step('start', { speed: 0.4 }), wait(890)])),
-				course: course(0, -49, 180),
+				plan: planFor(
+					kind,
+					planOf([
+						...(canDo(kind, [flying]) ? [step('takeOff')] : []),
+						step('start', { direction: 'forward', speed: 0.4 }),
+						wait(300)
+					])
+				),
+				course: { ...course(0, -49, 180), rails: [roundRail] },
 				variation: 'classroom',
 				seed: 1,
-				limit: 900
+				limit: 300
 			}).ticks
 	])
 );

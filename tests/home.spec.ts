@@ -50,6 +50,10 @@ for (const colorScheme of ['light', 'dark'] as const) {
 		await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
 		await page.goto('/');
 		expect(await violations(page)).toEqual([]);
+		await page.getByRole('button', { name: 'New plan for another robot' }).click();
+		await expect(page.getByRole('menuitem', { name: 'Petrel' })).toBeVisible();
+		expect(await violations(page), 'kinds of robot').toEqual([]);
+		await page.keyboard.press('Escape');
 		await page.getByRole('button', { name: 'More for Reed maze', exact: true }).click();
 		await expect(page.getByRole('menu')).toBeVisible();
 		expect(await violations(page)).toEqual([]);
@@ -136,6 +140,14 @@ for (const colorScheme of ['light', 'dark'] as const) {
 		await page.keyboard.press('?');
 		await expect(page.getByRole('dialog', { name: 'Shortcuts' })).toBeVisible();
 		expect(await violations(page), 'shortcuts').toEqual([]);
+
+		await page.goto('/plans/blinking-along-the-quay');
+		await page.getByRole('button', { name: /^Robot:/ }).click();
+		await expect(page.getByLabel('Pin 8')).toBeVisible();
+		expect(await violations(page), 'pins').toEqual([]);
+		await page.goto('/plans/four-signal-lamps');
+		await expect(page.getByTestId('heights')).toBeVisible();
+		expect(await violations(page), 'heights').toEqual([]);
 	});
 }
 

@@ -129,6 +129,23 @@ test('at First a plan for a ball is built by touch alone', async ({ page }) => {
 	await isSaved(page);
 });
 
+test('at First a plan for a drone is built by touch alone', async ({ page }) => {
+	await page.addInitScript(() =>
+		localStorage.setItem('lantern-step.preferences', JSON.stringify({ level: 'first' }))
+	);
+	await page.goto('/');
+	await page.getByRole('button', { name: 'New plan for another robot' }).tap();
+	await page.getByRole('menuitem', { name: 'Petrel' }).tap();
+	for (const name of ['Take off', 'Go forward 30 cm at 40 %', 'Turn right 90°', 'Land'])
+		await page.getByRole('option', { name, exact: true }).tap();
+	await page.getByRole('button', { name: 'Rehearse' }).tap();
+	await expect(page.getByTestId('heights')).toBeVisible();
+	await expect(page.getByTestId('outcome')).toContainText(/Ended|Reached|ended/, {
+		timeout: 20_000
+	});
+	await isSaved(page);
+});
+
 test('on a tablet upright floor and trail are both seen, and share the room as one likes', async ({
 	page
 }) => {

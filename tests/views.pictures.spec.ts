@@ -51,9 +51,8 @@ async function openAt(page: Page, plan: string, level: string) {
 	await page.waitForTimeout(1200);
 }
 
-test('workbench at rest, running, and with its shelf', async ({ page }) => {
+test('workbench running, and with its shelf', async ({ page }) => {
 	await open(page, 'lock-keepers-square');
-	await shot(page, 'workbench');
 	await rehearse(page, '4 ×');
 	await expect(page.getByText(/^1[0-9]\.\d of/)).toBeVisible();
 	await shot(page, 'workbench-running');
@@ -98,7 +97,11 @@ test('a value as an expression', async ({ page }) => {
 	await page.keyboard.press('Escape');
 });
 
-test('a ball, a pin board and a face robot', async ({ page }) => {
+test('a ball, a drone, a pin board and a face robot', async ({ page }) => {
+	await openAt(page, 'four-signal-lamps', 'further');
+	await rehearse(page, '4 ×');
+	await expect(page.getByText(/^1[1-3]\.\d of/)).toBeVisible();
+	await shot(page, 'drone');
 	await openAt(page, 'harbour-square-in-one-go', 'further');
 	await rehearse(page, '2 ×');
 	await expect(page.getByText(/^5\.\d of/)).toBeVisible();
@@ -145,17 +148,18 @@ test('on a phone', async ({ page }) => {
 	await openAt(page, 'reed-maze-inner', 'first');
 	await shot(page, 'phone-first');
 	await prefer(page, { level: 'further' });
-	await open(page, 'reed-maze-inner');
+	await page.emulateMedia({ colorScheme: 'dark' });
+	await open(page, 'four-signal-lamps');
 	await page.getByRole('button', { name: 'Rehearse' }).click();
-	await page.getByLabel('Speed', { exact: true }).selectOption({ label: '8 ×' });
-	await expect(page.getByTestId('outcome')).toContainText('Reached the finish');
+	await page.getByLabel('Speed', { exact: true }).selectOption({ label: '4 ×' });
+	await expect(page.getByText(/^1[56]\.\d of/)).toBeVisible();
 	await shot(page, 'phone-floor');
 });
 
-test('two robots', async ({ page }) => {
-	await open(page, 'lamp-over-the-lock');
+test('a Skiff and a rail car', async ({ page }) => {
+	await open(page, 'lamp-for-the-ferry');
 	await rehearse(page, '2 ×');
-	await expect(page.getByText(/^5\.\d of/)).toBeVisible();
+	await expect(page.getByText(/^7\.\d of/)).toBeVisible();
 	await shot(page, 'crew');
 });
 

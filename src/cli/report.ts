@@ -29,6 +29,7 @@ function reportOfRun(attempt: Attempt, run: RobotRun) {
 		y: trace.y.at(index)!,
 		heading: trace.heading.at(index)!
 	});
+	const heightAt = (index: number): number => tidy(trace.columns.height?.at(index) ?? 0);
 	const start = poseAt(0);
 	const end = poseAt(-1);
 	return {
@@ -36,8 +37,8 @@ function reportOfRun(attempt: Attempt, run: RobotRun) {
 		bumps: run.bumps.length,
 		pathLength_m: tidy(run.pathLength),
 		closingError_m: tidy(Math.hypot(end.x - start.x, end.y - start.y)),
-		start: place(start, { z_m: 0 }),
-		end: place(end, { z_m: 0 }),
+		start: place(start, { z_m: heightAt(0) }),
+		end: place(end, { z_m: heightAt(-1) }),
 		legs: legsOf(attempt, run).map((leg) => ({
 			stepId: leg.stepId,
 			kind: leg.kind,

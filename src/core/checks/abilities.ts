@@ -1,7 +1,9 @@
 /** Steps and readings that the plan's robot has nothing for. */
 import { isReading } from '../expressions/vocabulary';
+import { likewise } from '../robots/instead';
 import { missingOf, readingsOf } from '../robots/robot';
 import { definitionOf } from '../steps/catalogue';
+import { needsOf } from '../steps/definition';
 import { word } from '../sentence';
 import type { Step } from '../plan/plan';
 import { eachNameIn } from '../plan/variables';
@@ -10,7 +12,7 @@ import { problemAt, type Context, type Problem, type Repair, type Visited } from
 export function checkAbilities({ steps }: Context): Problem[] {
 	return steps.flatMap((here): Problem[] => {
 		const { robot } = here;
-		const missing = missingOf(robot, here.definition.needs);
+		const missing = missingOf(robot, needsOf(here.definition, here.step.values));
 		if (missing) {
 			const repair = insteadOf(here);
 			return [problemAt(here, `cannot.${missing.id}`, {}, repair && { repair })];
@@ -31,7 +33,7 @@ function readingIn(step: Step, isMeant: (reading: string) => boolean): string | 
 
 /** Puts what the robot can do in the place of the step. */
 function insteadOf({ step, holder, index, robot }: Visited): Repair | undefined {
-	const others = robot.instead?.(step) ?? [];
+	const others = likewise(robot, step);
 	if (others.length === 0) return undefined;
 	const isByTime = others.some(({ kind }) => definitionOf(kind).isTimed);
 	return {

@@ -1,17 +1,56 @@
-/** What a kind of robot itself finds odd: order and sense of what only it can do. */
-import { robotOfChain } from '../plan/plan';
-import { problemAt, type Context, type Problem } from './problem';
+/** What a kind of robot itself finds odd: order and sense of what only it can do, and its course. */
+import type { Edit } from '../plan/edits';
+import { isLit, robotOfChain, type Plan } from '../plan/plan';
+import { robotKindOf } from '../robots/kinds';
+import type { Mend } from '../robots/robot';
+import { problemAt, type Context, type Problem, type Repair, type Visited } from './problem';
 
 export function checkKinds(context: Context): Problem[] {
-	return context.steps.flatMap((here): Problem[] => {
-		const { robot, chain, siblings, index, holder } = here;
+	const { plan, course } = context;
+	const problems = context.steps.flatMap((here): Problem[] => {
+		const { robot, chain, siblings, index } = here;
 		if (!robot.check || index !== siblings.findIndex(({ off }) => !off)) return [];
-		const { settings } = robotOfChain(context.plan, chain);
-		const isWhole = holder === chain.id && chain.trigger?.kind === 'whenRunPressed';
-		const faults = robot.check(siblings, settings, isWhole);
-		return faults.flatMap(({ step, key, values }) => {
-			const place = context.steps.find((one) => one.step === step);
-			return place ? [problemAt(place, key, values)] : [];
+		const { settings } = robotOfChain(plan, chain);
+		return robot.check(siblings, settings, isWhole(plan, here), course).flatMap((fault) => {
+			const place = context.steps.find(({ step }) => step === fault.step);
+			if (!place) return [];
+			const { key, values, mend } = fault;
+			return [problemAt(place, key, values, mend ? { repair: mending(plan, place, mend) } : {})];
 		});
+	});
+	return [...checkCourse(context), ...problems];
+}
+
+/** Whether these steps are all that their robot does, from Run to the end. */
+function isWhole(plan: Plan, { chain, holder }: Visited): boolean {
+	const robot = robotOfChain(plan, chain);
+	const isAlone = plan.chains.every(
+		(other) => other === chain || !isLit(other) || robotOfChain(plan, other) !== robot
+	);
+	return isAlone && holder === chain.id && chain.trigger?.kind === 'whenRunPressed';
+}
+
+function mending(plan: Plan, here: Visited, { key, before, after, set, fit }: Mend): Repair {
+	const { step, holder, index, chain } = here;
+	const robot = robotOfChain(plan, chain);
+	const settings = { ...robot.settings, ...fit };
+	return {
+		key: `repair.${key}`,
+		edit(newId): Edit {
+			if (set) return { type: 'setValue', step: step.id, ...set };
+			if (fit) return { type: 'setRobot', robot: { ...robot, settings } };
+			const steps = [{ ...(before ?? after!), id: newId() }];
+			return { type: 'insert', holder, index: before ? index : index + 1, steps };
+		}
+	};
+}
+
+function checkCourse({ plan, course }: Context): Problem[] {
+	return plan.robots.flatMap(({ kind }): Problem[] => {
+		const needed = robotKindOf(kind).course;
+		const lacking = course && needed?.lacks(course);
+		if (!needed || !lacking) return [];
+		const sentence = { key: `check.${lacking}` };
+		return [{ place: 'document', id: '', sentence, sampleCourse: needed.name }];
 	});
 }

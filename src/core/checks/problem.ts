@@ -16,6 +16,8 @@ export interface Problem {
 	readonly value?: string;
 	readonly sentence: Sentence;
 	readonly repair?: Repair;
+	/** The name of a sample course that has what this one lacks. */
+	readonly sampleCourse?: string;
 }
 
 export interface Repair {

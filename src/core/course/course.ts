@@ -11,16 +11,22 @@ import {
 	type Upgrade
 } from '../document';
 import { floorColours, type FloorColour } from '../colours';
+import { RailPath } from './rails';
 import { surfaces, type SurfaceName } from './surfaces';
 
 const coordinate = z.number().min(-50).max(50);
 const point = z.tuple([coordinate, coordinate]).describe('[x, y] in metres.');
 
+/** How high things stand if their course does not say, metres. */
+const usualHeights = { wall: 0.15, crate: 0.1 };
+const height = z.number().min(0.01).max(3);
+
 const wallSchema = z.strictObject({
 	id: identifierSchema,
 	from: point,
 	to: point,
-	thickness: z.number().min(0.005).max(1).describe('Metres; the ends reach half of it further.')
+	thickness: z.number().min(0.005).max(1).describe('Metres; the ends reach half of it further.'),
+	height: height.optional().describe(`Metres; ${usualHeights.wall}, if not given.`)
 });
 
 const lampPostSchema = z.strictObject({
@@ -70,8 +76,53 @@ const crateSchema = z.strictObject({
 	bearing: z.number().min(0).lt(360),
 	width: z.number().min(0.02).max(1).describe('Metres, across its bearing.'),
 	depth: z.number().min(0.02).max(1).describe('Metres, along its bearing.'),
-	mass: z.number().min(0.01).max(5).describe('Kilograms.')
+	mass: z.number().min(0.01).max(5).describe('Kilograms.'),
+	height: height.optional().describe(`Metres; ${usualHeights.crate}, if not given.`)
 });
+
+export const gateShapes = ['ring', 'door'] as const;
+const gateSchema = z.strictObject({
+	id: identifierSchema,
+	shape: z.enum(gateShapes),
+	at: point.describe('The middle of its opening, from above.'),
+	bearing: z.number().min(0).lt(360).describe('The way through it; it may be passed both ways.'),
+	width: z.number().min(0.05).max(3).describe('Metres; of a ring, its diameter.'),
+	height: height.describe('Metres from the floor: to the middle of a ring, to the top of a door.')
+});
+
+const padSchema = z.strictObject({
+	id: identifierSchema,
+	at: point,
+	radius: z.number().min(0.05).max(1).describe('Metres.')
+});
+
+const railPieceSchema = z.union([
+	z.strictObject({ length: z.number().min(0.01).max(20).describe('A straight, metres.') }),
+	z
+		.strictObject({
+			radius: z.number().min(0.1).max(5).describe('Metres.'),
+			angle: z.number().min(-360).max(360).describe('Degrees; positive to the right.')
+		})
+		.describe('A curve.')
+]);
+
+const railSchema = z
+	.strictObject({
+		id: identifierSchema,
+		at: point.describe('Where it begins.'),
+		bearing: z.number().min(0).lt(360).describe('Along which it begins.'),
+		pieces: z.array(railPieceSchema).min(1).max(200).describe('One after the other.'),
+		isClosed: z
+			.boolean()
+			.describe('Whether it ends where it begins; else it has an end stop at each end.'),
+		marks: z
+			.array(z.strictObject({ at: z.number().min(0).describe('Metres along the rail.'), colour }))
+			.max(50)
+			.describe('Colour marks beside it.')
+	})
+	.refine((rail) => !rail.isClosed || new RailPath(rail).doesMeetItself, {
+		params: { key: 'railOpen' }
+	});
 
 /** A part of the whole, for light and sound around the course. */
 const part = z.number().min(0).max(1);
@@ -87,6 +138,14 @@ const later = {
 		.default([])
 		.describe('Where it is made of something else; what comes later covers what comes before.'),
 	crates: z.array(crateSchema).max(50).default([]),
+	gates: z
+		.array(gateSchema)
+		.max(100)
+		.default([])
+		.describe('A gate counts as a lamp post does, once a robot has passed through it.'),
+	pads: z.array(padSchema).max(50).default([]).describe('Where something that flies may land.'),
+	rails: z.array(railSchema).max(20).default([]),
+	ceiling: z.number().min(0.5).max(20).default(2.5).describe('Metres from the floor.'),
 	table: z
 		.array(point)
 		.min(3)
@@ -154,6 +213,12 @@ export const makeCourse = (parts: CourseParts): Course =>
 		...parts
 	});
 export type Wall = z.infer<typeof wallSchema>;
+export type Gate = z.infer<typeof gateSchema>;
+
+/** Metres from the floor to the top. */
+export const topOfWall = ({ height }: Pick<Wall, 'height'>): number => height ?? usualHeights.wall;
+export const topOfCrate = ({ height }: Pick<Crate, 'height'>): number =>
+	height ?? usualHeights.crate;
 export type Tape = z.infer<typeof tapeSchema>;
 export type Patch = z.infer<typeof patchSchema>;
 export type Crate = z.infer<typeof crateSchema>;

@@ -17,6 +17,11 @@ export class Happenings {
 		else this.byKind.set(happening.kind, [happening]);
 	}
 
+	/** Of which kinds something has happened. */
+	get kinds(): Iterable<string> {
+		return this.byKind.keys();
+	}
+
 	count(kind: string): number {
 		return this.byKind.get(kind)?.length ?? 0;
 	}

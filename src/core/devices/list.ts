@@ -1,14 +1,20 @@
 /** All devices. What they can say is offered in this order. */
 import { accelerometer } from './accelerometer/device';
 import { battery } from './battery/device';
+import { belowSensor } from './belowSensor/device';
 import { compass } from './compass/device';
 import { counters } from './counters/device';
+import { curving } from './curving/device';
 import { dropSensor } from './dropSensor/device';
 import { edgeSensor } from './edgeSensor/device';
+import { endLamps } from './endLamps/device';
 import { floorSensor } from './floorSensor/device';
+import { flying } from './flying/device';
 import { gyro } from './gyro/device';
+import { horn } from './horn/device';
 import { lamp } from './lamp/device';
 import { lightSensor } from './lightSensor/device';
+import { markSensor } from './markSensor/device';
 import { microphone } from './microphone/device';
 import { motion } from './motion/device';
 import { pacing } from './pacing/device';
@@ -21,6 +27,7 @@ import { rolling } from './rolling/device';
 import { screen } from './screen/device';
 import { shell } from './shell/device';
 import { speaker } from './speaker/device';
+import { thermometer } from './thermometer/device';
 import { tiltSensor } from './tiltSensor/device';
 import { turning } from './turning/device';
 import { wheels } from './wheels/device';
@@ -30,14 +37,19 @@ export const devices: readonly Device[] = [
 	motion,
 	wheels,
 	rolling,
+	flying,
 	motorPorts,
 	pins,
 	patches,
 	screen,
 	lamp,
+	endLamps,
 	speaker,
+	horn,
 	rangefinder,
+	belowSensor,
 	floorSensor,
+	markSensor,
 	shell,
 	edgeSensor,
 	turning,
@@ -45,11 +57,13 @@ export const devices: readonly Device[] = [
 	compass,
 	pacing,
 	counters,
+	curving,
 	reckoning,
 	accelerometer,
 	tiltSensor,
 	dropSensor,
 	battery,
 	lightSensor,
-	microphone
+	microphone,
+	thermometer
 ];

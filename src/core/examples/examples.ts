@@ -55,6 +55,14 @@ const edge = course({
 		[0.02, 0.58]
 	]
 });
+const rail = course({
+	rails: [
+		{
+			...{ id: 'rail', at: [0.04, 0.3], bearing: 90, isClosed: false, marks: [] },
+			pieces: [{ length: 0.82 }]
+		}
+	]
+});
 const patch = course({
 	patches: [
 		{
@@ -100,6 +108,20 @@ const special: Readonly<Record<string, Make>> = {
 				step('rollFar', { ...values, bearing: 0, distance: 0.2 })
 			)
 		]
+	}),
+	horn: (values) => ({ chains: [run(step('horn', values), go(0.4))], on: rail }),
+	land: (values) => ({
+		chains: [run(step('takeOff'), step('go', { distance: 0.4 }), step('land', values))]
+	}),
+	hover: (values) => ({
+		chains: [
+			run(step('takeOff'), step('start'), step('wait', { duration: 0.5 }), step('hover', values))
+		]
+	}),
+	flip: (values) => ({ chains: [run(step('takeOff'), step('flip', values))], on: middle }),
+	cutMotors: (values) => ({
+		chains: [run(step('takeOff'), step('cutMotors', values))],
+		on: middle
 	}),
 	pinsAtOnce: (values) => ({
 		chains: [run(step('pinsAtOnce', values), step('wait', { duration: 1 }), step('pinsOff'))]

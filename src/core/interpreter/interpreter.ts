@@ -66,8 +66,10 @@ export class Interpreter {
 
 	constructor({ program, crew, limit }: Setting) {
 		this.budget = new Budget(limit, program.chains.length);
-		this.crew = crew.map((robot, index) => ({
-			...robot,
+		this.crew = crew.map(({ port, observer, chance }, index) => ({
+			port,
+			observer,
+			chance,
 			routines: program.routines[index]!,
 			cells: emptyCells(program.variables),
 			cruise: initialCruise,

@@ -18,5 +18,8 @@ export class Variables {
 }
 
 /** Nothing set: what a run begins with. */
-export const emptyCells = (count: number): readonly Cell[] =>
-	Array.from({ length: count }, () => ({ value: undefined }));
+export function emptyCells(count: number): readonly Cell[] {
+	const cells: Cell[] = [];
+	for (let i = 0; i < count; i++) cells.push({ value: undefined });
+	return cells;
+}

@@ -12,7 +12,13 @@ import { isLit, numberSteps, robotOfChain, type Chain, type Plan, type Step } fr
 import { variableTypes } from '../plan/variables';
 import { missingOf, type RobotKind } from '../robots/robot';
 import { definitionOf } from '../steps/catalogue';
-import { isExpression, slotOf, type StepDefinition, type Worked } from '../steps/definition';
+import {
+	isExpression,
+	needsOf,
+	slotOf,
+	type StepDefinition,
+	type Worked
+} from '../steps/definition';
 import { inputNames } from '../steps/own';
 import { computedOf, type Computed, type Condition, type Naming } from './computed';
 import { Variables } from './memory';
@@ -82,8 +88,8 @@ interface Compiling extends Naming {
 	readonly robot: Capable;
 	readonly find: Find;
 	readonly variables: Variables;
-	/** One list for all steps with the same names of values. */
-	readonly sameNames: (names: readonly string[]) => readonly string[];
+	/** One list for all steps of a kind, as long as they name the same values. */
+	readonly sameNames: (definition: StepDefinition, names: readonly string[]) => readonly string[];
 	/** Filled with what the plan senses. */
 	readonly used: Set<string>;
 }
@@ -95,7 +101,7 @@ interface Compiling extends Naming {
 export function compile(plan: Plan, crew: readonly Capable[], only?: string): Program {
 	const types = variableTypes(plan);
 	const variables = new Variables();
-	const lists = new Map<string, readonly string[]>();
+	const lists = new Map<StepDefinition, readonly string[]>();
 	const variable: Find = (name) => {
 		const number = variables.numberOf(name);
 		return (environment) => environment.cells[number]!.value ?? NaN;
@@ -105,15 +111,17 @@ export function compile(plan: Plan, crew: readonly Capable[], only?: string): Pr
 		scope: (name: string) => types.get(name),
 		find: variable,
 		variables,
-		sameNames: (names: readonly string[]) => {
-			const key = names.join(' ');
-			const known = lists.get(key) ?? names;
-			lists.set(key, known);
-			return known;
+		sameNames: (definition: StepDefinition, names: readonly string[]) => {
+			const known = lists.get(definition);
+			if (known && isSame(known, names)) return known;
+			lists.set(definition, names);
+			return names;
 		}
 	};
 	const compilings = crew.map((robot): Compiling => {
-		return { ...all, robot, topSpeed: robot.topSpeed, used: new Set<string>() };
+		const { numbers, scope, find, variables, sameNames } = all;
+		const { topSpeed } = robot;
+		return { numbers, scope, find, variables, sameNames, robot, topSpeed, used: new Set() };
 	});
 	const listOf = (steps: readonly Step[], compiling: Compiling) =>
 		withoutOff(steps).map((step) => instructionOf(step, compiling));
@@ -150,9 +158,14 @@ export function compile(plan: Plan, crew: readonly Capable[], only?: string): Pr
 	return { chains, routines, readings, variables: variables.count };
 }
 
+const isSame = (one: readonly string[], other: readonly string[]): boolean =>
+	one.length === other.length && one.every((name, i) => name === other[i]);
+
 const noVariable = -1;
 
 const none: readonly never[] = [];
+const noConditions = {};
+const noReadings: ReadonlySet<string> = new Set();
 
 const runPressed: Instruction = {
 	cost: 0,
@@ -166,9 +179,9 @@ const runPressed: Instruction = {
 	id: 'run',
 	number: 0,
 	values: {},
-	conditions: {},
-	body: [],
-	readings: new Set()
+	conditions: noConditions,
+	body: none,
+	readings: noReadings
 };
 
 const withoutOff = (steps: readonly Step[]): readonly Step[] => steps.filter((step) => !step.off);
@@ -184,8 +197,8 @@ function instructionOf(step: Step, compiling: Compiling): Instruction {
 	const definition = definitionOf(step.kind);
 	const values: Record<string, Datum> = {};
 	const computed: ComputedValue[] = [];
-	const conditions: Record<string, Condition> = {};
-	const readings = new Set<string>();
+	let conditions: Record<string, Condition> = noConditions;
+	let readings: Set<string> | undefined;
 	const names: string[] = [];
 	const slots: Datum[] = [];
 	const isSimple = !definition.hasBody && !definition.hasInputs && !definition.isLast;
@@ -201,10 +214,11 @@ function instructionOf(step: Step, compiling: Compiling): Instruction {
 		const parsed = parse(value.expression);
 		const tree = parsed.ok ? parsed.value : senseless;
 		eachName(tree, (name) => {
-			if (isReading(name)) readings.add(name);
+			if (isReading(name)) (readings ??= new Set()).add(name);
 		});
 		if (slot.type === 'condition') {
-			conditions[name] = { evaluate: compileNode(tree, find), cost: costOf(tree) };
+			const condition = { evaluate: compileNode(tree, find), cost: costOf(tree) };
+			conditions = { ...conditions, [name]: condition };
 		} else {
 			cost += costOf(tree);
 			computed.push({ index: names.length, name, ...computedOf(tree, slot, compiling) });
@@ -212,23 +226,25 @@ function instructionOf(step: Step, compiling: Compiling): Instruction {
 			slots.push(NaN);
 		}
 	}
-	for (const reading of readings) used.add(reading);
-	const body = withoutOff(step.body ?? []).map((inner) => instructionOf(inner, compiling));
+	if (readings) for (const reading of readings) used.add(reading);
+	const body = step.body
+		? withoutOff(step.body).map((inner) => instructionOf(inner, compiling))
+		: none;
 	// First what is read whenever it runs, so that the processor finds it in one place.
 	return {
 		cost,
-		missing: missingOf(robot, definition.needs),
+		missing: missingOf(robot, needsOf(definition, values)),
 		slots,
 		computed: computed.length > 0 ? computed : none,
 		isSimple,
 		definition,
 		variable: 'variable' in values ? variables.numberOf(String(values.variable)) : noVariable,
-		names: compiling.sameNames(names),
+		names: compiling.sameNames(definition, names),
 		id: step.id,
 		number: numbers.get(step.id) ?? 0,
 		values,
 		conditions,
 		body,
-		readings
+		readings: readings ?? noReadings
 	};
 }

@@ -83,8 +83,10 @@ export class Thread implements Running, Environment {
 		const { budget } = this.shared;
 		this.time = time;
 		this.isYielding = false;
-		if (this.wait) {
-			if (!this.wait.isOver(time)) return;
+		const { wait } = this;
+		if (wait) {
+			if (!wait.isOver(time)) return;
+			if (wait.refusal) this.noteRefusal(wait.refusal);
 			this.wait = undefined;
 			this.end();
 			if (this.isOver) return;
@@ -201,6 +203,11 @@ export class Thread implements Running, Environment {
 		this.observer.noted(instruction, { key, values: { ...values, number } });
 	}
 
+	/** A robot far away says only later that it refuses. */
+	private noteRefusal(why: string): void {
+		if (this.current) this.noteAt(this.current, `note.refused.${why}`);
+	}
+
 	// --- what expressions find ---
 
 	read(reading: string): Datum {
@@ -223,7 +230,7 @@ export class Thread implements Running, Environment {
 		this.observer.ordered(this.current!, device, name);
 		const order = { device: device.id, name, values: values as Command['values'] };
 		const wait = this.own.port.begin(order);
-		if (wait.refusal) this.noteAt(this.current!, `note.refused.${wait.refusal}`);
+		if (wait.refusal) this.noteRefusal(wait.refusal);
 		return wait;
 	};
 	pause = (seconds: number): Wait => {

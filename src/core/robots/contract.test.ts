@@ -28,6 +28,8 @@ function make(kind: RobotKind, variation: Variation): Machine {
 		surroundings: new Scene(new Place(new Terrain(course), []), pose),
 		played: () => {},
 		felt: () => {},
+		met: () => {},
+		failed: () => {},
 		heading: 0
 	});
 }
@@ -106,10 +108,11 @@ describe.each(robotKinds.map((kind) => [kind.kind, kind] as const))('%s', (_, ki
 						name,
 						values: values as Command['values']
 					});
+					const pose = { x: 0.4, y: 0.4, heading: 0 };
 					let time = 0;
 					for (; !wait.isOver(time) && time < 60; time += tick) {
 						machine.advance(time);
-						machine.body.sense(machine.body.wish().turning * tick);
+						machine.body.sense(machine.body.wish(pose).turning * tick);
 					}
 					// A move that wheels cannot make, such as half a degree with a worn gyro, gives up as stalled.
 					expect(wait.isOver(time) || machine.isStalled || isEndless(name, values)).toBe(true);

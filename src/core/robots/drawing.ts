@@ -4,7 +4,7 @@
  */
 
 /** What a part is drawn with; a theme says how each looks. */
-export type Ink = 'hull' | 'deck' | 'wheel' | 'bow';
+export type Ink = 'hull' | 'deck' | 'wheel' | 'rotor' | 'bow';
 
 export type DrawingPart =
 	/** @see Ink */
@@ -45,3 +45,7 @@ export function roundedBox(
 		`${corner(-radius, -radius)}v${2 * radius - height}${corner(radius, -radius)}z`
 	].join('');
 }
+
+/** A closed path around a circle. */
+export const circle = (x: number, y: number, radius: number): string =>
+	`M${x + radius} ${y}a${radius} ${radius} 0 1 1 ${-2 * radius} 0a${radius} ${radius} 0 1 1 ${2 * radius} 0z`;

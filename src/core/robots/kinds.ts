@@ -1,11 +1,21 @@
 /** All kinds of robot. */
 import type { RobotKind } from './robot';
 import { ball } from './ball';
+import { drone } from './drone';
 import { face } from './face';
 import { pinboard } from './pinboard';
+import { rail } from './rail';
 import { skiff, skiffLite } from './skiff';
 
-export const robotKinds: readonly RobotKind[] = [skiff, skiffLite, ball, pinboard, face];
+export const robotKinds: readonly RobotKind[] = [
+	skiff,
+	skiffLite,
+	ball,
+	drone,
+	rail,
+	pinboard,
+	face
+];
 
 /** @throws when there is no such kind; documents are checked by their schema before. */
 export function robotKindOf(kind: string): RobotKind {

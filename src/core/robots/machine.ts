@@ -1,6 +1,6 @@
 /** A robot as it is modelled: a port for an interpreter, and what the world has to know of it. */
 import type { z } from 'zod';
-import type { Device, Schemas } from '../devices/device';
+import type { Command, Device, Schemas } from '../devices/device';
 import { atOnce, type Port, type Wait } from '../devices/port';
 import type { Datum } from '../types';
 import type { Body } from '../world/body';
@@ -50,4 +50,21 @@ export function assemble(parts: readonly Part[]): Port {
 		begin: ({ device, name, values }) => handlers[device]?.[name]?.(values as never) ?? atOnce,
 		read: (reading) => readers[reading]?.() ?? NaN
 	};
+}
+
+/** A machine that hands on what it is told and asked to the ports that its parts make. */
+export abstract class Assembled implements Port {
+	protected abstract readonly port: Port;
+	/** With sensors of its own, for a display. */
+	protected abstract readonly shown: Port;
+
+	begin(command: Command): Wait {
+		return this.port.begin(command);
+	}
+	read(reading: string): Datum {
+		return this.port.read(reading);
+	}
+	display(reading: string): Datum {
+		return this.shown.read(reading);
+	}
 }

@@ -1,11 +1,12 @@
 /** What a kind of robot is, and what a robot of it is made from. */
+import type { Course } from '../course/course';
 import type { Device } from '../devices/device';
 import type { PlayedNote } from '../devices/speaker/device';
 import { ownReadings } from '../expressions/vocabulary';
 import type { Random } from '../random/random';
 import type { Sentence } from '../sentence';
-import type { ChoiceDefinition, ValueDefinition, Values } from '../steps/definition';
-import type { Outline, Surroundings } from '../world/body';
+import type { ChoiceDefinition, Value, ValueDefinition, Values } from '../steps/definition';
+import type { Obstacle, Outline, Surroundings } from '../world/body';
 import type { Drawing } from './drawing';
 import type { Machine } from './machine';
 
@@ -29,17 +30,21 @@ export interface Making {
 	readonly played: (notes: readonly PlayedNote[], volume: number) => void;
 	/** To be told when it takes something for a bump: for kinds that feel jolts, not walls. */
 	readonly felt: (kind: 'bump') => void;
+	/** To be told when something of its own kind stops it, that the world does not know. */
+	readonly met: (obstacle: Obstacle) => void;
+	/** To be told what went so wrong that the attempt is over, as in the message `outcome.<fault>`. */
+	readonly failed: (fault: string) => void;
 	/** Heading on the start mark, as it is told when lined up, radians. */
 	readonly heading: number;
 }
 
 /** How the figures of a column are meant, and written. */
-export type ColumnUnit = 'mps' | 'part' | 'colour' | 'count';
+export type ColumnUnit = 'mps' | 'metres' | 'degrees' | 'part' | 'colour' | 'count';
 
 /** One figure of a robot, recorded with each sample beside its pose. */
 export interface Column<M extends Machine = Machine> {
 	readonly name: string;
-	/** m/s; 0 to 1; 0xrrggbb; a whole number from 0. */
+	/** m/s; metres; degrees; 0 to 1; 0xrrggbb; a whole number from 0. */
 	readonly unit: ColumnUnit;
 	/** It jumps from one value to the next, as a lamp does: nothing lies between. */
 	readonly isStepped?: true;
@@ -63,6 +68,8 @@ export interface RobotKind<M extends Machine = Machine> {
 	readonly weakest: number;
 	/** Steps that it offers at level First although others do not: what it has in place of theirs. */
 	readonly first?: readonly string[];
+	/** Steps that it does not offer there, so that there are not too many to choose from. */
+	readonly notFirst?: readonly string[];
 	/** By the name of a value: the only options of a choice that it has, where it has fewer. */
 	readonly options?: Readonly<Record<string, readonly string[]>>;
 	/** It does not know what it touches: what it takes for a bump it says itself, through `felt`. */
@@ -73,11 +80,14 @@ export interface RobotKind<M extends Machine = Machine> {
 	 * What it finds odd about steps that follow each other in one list, switched off or not.
 	 * @param isWhole the list is all that runs, from Run to the end
 	 */
-	check?<Step extends Doing>(
-		steps: readonly Step[],
+	check?(
+		steps: readonly Listed[],
 		settings: Values,
-		isWhole: boolean
-	): readonly Fault<Step>[];
+		isWhole: boolean,
+		course?: Course
+	): readonly Fault[];
+	/** What it needs of a course: what one lacks, as in `check.<key>`, and the sample that has it. */
+	readonly course?: { readonly name: string; lacks(course: Course): string | undefined };
 	/** The name of the robot of this kind that ships with the app. */
 	readonly sampleName: string;
 	/** A robot on the start mark. */
@@ -85,10 +95,21 @@ export interface RobotKind<M extends Machine = Machine> {
 }
 
 /** What is odd about a step, in a sentence `check.<key>`. */
-export interface Fault<Step> {
-	readonly step: Step;
+export interface Fault {
+	readonly step: Doing;
 	readonly key: string;
 	readonly values?: Sentence['values'];
+	readonly mend?: Mend;
+}
+
+/** What mends it, as in `repair.<key>`: other steps around this one, or other values. */
+export interface Mend {
+	readonly key: string;
+	readonly before?: Doing;
+	readonly after?: Doing;
+	readonly set?: { readonly name: string; readonly value: Value };
+	/** Other settings of the robot. */
+	readonly fit?: Values;
 }
 
 /** What a step does, wherever it stands. */
@@ -98,13 +119,21 @@ export interface Doing {
 	readonly off?: true | undefined;
 }
 
+/** With what it holds, if it holds steps. */
+export interface Listed extends Doing {
+	readonly body?: readonly Listed[] | undefined;
+}
+
 /** What a robot of this kind can choose from for a value of a step. */
 export const optionsOf = (
-	{ options }: Pick<RobotKind, 'options'>,
+	{ options, devices }: Pick<RobotKind, 'options' | 'devices'>,
 	name: string,
 	definition: ChoiceDefinition
 ): readonly string[] =>
-	definition.options.filter((option) => options?.[name]?.includes(option) ?? true);
+	definition.options.filter((option) => {
+		const need = definition.needs?.[option];
+		return (options?.[name]?.includes(option) ?? true) && (!need || devices.includes(need));
+	});
 
 /** The first of what a step needs that robots of a kind do not have. */
 export const missingOf = (

@@ -9,6 +9,7 @@ import { robotDocument, type NamedRobot } from '../robots/robot-document';
 import { readingsOf, type RobotKind, type Variation } from '../robots/robot';
 import type { Datum } from '../types';
 import { headingOfBearing } from '../units/angles';
+import { heightsOf } from '../world/heights';
 import { outlineAt, type Pose } from '../world/pose';
 import { Scene, type Place } from '../world/scene';
 import type { StartPlace } from '../world/start-places';
@@ -46,6 +47,8 @@ export class CrewMember {
 	readonly kind: RobotKind;
 	readonly machine: Machine;
 	readonly pose: Pose;
+	/** Where it was a tick ago, while gates are watched. */
+	readonly before: Pose;
 	readonly journal: Journal;
 	/** For what its chains throw dice for: uniform in [0, 1). */
 	readonly chance: () => number;
@@ -66,7 +69,8 @@ export class CrewMember {
 		this.kind = robotKindOf(robot.kind);
 		const heading = headingOfBearing(start.bearing);
 		this.pose = { x: start.at[0], y: start.at[1], heading };
-		this.scene = new Scene(place, this.pose, () => others().map((other) => other.outline));
+		const altitude = (): number => this.machine.body.altitude ?? 0;
+		this.scene = new Scene(place, this.pose, altitude, others);
 		const own = seed ^ seedOfText(id) ^ firstSeed;
 		this.machine = this.kind.build({
 			name: robot.name,
@@ -77,17 +81,29 @@ export class CrewMember {
 			sensorChance: new Random(own ^ sensorSeed),
 			displayChance: new Random(own ^ displaySeed),
 			played: (notes, volume) => this.journal.played(this.time, notes, volume),
+			met: (obstacle) => this.met(obstacle, this.time),
+			failed: (fault) => this.journal.failed(fault),
 			felt: (kind) => this.happened.add({ time: this.time, kind }),
 			surroundings: this.scene
 		});
 		setDown(this.pose, this.machine.placing);
+		this.before = { ...this.pose };
 		const dice = new Random(own ^ diceSeed);
 		this.chance = () => dice.between(0, 1);
 		this.journal = new Journal(records, id, this.machine, this.pose);
 	}
 
-	private get outline() {
+	get outline() {
 		return outlineAt(this.kind.outline, this.pose);
+	}
+
+	get heights() {
+		return heightsOf(this.machine.body);
+	}
+
+	/** It does not fly. */
+	get isOnGround(): boolean {
+		return !this.machine.body.altitude;
 	}
 
 	/** @param read what its chains read @param now what a reading says now, as its chains see it */

@@ -3,6 +3,7 @@
  * proving that a change of the code, or another engine, leaves the model alone. It says nothing of
  * how an attempt is laid out in memory, nor of the ids of steps.
  */
+import type { Values, Worked } from '../steps/definition';
 import type { Attempt, RobotRun } from './attempt';
 
 /** These are as exact as the model has them; the other columns are kept as 32-bit numbers. */
@@ -24,7 +25,7 @@ export function fingerprintOf(attempt: Attempt): string {
 	}
 	hash.json(
 		spans.map(({ kind, number, values, start, end, from, to, isComplete }) => [
-			...[kind, number, Object.entries(values).toSorted(byName), start, end, isComplete],
+			...[kind, number, saidBy(kind, values), start, end, isComplete],
 			...[from.x, from.y, from.heading, to.x, to.y, to.heading]
 		])
 	);
@@ -51,6 +52,17 @@ export function fingerprintOf(attempt: Attempt): string {
 	hash.json([...runs.map(({ pathLength }) => pathLength), attempt.ticks]);
 	return hash.toString();
 }
+
+/** What steps have gained since attempts were proved first; as it begins it says nothing. */
+const cameLater: Readonly<Record<string, Values>> = {
+	goFor: { direction: 'forward' },
+	start: { direction: 'forward' }
+};
+
+const saidBy = (kind: string, values: Worked) =>
+	Object.entries(values)
+		.filter(([name, value]) => cameLater[kind]?.[name] !== value)
+		.toSorted(byName);
 
 const byName = ([a]: readonly [string, unknown], [b]: readonly [string, unknown]): number =>
 	a < b ? -1 : 1;

@@ -30,6 +30,8 @@ export class Records {
 	/** Records of each step, by its number, that took no time. */
 	readonly instants: number[] = [];
 	readonly said = new Set<string>();
+	/** What went so wrong that the attempt is over: the first such thing. */
+	fault: Sentence | undefined;
 }
 
 /** What happens to one robot. */
@@ -157,6 +159,11 @@ export class Journal implements Observer<Open> {
 	/** The innermost step in progress. */
 	get innermost(): Instruction | undefined {
 		return [...this.running].at(-1)?.instruction;
+	}
+
+	failed(fault: string): void {
+		const values = { number: this.driving?.number ?? 0 };
+		this.records.fault ??= { key: `outcome.${fault}`, values };
 	}
 
 	bumped(time: number, against: Obstacle): void {

@@ -3,7 +3,9 @@
  * bytes. Time is virtual and goes in fixed ticks: first the chains run until each waits, then the
  * robots drive, the world moves them, their sensors read, and the journals sample.
  */
-import type { Course, LampPost } from '../course/course';
+import type { Course } from '../course/course';
+import type { Happenings } from '../devices/happenings';
+import type { Port } from '../devices/port';
 import { Interpreter } from '../interpreter/interpreter';
 import { compile, type Program } from '../interpreter/program';
 import type { Plan, PlanRobot } from '../plan/plan';
@@ -12,14 +14,11 @@ import type { NamedRobot } from '../robots/robot-document';
 import type { Variation } from '../robots/robot';
 import type { Sentence } from '../sentence';
 import { tickRate } from '../time';
-import { StandingCrate } from '../world/crates';
-import { Place, Terrain } from '../world/scene';
+import { Terrain } from '../world/scene';
 import { startPlaces, type StartPlace } from '../world/start-places';
-import { World } from '../world/world';
 import type { Attempt, Outcome, OutcomeKind, Summary } from './attempt';
-import { CrateWriter } from './crate-writer';
-import { CrewMember } from './crew-member';
-import { Records } from './journal';
+import type { CrewMember } from './crew-member';
+import { Stage } from './stage';
 import { contactsPerTick, defaultLimit, progressTicks } from './settings';
 import type { Touch } from './touch';
 
@@ -39,11 +38,29 @@ export interface Rehearsal {
 	readonly isWatched?: boolean | undefined;
 }
 
-/** @param onProgress told now and then how many seconds of virtual time have passed */
+/** How the orders of an interpreter get to the robots on a stage, and their news to it. */
+export interface Linking {
+	/** In the order of the crew. */
+	readonly ends: readonly { readonly port: Port; readonly happened: Happenings }[];
+	/** Before the chains run: hands on what has been on its way for long enough. */
+	deliver(time: number): void;
+}
+
+/** Robots that hear and answer at once. */
+const direct = ({ crew }: Stage): Linking => ({
+	ends: crew.map(({ machine, happened }) => ({ port: machine, happened })),
+	deliver: () => {}
+});
+
+/**
+ * @param onProgress told now and then how many seconds of virtual time have passed
+ * @param link what is between the interpreter and the robots
+ */
 export const simulate = (
 	rehearsal: Rehearsal,
-	onProgress: (seconds: number) => void = () => {}
-): Attempt => new Simulation(prepare(rehearsal), rehearsal.seed, onProgress).run();
+	onProgress: (seconds: number) => void = () => {},
+	link: (stage: Stage) => Linking = direct
+): Attempt => new Simulation(prepare(rehearsal), rehearsal.seed, onProgress, link).run();
 
 /** What is the same whichever seed a rehearsal has. */
 export interface Prepared {
@@ -77,23 +94,11 @@ export const trial = (prepared: Prepared, seed: number): Summary =>
 	new Simulation(prepared, seed).summary();
 
 class Simulation {
-	/** In the order of the plan. */
-	private readonly crew: readonly CrewMember[];
-	/** In an order of their own, so that it makes no difference which of them is listed first. */
-	private readonly byId: readonly CrewMember[];
-	private readonly place: Place;
-	private readonly crates: readonly StandingCrate[];
-	private readonly world: World;
-	private readonly records = new Records();
-	private readonly crateWriter: CrateWriter;
+	private readonly stage: Stage;
+	private readonly linking: Linking;
 	private readonly interpreter: Interpreter;
 	private readonly limitTicks: number;
 	private readonly limitWork: number;
-	private readonly isOnTable: boolean;
-	private waitingPosts: readonly LampPost[];
-	private tickNumber = 0;
-	/** Seconds since Run. */
-	private time = 0;
 	private hasStopped = false;
 
 	private readonly rehearsal: Prepared['rehearsal'];
@@ -101,62 +106,42 @@ class Simulation {
 	constructor(
 		private readonly prepared: Prepared,
 		private readonly seed: number,
-		private readonly onProgress: (seconds: number) => void = () => {}
+		private readonly onProgress: (seconds: number) => void = () => {},
+		link: (stage: Stage) => Linking = direct
 	) {
-		const { rehearsal, program, terrain } = prepared;
-		const { course, limit } = rehearsal;
+		const { rehearsal, program, terrain, starts, robots } = prepared;
+		const { limit = defaultLimit, variation, touches = [] } = rehearsal;
 		this.rehearsal = rehearsal;
-		this.crates = course.crates.map((crate) => new StandingCrate(crate));
-		this.place = new Place(terrain, this.crates);
-		this.crew = this.gather();
-		this.byId = this.crew.toSorted((a, b) => (a.id < b.id ? -1 : 1));
-		const standing = this.byId.map(({ machine, pose }) => ({ body: machine.body, pose }));
-		this.world = new World(terrain, this.crates, standing);
-		this.crateWriter = new CrateWriter(this.crates);
+		this.stage = new Stage({
+			terrain,
+			starts,
+			robots,
+			variation,
+			seed,
+			touches: (id, index) =>
+				touches
+					.filter(({ robot }) => (robot === undefined ? index === 0 : robot === id))
+					.map(({ time }) => time)
+					.toSorted((a, b) => a - b)
+		});
+		this.linking = link(this.stage);
 		this.interpreter = new Interpreter({
 			program,
-			crew: this.crew.map(({ machine, happened, journal, chance }) => ({
-				port: machine,
-				happened,
+			crew: this.stage.crew.map(({ journal, chance }, index) => ({
+				...this.linking.ends[index]!,
 				observer: journal,
 				chance
 			})),
-			limit: limit ?? defaultLimit
+			limit
 		});
-		this.limitTicks = Math.round((limit ?? defaultLimit) * tickRate);
+		this.limitTicks = Math.round(limit * tickRate);
 		this.limitWork = Math.max(this.limitTicks, defaultLimit * tickRate) * contactsPerTick;
-		this.waitingPosts = course.lampPosts;
-		this.isOnTable = course.table !== null;
-	}
-
-	private gather(): CrewMember[] {
-		const { variation, touches = [] } = this.rehearsal;
-		const { place, records, seed } = this;
-		const { robots, starts } = this.prepared;
-		return robots.map((robot, index) => {
-			const { id } = robot;
-			const isFirst = index === 0;
-			return new CrewMember({
-				id,
-				robot,
-				variation,
-				seed,
-				start: starts[index]!,
-				place,
-				records,
-				others: () => this.crew.filter((other) => other.id !== id),
-				touches: touches
-					.filter(({ robot }) => (robot === undefined ? isFirst : robot === id))
-					.map(({ time }) => time)
-					.toSorted((a, b) => a - b)
-			});
-		});
 	}
 
 	/** Begins to write down what the robots do. */
 	private record(): void {
 		const { interpreter, prepared, rehearsal } = this;
-		this.crew.forEach((member, index) => {
+		this.stage.crew.forEach((member, index) => {
 			const now = (reading: string) => interpreter.read(index, reading);
 			member.record(prepared.program.readings[index]!, now, rehearsal.isWatched === true);
 		});
@@ -165,7 +150,7 @@ class Simulation {
 	/** Runs it without writing down more than how it ends. */
 	summary(): Summary {
 		const { kind, seconds, reachedFinish, lampPosts } = this.untilOver();
-		const ends = this.crew.map(({ id, pose, journal, pathLength }) => ({
+		const ends = this.stage.crew.map(({ id, pose, journal, pathLength }) => ({
 			id,
 			pose: { ...pose },
 			bumps: journal.bumps.length,
@@ -176,73 +161,59 @@ class Simulation {
 
 	run(): Attempt {
 		this.record();
-		const { crew, records, rehearsal } = this;
+		const { stage, rehearsal } = this;
+		const { crew, records, crateWriter } = stage;
 		const outcome = this.untilOver();
-		for (const member of crew) if (member.keep(this.tickNumber)) this.crateWriter.keep(this.time);
-		for (const { journal } of crew) journal.closeAll(this.time);
+		const { tickNumber, time } = stage;
+		for (const member of crew) if (member.keep(tickNumber)) crateWriter.keep(time);
+		for (const { journal } of crew) journal.closeAll(time);
 		return {
 			variation: rehearsal.variation,
 			seed: this.seed,
 			outcome,
 			runs: crew.map(({ run }) => run),
-			crates: this.crateWriter.traces,
+			crates: crateWriter.traces,
 			log: records.log,
 			spans: records.spans,
 			notes: records.notes,
-			ticks: this.tickNumber
+			ticks: tickNumber
 		};
 	}
 
 	private untilOver(): Outcome {
-		for (const member of this.crew) member.notice(this.time);
-		this.lightPosts();
+		const { stage } = this;
+		stage.begin();
 		for (;;) {
 			this.runChains();
 			const outcome = this.ending();
 			if (outcome) return outcome;
-			if (this.tickNumber % progressTicks === 0) this.onProgress(this.time);
-			this.driveAll();
-			this.moveAll();
-			if (this.waitingPosts.length > 0) this.lightPosts();
-			if (!this.isOnTable) continue;
-			this.dropCrates();
-			const { ground } = this.place.terrain;
-			const fallen = this.crew.find(({ pose }) => ground.isBeyondEdge(pose.x, pose.y));
+			if (stage.tickNumber % progressTicks === 0) this.onProgress(stage.time);
+			stage.advance();
+			const { fallen } = stage;
 			if (fallen) return this.fell(fallen);
 		}
 	}
 
 	private runChains(): void {
-		const { crew, time, tickNumber } = this;
+		const { crew, time, tickNumber, crateWriter } = this.stage;
+		this.linking.deliver(time);
 		this.interpreter.tick(time);
 		for (let i = 0; i < crew.length; i++) {
-			if (crew[i]!.sample(tickNumber)) this.crateWriter.keep(time);
+			if (crew[i]!.sample(tickNumber)) crateWriter.keep(time);
 		}
-	}
-
-	private driveAll(): void {
-		const { byId, time } = this;
-		for (let i = 0; i < byId.length; i++) byId[i]!.machine.advance(time);
-	}
-
-	private moveAll(): void {
-		const { byId, world } = this;
-		world.move();
-		this.tickNumber += 1;
-		this.time = this.tickNumber / tickRate;
-		for (let i = 0; i < byId.length; i++) byId[i]!.moved(this.time, world.touching(i));
 	}
 
 	/** How it ends, if it ends before anything moves on. */
 	private ending(): Outcome | undefined {
-		const { crew } = this;
+		const { crew, work, records } = this.stage;
 		if (this.interpreter.budget.left <= 0) return this.usedUp();
-		if (this.world.work > this.limitWork) return this.crowded();
+		if (work > this.limitWork) return this.crowded();
+		if (records.fault) return this.outcome('crashed', records.fault);
 		if (this.isOver()) return this.planOver();
 		for (let i = 0; i < crew.length; i++) {
 			if (crew[i]!.machine.isStalled) return this.stalled(crew[i]!);
 		}
-		return this.tickNumber >= this.limitTicks ? this.outOfTime() : undefined;
+		return this.stage.tickNumber >= this.limitTicks ? this.outOfTime() : undefined;
 	}
 
 	/**
@@ -250,7 +221,8 @@ class Simulation {
 	 * while one waits for something, a robot that rolls on may still meet it.
 	 */
 	private isOver(): boolean {
-		const { interpreter, crew } = this;
+		const { interpreter } = this;
+		const { crew } = this.stage;
 		if (!interpreter.isIdle) return false;
 		if (!interpreter.isWaiting && !this.hasStopped) {
 			this.hasStopped = true;
@@ -262,43 +234,18 @@ class Simulation {
 		return !interpreter.isTicking && !isAwaited;
 	}
 
-	private dropCrates(): void {
-		for (const crate of this.crates) {
-			const { x, y } = crate.pose;
-			if (crate.hasFallen || !this.place.terrain.ground.isBeyondEdge(x, y)) continue;
-			crate.hasFallen = true;
-			this.crateWriter.fell(crate, this.time);
-		}
-	}
-
-	private lightPosts(): void {
-		const { place, time } = this;
-		let hasLit = false;
-		for (const post of this.waitingPosts) {
-			if (!this.isReached(post)) continue;
-			hasLit = true;
-			place.reached.push({ id: post.id, time });
-			place.litPosts.push(post);
-			for (const { happened } of this.crew) happened.add({ time, kind: 'post', what: post.id });
-		}
-		if (hasLit) this.waitingPosts = this.waitingPosts.filter((post) => !this.isReached(post));
-	}
-
-	private isReached({ at, reach }: LampPost): boolean {
-		for (const member of this.crew) if (member.distanceTo(at) <= reach) return true;
-		return false;
-	}
-
 	// --- how it ends ---
 
 	private planOver(): Outcome {
-		const seconds = round(this.time);
+		const seconds = round(this.stage.time);
 		if (this.isInFinish()) {
 			return this.outcome('finished', { key: 'outcome.finished', values: { seconds } });
 		}
 		const { finish } = this.rehearsal.course;
+		const isAnyInAir = this.stage.crew.some(({ isOnGround }) => !isOnGround);
+		if (isAnyInAir) return this.outcome('ended', { key: 'outcome.inTheAir', values: { seconds } });
 		if (!finish) return this.outcome('ended', { key: 'outcome.over', values: { seconds } });
-		const bumps = this.crew.flatMap(({ journal }) => journal.bumps);
+		const bumps = this.stage.crew.flatMap(({ journal }) => journal.bumps);
 		const bump = bumps.find(({ against }) => against === 'wall');
 		const distance = this.distanceTo(finish.at) - finish.radius;
 		const key = bump?.number ? 'outcome.endedAfterBump' : 'outcome.ended';
@@ -313,13 +260,13 @@ class Simulation {
 
 	private stalled(member: CrewMember): Outcome {
 		const number = member.journal.driving?.number ?? 0;
-		const isHeld = this.world.touching(this.byId.indexOf(member)) !== null;
+		const isHeld = this.stage.isHeld(member);
 		const key = isHeld ? 'outcome.stoppedByWall' : 'outcome.stoppedByItself';
 		return this.outcome('halted', { key, values: { number } });
 	}
 
 	private outOfTime(): Outcome {
-		const { crew } = this;
+		const { crew } = this.stage;
 		const step = crew.map(({ journal }) => journal.innermost).find((innermost) => innermost);
 		const values = { seconds: this.limitTicks / tickRate, number: step?.number ?? 0 };
 		return this.outcome('timeout', {
@@ -332,14 +279,14 @@ class Simulation {
 		const { total, usedUpBy } = this.interpreter.budget;
 		const values = {
 			number: usedUpBy?.number ?? 0,
-			seconds: round(this.time),
+			seconds: round(this.stage.time),
 			millions: total / 1e6
 		};
 		return this.outcome('timeout', { key: 'outcome.usedUp', values });
 	}
 
 	private crowded(): Outcome {
-		const values = { seconds: round(this.time) };
+		const values = { seconds: round(this.stage.time) };
 		return this.outcome('timeout', { key: 'outcome.crowded', values });
 	}
 
@@ -347,21 +294,24 @@ class Simulation {
 		return {
 			kind,
 			reason,
-			seconds: this.time,
+			seconds: this.stage.time,
 			reachedFinish: this.isInFinish(),
-			lampPosts: this.place.reached
+			lampPosts: this.stage.place.reached
 		};
 	}
 
 	/** Whether one of them is: a ring has room for one. */
 	private isInFinish(): boolean {
 		const { finish } = this.rehearsal.course;
-		return finish !== null && this.distanceTo(finish.at) <= finish.radius;
+		if (finish === null) return false;
+		return this.stage.crew.some(
+			(member) => member.isOnGround && member.distanceTo(finish.at) <= finish.radius
+		);
 	}
 
 	/** Of the nearest robot. */
 	private distanceTo(point: readonly [number, number]): number {
-		return Math.min(...this.crew.map((member) => member.distanceTo(point)));
+		return Math.min(...this.stage.crew.map((member) => member.distanceTo(point)));
 	}
 }
 

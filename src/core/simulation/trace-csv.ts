@@ -13,6 +13,8 @@ const plain = (value: number): string => value.toFixed(5);
 
 const units: Readonly<Record<ColumnUnit, Written>> = {
 	mps: { suffix: '_mps', show: plain },
+	metres: { suffix: '_m', show: plain },
+	degrees: { suffix: '_deg', show: plain },
 	part: { suffix: '_percent', show: (value) => plain(value * 100) },
 	count: { suffix: '', show: String },
 	colour: { suffix: '', show: (value) => `#${value.toString(16).padStart(6, '0')}` }

@@ -54,6 +54,30 @@ const effects: Record<string, (attempt: Alone) => void> = {
 		near(way(a).ahead, 0.4);
 		near(way(a).north, 0.2);
 	},
+	takeOff: (a) => {
+		near(a.trace.columns.height!.at(-1)!, 1, 0.01);
+		const { start, end } = span(a, 'takeOff');
+		near(end - start, 3, 0.15);
+	},
+	land: (a) => {
+		near(way(a).ahead, 0.4);
+		expect(span(a, 'land').isComplete).toBe(true);
+		expect(a.trace.columns.height!.at(-1)).toBe(0);
+	},
+	hover: (a) => {
+		near(span(a, 'hover').end - span(a, 'hover').start, 2, 0.01);
+		expect(span(a, 'hover').speedAtStart).toBeGreaterThan(0.3);
+		expect(span(a, 'hover').speedAtEnd).toBeLessThan(0.01);
+		near(a.trace.columns.height!.at(-1)!, 1, 0.01);
+	},
+	flip: (a) => {
+		expect(Math.max(...a.trace.columns.pitch!)).toBeGreaterThan(355);
+		near(a.trace.columns.height!.at(-1)!, 1, 0.01);
+	},
+	cutMotors: (a) => {
+		expect(a.outcome).toMatchObject({ kind: 'crashed', reason: { key: 'outcome.dropped' } });
+		expect(a.trace.columns.height!.at(-1)).toBe(0);
+	},
 	pin: (a) => {
 		expect(a.trace.columns.pin5!.at(-1)).toBe(0xffb020);
 		near(way(a).ahead, 0.22, 0.01);
@@ -102,6 +126,7 @@ const effects: Record<string, (attempt: Alone) => void> = {
 		expect(a.trace.columns.leftLamp![1]).toBe(0xffb020);
 		expect(a.trace.columns.rightLamp!.at(-1)).toBe(0);
 	},
+	horn: (a) => expect(a.tones).toMatchObject([{ time: 0, pitch: 311, length: 0.6 }]),
 	tone: (a) => expect(a.tones).toEqual([{ time: 0, pitch: 440, length: 0.5, volume: 0.6 }]),
 	melody: (a) => {
 		expect(a.tones.map(({ time }) => time)).toEqual([0, 0.5, 1, 1.5]);

@@ -44,6 +44,8 @@ export interface ChoiceDefinition {
 	readonly type: 'choice';
 	readonly options: readonly string[];
 	readonly initial: string;
+	/** What a robot must have for an option, beside what its step needs. */
+	readonly needs?: Readonly<Record<string, Device>>;
 }
 
 /** A colour as `#rrggbb`. */
@@ -105,6 +107,33 @@ export type Worked = Readonly<Record<string, Datum>>;
 export const isExpression = (value: Value | undefined): value is Expression =>
 	typeof value === 'object';
 
+type Choices = readonly (readonly [name: string, needs: Readonly<Record<string, Device>>])[];
+/** For each definition, those of its choices of which an option needs something. */
+const needy = new WeakMap<object, Choices>();
+
+function needyChoices({ values }: Pick<StepDefinition, 'values'>): Choices {
+	const known = needy.get(values);
+	if (known) return known;
+	const made = Object.entries(values).flatMap(([name, slot]) =>
+		slot.type === 'choice' && slot.needs ? [[name, slot.needs] as const] : []
+	);
+	needy.set(values, made);
+	return made;
+}
+
+/** What a robot must have for a step with these values. */
+export function needsOf(
+	definition: Pick<StepDefinition, 'needs' | 'values'>,
+	values: Values | Worked
+): readonly Device[] {
+	let needed = definition.needs;
+	for (const [name, needs] of needyChoices(definition)) {
+		const need = needs[values[name] as string];
+		if (need) needed = [...needed, need];
+	}
+	return needed;
+}
+
 const input: ValueDefinition = { type: 'anything', initial: 0 };
 
 /** What a value of a step may be; one that its kind does not know is an input of a routine. */
@@ -124,6 +153,8 @@ export interface StepDefinition {
 	readonly glyph: string;
 	/** How the glyph lies for an option of its value `direction`, or `state`, as an SVG transform. */
 	readonly turned?: Readonly<Record<string, string>>;
+	/** For some options, a glyph of their own in place of that. */
+	readonly drawn?: Readonly<Record<string, string>>;
 	/** What the first level offers of it, if not just one tag: one for each of these. */
 	readonly firstForms?: readonly Values[];
 	readonly values: Readonly<Record<string, ValueDefinition>>;

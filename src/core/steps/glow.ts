@@ -1,14 +1,19 @@
 /** Glow: the lamps. */
-import { lamp as lampDevice } from '../devices/lamp/device';
+import { endLamps } from '../devices/endLamps/device';
+import { lamp as lampDevice, lampSides } from '../devices/lamp/device';
 import type { StepDefinition, ValueDefinition } from './definition';
 import type { Running } from './running';
 import { choice, duration, ratio } from './values';
 
-const side: ValueDefinition = { ...choice('both', 'left', 'right'), addedLater: true };
+const side: ValueDefinition = {
+	...choice(...lampSides),
+	needs: { front: endLamps, back: endLamps },
+	addedLater: true
+};
 const colour: ValueDefinition = { type: 'colour', initial: '#ffb020' };
 
 function shine({ ask, text }: Running, colour: string, brightness: number, period = 0): void {
-	const side = text('side') as 'both' | 'left' | 'right';
+	const side = text('side') as (typeof lampSides)[number];
 	ask(lampDevice, 'shine', { side, colour, brightness, period });
 }
 

@@ -1,4 +1,5 @@
 /** Sound: tones and melodies. */
+import { horn as hornDevice } from '../devices/horn/device';
 import { speaker } from '../devices/speaker/device';
 import type { StepDefinition, ValueDefinition } from './definition';
 import { pitchOf, readNotes } from './notes';
@@ -93,4 +94,16 @@ export const silence: StepDefinition = {
 	}
 };
 
-export const soundSteps = [tone, melody, volume, silence];
+export const horn: StepDefinition = {
+	kind: 'horn',
+	family: 'sound',
+	level: 'first',
+	glyph: 'M4 10v4h4l8 5V5L8 10zM19 9.500c1.500 1.500 1.500 3.500 0 5',
+	values: { duration: duration(0.6, { minimum: 0.05, maximum: 10 }) },
+	firstValue: 'duration',
+	needs: [hornDevice],
+	takesTime: true,
+	run: ({ ask, number }) => ask(hornDevice, 'sound', { duration: number('duration') })
+};
+
+export const soundSteps = [horn, tone, melody, volume, silence];

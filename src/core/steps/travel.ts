@@ -1,29 +1,61 @@
 /** Travel: everything that moves a robot. */
 import { counters } from '../devices/counters/device';
+import { curving } from '../devices/curving/device';
+import { flying } from '../devices/flying/device';
 import { motion } from '../devices/motion/device';
 import { pacing } from '../devices/pacing/device';
 import { motorPorts, ports, type MotorPort } from '../devices/ports/device';
 import { turning } from '../devices/turning/device';
 import { wheels as wheelsDevice } from '../devices/wheels/device';
 import { radians } from '../units/angles';
-import type { StepDefinition } from './definition';
+import type { StepDefinition, ValueDefinition } from './definition';
+import { flyingSteps } from './flying';
 import { rollingSteps } from './rolling';
-import { angle, choice, duration, length, plain, power } from './values';
+import type { Running } from './running';
+import { angle, choice, directions, duration, length, plain, power } from './values';
 import { ending, stop, stopAfter, then } from './stopping';
 
 /** Glyphs are drawn for a turn to the right. */
 const mirrored = { left: 'matrix(-1 0 0 1 24 0)' };
 
+/** For the glyphs of what goes ahead; up and down have glyphs of their own. */
+const drawn = { up: 'M6 12l6-6 6 6M6 19l6-6 6 6', down: 'M6 5l6 6 6-6M6 12l6 6 6-6' };
+const towards = {
+	back: 'rotate(180 12 12)',
+	left: 'rotate(-90 12 12)',
+	right: 'rotate(90 12 12)'
+};
+
+type Aside = 'left' | 'right' | 'up' | 'down';
+/** A direction that only what flies can go in. */
+const isAside = (direction: string): direction is Aside => direction in directions.needs!;
+
+/** Lets it go in its direction, until told otherwise. */
+function setOff({ ask, number, text }: Running): void {
+	const direction = text('direction');
+	const speed = number('speed');
+	if (isAside(direction)) ask(flying, 'start', { direction, speed });
+	else ask(motion, 'start', { speed: direction === 'back' ? -speed : speed });
+}
+
+const direction: ValueDefinition = { ...directions, addedLater: true };
+
 export const go: StepDefinition = {
 	kind: 'go',
-	turned: { back: 'rotate(180 12 12)' },
-	firstForms: [{ direction: 'forward' }, { direction: 'back' }],
+	turned: towards,
+	drawn,
+	firstForms: [
+		{ direction: 'forward' },
+		{ direction: 'back' },
+		{ direction: 'up' },
+		{ direction: 'down' }
+	],
 	family: 'travel',
 	drives: true,
 	level: 'first',
 	glyph: 'M12 20V5M6.5 10.5 12 5l5.5 5.5',
 	values: {
-		direction: choice('forward', 'back'),
+		direction: directions,
 		distance: length(0.3, { minimum: -10 }),
 		speed: power(0.4)
 	},
@@ -31,8 +63,10 @@ export const go: StepDefinition = {
 	needs: [motion, pacing],
 	takesTime: true,
 	run({ ask, number, text }) {
-		const distance = number('distance') * (text('direction') === 'back' ? -1 : 1);
-		return ask(pacing, 'go', { distance, speed: number('speed') });
+		const direction = text('direction');
+		const [distance, speed] = [number('distance'), number('speed')];
+		if (isAside(direction)) return ask(flying, 'go', { direction, distance, speed });
+		return ask(pacing, 'go', { distance: direction === 'back' ? -distance : distance, speed });
 	}
 };
 
@@ -56,18 +90,19 @@ export const turn: StepDefinition = {
 
 export const goFor: StepDefinition = {
 	kind: 'goFor',
+	turned: towards,
+	drawn,
 	family: 'travel',
 	drives: true,
 	level: 'further',
 	glyph: 'M9 20V5M4 10l5-5 5 5M18 14v3.500l2 1.500M18 12.500a5 5 0 1 1-.1 0',
-	values: { duration: duration(2), speed: power(0.4), ending, then },
+	values: { direction, duration: duration(2), speed: power(0.4), ending, then },
 	firstValue: 'duration',
 	needs: [motion],
 	takesTime: true,
 	isTimed: true,
 	run(running) {
-		const speed = running.number('speed');
-		running.ask(motion, 'start', { speed });
+		setOff(running);
 		return stopAfter(running);
 	}
 };
@@ -107,15 +142,15 @@ export const goDegrees: StepDefinition = {
 
 export const start: StepDefinition = {
 	kind: 'start',
+	turned: towards,
+	drawn,
 	family: 'travel',
 	drives: true,
 	level: 'further',
 	glyph: 'M12 21V9M7 14l5-5 5 5M12 3v2M7 4.500l1 1.500M17 4.500 16 6',
-	values: { speed: power(0.4) },
+	values: { direction, speed: power(0.4) },
 	needs: [motion],
-	run({ ask, number }) {
-		ask(motion, 'start', { speed: number('speed') });
-	}
+	run: setOff
 };
 
 export const stopMoving: StepDefinition = {
@@ -180,10 +215,10 @@ export const arc: StepDefinition = {
 		angle: angle(90, { minimum: -3600 }),
 		speed: power(0.4)
 	},
-	needs: [counters],
+	needs: [curving],
 	takesTime: true,
 	run({ ask, number, text }) {
-		return ask(counters, 'arc', {
+		return ask(curving, 'arc', {
 			direction: text('direction') === 'right' ? 'right' : 'left',
 			radius: number('radius'),
 			angle: radians(number('angle')),
@@ -321,6 +356,7 @@ export const waitStill: StepDefinition = {
 export const travelSteps = [
 	go,
 	turn,
+	...flyingSteps,
 	...rollingSteps,
 	start,
 	stopMoving,

@@ -1,4 +1,5 @@
 /** Short ways to define the values of steps. Ranges are what makes sense for a toy on a floor. */
+import { flying } from '../devices/flying/device';
 import { types, type Type } from '../types';
 import type {
 	ChoiceDefinition,
@@ -39,6 +40,12 @@ export const choice = (...options: [string, ...string[]]): ChoiceDefinition => (
 	options,
 	initial: options[0]
 });
+
+/** Directions that every robot can go in, and those that only what flies can. */
+export const directions: ChoiceDefinition = {
+	...choice('forward', 'back', 'left', 'right', 'up', 'down'),
+	needs: { left: flying, right: flying, up: flying, down: flying }
+};
 
 export const condition = (expression: string): ConditionDefinition => ({
 	type: 'condition',

@@ -4,10 +4,11 @@
  */
 import * as exact from '../exact';
 import { Polygon, Vec2, World, type Body as PlanckBody, type Fixture } from './planck';
-import type { Wall } from '../course/course';
+import { topOfWall, type Wall } from '../course/course';
 import type { Body, Motion, Obstacle, Outline } from './body';
 import { tick } from '../time';
 import { maximumNear, stuckCrates, withoutHidden } from './crowd';
+import { heightsOf, isOver, standing, type Heights } from './heights';
 import { Nearby, Sight, type Change } from './nearby';
 import { scale, toPlanck } from './planck/units';
 import type { StandingCrate } from './crates';
@@ -54,6 +55,7 @@ export class Contact {
 		readonly sight: Sight | null;
 	}[];
 	private readonly nearby: Nearby;
+	private readonly tops: readonly number[];
 	/** The walls that planck knows, and by how many things each is near. */
 	private readonly fixtures: (Fixture | undefined)[] = [];
 	private readonly uses: number[];
@@ -78,6 +80,7 @@ export class Contact {
 		this.ground = this.world.createBody();
 		const seen = isCrowded ? withoutHidden(walls) : walls;
 		this.nearby = new Nearby(seen);
+		this.tops = seen.map(topOfWall);
 		this.uses = seen.map(() => 0);
 		const stuck = stuckCrates(seen, crates);
 		this.crates = crates.map((crate) => {
@@ -86,6 +89,7 @@ export class Contact {
 				mass: crate.mass,
 				inertia: crate.inertia
 			});
+			body.getFixtureList()!.setUserData(standing(crate.top));
 			if (stuck.has(crate)) body.setStatic();
 			body.setTransform(new Vec2(crate.pose.x * scale, crate.pose.y * scale), crate.pose.heading);
 			return { crate, body, sight: stuck.has(crate) ? null : new Sight() };
@@ -100,6 +104,19 @@ export class Contact {
 			sin: 0
 		}));
 		this.planckBodies = new Set(this.moving.map(({ planck }) => planck));
+		if (bodies.some(({ body }) => body.altitude !== undefined)) this.letPassOver(bodies);
+	}
+
+	/** What flies higher than a thing does not touch it. */
+	private letPassOver(bodies: readonly { readonly body: Body }[]): void {
+		const heights = (fixture: Fixture): Heights => {
+			const own = this.moving.findIndex(({ planck }) => planck === fixture.getBody());
+			return own < 0 ? (fixture.getUserData() as Heights) : heightsOf(bodies[own]!.body);
+		};
+		this.world.on('pre-solve', (contact) => {
+			const [one, other] = [contact.getFixtureA(), contact.getFixtureB()];
+			if (isOver(heights(one), heights(other))) contact.setEnabled(false);
+		});
 	}
 
 	private bodyOf({ outline, mass, inertia, bounce = 0 }: Rigid, bullet = false): PlanckBody {
@@ -171,7 +188,7 @@ export class Contact {
 	private touchedBy(body: PlanckBody): Obstacle | null {
 		let touching: Obstacle | null = null;
 		for (let edge = body.getContactList(); edge; edge = edge.next ?? null) {
-			if (!edge.contact.isTouching()) continue;
+			if (!edge.contact.isTouching() || !edge.contact.isEnabled()) continue;
 			if (edge.other === this.ground) return 'wall';
 			if (edge.other && this.planckBodies.has(edge.other)) touching = 'robot';
 			else touching ??= 'crate';
@@ -185,7 +202,8 @@ export class Contact {
 		for (const wall of change.near) {
 			if (this.uses[wall]!++ > 0) continue;
 			const shape = this.nearby.shapeOf(wall);
-			this.fixtures[wall] = this.ground.createFixture({ shape, friction: wallFriction });
+			const userData = standing(this.tops[wall]!);
+			this.fixtures[wall] = this.ground.createFixture({ shape, friction: wallFriction, userData });
 		}
 		for (const wall of change.before) {
 			if (--this.uses[wall]! === 0) this.ground.destroyFixture(this.fixtures[wall]!);

@@ -1,12 +1,14 @@
 /** Crates: things that stand on the floor and can be pushed. */
 import * as exact from '../exact';
-import type { Crate, Point } from '../course/course';
+import { topOfCrate, type Crate, type Point } from '../course/course';
 import { headingOfBearing } from '../units/angles';
 import { outlineAt, type Pose } from './pose';
 
 export class StandingCrate {
 	readonly id: string;
 	readonly mass: number;
+	/** Metres from the floor. */
+	readonly top: number;
 	readonly pose: Pose;
 	/** Corners around its middle, counter-clockwise, metres; x along its bearing. */
 	readonly corners: readonly Point[];
@@ -15,9 +17,11 @@ export class StandingCrate {
 	/** Pushed over the table's edge. */
 	hasFallen = false;
 
-	constructor({ id, at, bearing, width, depth, mass }: Crate) {
+	constructor(crate: Crate) {
+		const { id, at, bearing, width, depth, mass } = crate;
 		this.id = id;
 		this.mass = mass;
+		this.top = topOfCrate(crate);
 		this.pose = { x: at[0], y: at[1], heading: headingOfBearing(bearing) };
 		const [x, y] = [depth / 2, width / 2];
 		this.corners = [

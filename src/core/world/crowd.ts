@@ -3,7 +3,7 @@
  * those that are hidden in others are left out, and of a crowd only the nearest are looked at.
  */
 import * as exact from '../exact';
-import type { Point, Wall } from '../course/course';
+import { topOfWall, type Point, type Wall } from '../course/course';
 import type { StandingCrate } from './crates';
 import { separationOf } from './separation';
 import { cornersOf } from './walls';
@@ -23,7 +23,10 @@ export function withoutHidden(walls: readonly Wall[]): Wall[] {
 		const corners = cornersOf(wall);
 		const box = boxOf(corners);
 		const isHidden = kept.some(
-			(other) => contains(other.box, box) && isInside(corners, other.corners)
+			(other) =>
+				topOfWall(other.wall) >= topOfWall(wall) &&
+				contains(other.box, box) &&
+				isInside(corners, other.corners)
 		);
 		if (!isHidden) kept.push({ wall, corners, box });
 	}

@@ -145,7 +145,7 @@ function depthInPolygon(corners: readonly Point[]): (x: number, y: number) => nu
 }
 
 /** A ray to the east crosses the outline of what it starts in an odd number of times. */
-function isInside(corners: readonly Point[], x: number, y: number): boolean {
+export function isInside(corners: readonly Point[], x: number, y: number): boolean {
 	let inside = false;
 	for (let i = 0, before = corners.length - 1; i < corners.length; before = i++) {
 		const x1 = corners[before]![0];

@@ -1,11 +1,13 @@
 /** What a robot can find out about the place around it. Places are given as seen from the robot. */
 import * as exact from '../exact';
+import { RailPath } from '../course/rails';
 import type { Surface } from '../course/surfaces';
-import type { Course, LampPost, Point } from '../course/course';
+import { topOfWall, type Course, type LampPost, type Point } from '../course/course';
 import type { Surroundings } from './body';
 import type { Pose } from './pose';
 import type { StandingCrate } from './crates';
-import { Ground, type Seen } from './ground';
+import { Ground, isInside, type Seen } from './ground';
+import { standing, type Heights } from './heights';
 import { rayLength, sidesOf } from './rays';
 import { Clearance, cornersOf } from './walls';
 
@@ -18,13 +20,35 @@ const postReach = 0.25;
 /** What of a course stays the same in every attempt on it. */
 export class Terrain {
 	readonly ground: Ground;
-	readonly wallSides: Float64Array;
 	readonly clearance: Clearance;
+	/** The walls. */
+	readonly standing: readonly Thing[];
+	private readonly allSides: Float64Array;
+	private readonly lowestTop: number;
+	/** By how many walls are higher. */
+	private readonly sides = new Map<number, Float64Array>();
 
 	constructor(readonly course: Course) {
+		this.standing = course.walls.map((wall) => ({
+			outline: cornersOf(wall),
+			heights: standing(topOfWall(wall))
+		}));
+		this.allSides = sidesOf(this.standing.map(({ outline }) => outline));
+		this.lowestTop = Math.min(...course.walls.map(topOfWall));
 		this.clearance = new Clearance(course.walls);
 		this.ground = new Ground(course);
-		this.wallSides = sidesOf(course.walls.map(cornersOf));
+	}
+
+	/** Sides of all walls that reach higher, metres from the floor. */
+	wallSides(altitude: number): Float64Array {
+		if (altitude < this.lowestTop) return this.allSides;
+		const higher = this.standing.filter(({ heights: { top } }) => top > altitude);
+		let sides = this.sides.get(higher.length);
+		if (!sides) {
+			sides = sidesOf(higher.map(({ outline }) => outline));
+			this.sides.set(higher.length, sides);
+		}
+		return sides;
 	}
 }
 
@@ -40,6 +64,12 @@ export class Place {
 	) {}
 }
 
+/** Something that stands, or flies, on the course. */
+export interface Thing {
+	readonly outline: readonly Point[];
+	readonly heights: Heights;
+}
+
 export class Scene implements Surroundings {
 	readonly sound: number;
 	/** Whether something is touched, or was a moment ago. */
@@ -47,13 +77,14 @@ export class Scene implements Surroundings {
 	isTouched = false;
 	private readonly daylight: number;
 
-	/** @param others where the outlines of other robots are now */
+	/** @param altitude of its own, metres @param others the other robots as they are now */
 	constructor(
-		private readonly place: Place,
+		private readonly shared: Place,
 		private readonly pose: Pose,
-		private readonly others: () => readonly (readonly Point[])[] = () => []
+		private readonly altitude: () => number = () => 0,
+		private readonly others: () => readonly Thing[] = () => []
 	) {
-		const { course } = place.terrain;
+		const { course } = shared.terrain;
 		this.daylight = course.light;
 		this.sound = course.sound;
 	}
@@ -67,34 +98,77 @@ export class Scene implements Surroundings {
 
 	distanceFrom(ahead: number, spread: number, range: number): number {
 		const { x, y } = this.pointAt(ahead, 0);
-		const standing = this.place.crates.filter(({ hasFallen }) => !hasFallen);
-		const movable = sidesOf([...standing.map(({ outline }) => outline), ...this.others()]);
+		const eye = this.altitude();
+		const seen = this.movable.filter(({ heights: { bottom, top } }) => bottom <= eye && eye < top);
+		const sides = sidesOf(seen.map(({ outline }) => outline));
+		const wallSides = this.shared.terrain.wallSides(eye);
 		let nearest = range;
 		for (let ray = 0; ray < rays; ray++) {
 			const angle = this.pose.heading + spread * ((2 * ray) / (rays - 1) - 1);
-			nearest = rayLength(x, y, angle, nearest, this.place.terrain.wallSides);
-			nearest = rayLength(x, y, angle, nearest, movable);
+			nearest = rayLength(x, y, angle, nearest, wallSides);
+			nearest = rayLength(x, y, angle, nearest, sides);
 		}
 		return nearest;
 	}
 
+	private get movable(): readonly Thing[] {
+		const crates = this.shared.crates.filter(({ hasFallen }) => !hasFallen);
+		return [
+			...crates.map(({ outline, top }) => ({ outline, heights: standing(top) })),
+			...this.others()
+		];
+	}
+
+	get place(): { readonly x: number; readonly y: number } {
+		return this.pose;
+	}
+
+	railNear(reach: number): { path: RailPath; way: number } | undefined {
+		const { x, y } = this.pose;
+		let found: { path: RailPath; way: number } | undefined;
+		let nearest = reach;
+		for (const rail of this.shared.terrain.course.rails) {
+			const path = new RailPath(rail);
+			const { way, away } = path.nearest(x, y);
+			if (away > nearest) continue;
+			nearest = away;
+			found = { path, way };
+		}
+		return found;
+	}
+
+	get topUnder(): number {
+		const { x, y } = this.pose;
+		const feet = this.altitude();
+		const things = [...this.shared.terrain.standing, ...this.movable];
+		return things.reduce(
+			(highest, { outline, heights: { top } }) =>
+				top > highest && top <= feet && isInside(outline, x, y) ? top : highest,
+			0
+		);
+	}
+
+	get ceiling(): number {
+		return this.shared.terrain.course.ceiling;
+	}
+
 	seenUnder(ahead: number, left: number): Seen {
 		const { x, y } = this.pointAt(ahead, left);
-		return this.place.terrain.ground.seenAt(x, y);
+		return this.shared.terrain.ground.seenAt(x, y);
 	}
 
 	isEdgeUnder(ahead: number): boolean {
 		const { x, y } = this.pointAt(ahead, 0);
-		return this.place.terrain.ground.isBeyondEdge(x, y);
+		return this.shared.terrain.ground.isBeyondEdge(x, y);
 	}
 
 	get surface(): Surface {
-		return this.place.terrain.ground.surfaceAt(this.pose.x, this.pose.y);
+		return this.shared.terrain.ground.surfaceAt(this.pose.x, this.pose.y);
 	}
 
 	get light(): number {
 		const { x, y } = this.pose;
-		const shining = this.place.litPosts.map(({ at }) => {
+		const shining = this.shared.litPosts.map(({ at }) => {
 			const away = exact.lengthOf(at[0] - x, at[1] - y) / postReach;
 			return postLight / (1 + away * away);
 		});

@@ -1,6 +1,6 @@
 /** Walls as the world sees them: how near the nearest one is, and their corners. */
 import * as exact from '../exact';
-import type { Wall } from '../course/course';
+import { topOfWall, type Wall } from '../course/course';
 
 /** Corners of a wall, counter-clockwise, metres. Its ends reach half its thickness further. */
 export function cornersOf(wall: Wall): [number, number][] {
@@ -24,9 +24,11 @@ export function cornersOf(wall: Wall): [number, number][] {
  */
 export class Clearance {
 	private readonly numbers: Float64Array;
+	private readonly tops: Float64Array;
 
 	constructor(walls: readonly Wall[]) {
 		this.numbers = new Float64Array(walls.length * 6);
+		this.tops = Float64Array.from(walls, topOfWall);
 		walls.forEach((wall, index) => {
 			const [a, b, c, d] = cornersOf(wall) as [number, number][];
 			const x = (a![0] + d![0]) / 2;
@@ -37,11 +39,15 @@ export class Clearance {
 		});
 	}
 
-	/** Metres from the point to the nearest wall, never too much; Infinity without walls. */
-	at(x: number, y: number): number {
-		const { numbers } = this;
+	/**
+	 * Metres from the point to the nearest wall, never too much; Infinity without walls.
+	 * @param level metres: walls that are not higher do not count
+	 */
+	at(x: number, y: number, level = 0): number {
+		const { numbers, tops } = this;
 		let nearest = Infinity;
 		for (let i = 0; i < numbers.length; i += 6) {
+			if (tops[i / 6]! <= level) continue;
 			const px = x - numbers[i]!;
 			const py = y - numbers[i + 1]!;
 			const dx = numbers[i + 2]!;

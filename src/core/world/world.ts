@@ -6,12 +6,15 @@ import * as exact from '../exact';
 import { tick } from '../time';
 import type { Body, Motion, Obstacle } from './body';
 import { Contact } from './contact';
+import { heightsOf, isOver } from './heights';
 import type { Pose } from './pose';
 import type { StandingCrate } from './crates';
 import type { Terrain } from './scene';
 
 /** Metres kept between a free body and a wall: planck's skin and slop, with room to spare. */
 const skin = 0.004;
+/** Metres of rising or sinking after which what flies looks around again: it may meet other things. */
+const worthLooking = 0.04;
 
 /** A body on the floor. */
 export interface Standing {
@@ -27,6 +30,8 @@ class Mover {
 	room = 0;
 	/** Metres that it wishes to move in this tick. */
 	way = 0;
+	/** Metres from the floor to its feet when it looked around last. */
+	level = 0;
 	motion: Readonly<Motion> = { ahead: 0, left: 0, turning: 0 };
 	readonly body: Body;
 	readonly pose: Pose;
@@ -41,6 +46,7 @@ class Mover {
 
 export class World {
 	private readonly movers: readonly Mover[];
+	private readonly flyers: readonly Mover[];
 	private contact: Contact | undefined;
 
 	constructor(
@@ -49,6 +55,7 @@ export class World {
 		standing: readonly Standing[]
 	) {
 		this.movers = standing.map((one) => new Mover(one));
+		this.flyers = this.movers.filter(({ body }) => body.altitude !== undefined);
 	}
 
 	/** Pairs of things that touched each other, summed up over all ticks. */
@@ -64,6 +71,7 @@ export class World {
 	/** Moves all bodies on for one tick and lets their sensors know. */
 	move(): void {
 		const { movers } = this;
+		if (this.flyers.length > 0) this.watchHeights();
 		for (let i = 0; i < movers.length; i++) this.wish(movers[i]!);
 		let isAnyNear = false;
 		for (let i = 0; i < movers.length; i++) {
@@ -77,7 +85,7 @@ export class World {
 	}
 
 	private wish(mover: Mover): void {
-		const { ahead, left } = (mover.motion = mover.body.wish());
+		const { ahead, left } = (mover.motion = mover.body.wish(mover.pose));
 		mover.way = (left === 0 ? Math.abs(ahead) : exact.lengthOf(ahead, left)) * tick;
 		// Nothing lets it free before it has moved as far as it lacked room.
 		mover.room += mover.isNear ? mover.way : -mover.way;
@@ -85,11 +93,22 @@ export class World {
 		if (mover.isNear ? mover.room > 0 : mover.room <= 0 || isCrateComing) this.lookAround(mover);
 	}
 
+	/** What has risen or sunk may meet other things: it has to look around again. */
+	private watchHeights(): void {
+		for (const mover of this.flyers) {
+			if (Math.abs(mover.body.altitude! - mover.level) > worthLooking)
+				mover.room = mover.isNear ? Infinity : -Infinity;
+		}
+	}
+
 	private lookAround(mover: Mover): void {
 		const { pose, radius, way } = mover;
-		mover.room = this.roomAt(pose) - radius - skin - way;
+		const heights = heightsOf(mover.body);
+		mover.level = heights.bottom;
+		mover.room = this.roomAt(pose, heights.bottom - worthLooking) - radius - skin - way;
 		for (const other of this.movers) {
-			if (other === mover) continue;
+			// Either may come nearer by so much before it looks around again.
+			if (other === mover || isOver(heights, heightsOf(other.body), 2 * worthLooking)) continue;
 			const away = exact.lengthOf(other.pose.x - pose.x, other.pose.y - pose.y);
 			// Each may use up half of what lies between them.
 			const half = (away - radius - other.radius) / 2 - skin;
@@ -106,10 +125,11 @@ export class World {
 	}
 
 	/** Metres from a body's middle to the nearest wall or crate, never too much. */
-	private roomAt({ x, y }: Pose): number {
-		let room = this.terrain.clearance.at(x, y);
-		for (const { pose, radius, hasFallen } of this.crates) {
-			if (!hasFallen) room = Math.min(room, exact.lengthOf(pose.x - x, pose.y - y) - radius);
+	private roomAt({ x, y }: Pose, level: number): number {
+		let room = this.terrain.clearance.at(x, y, level);
+		for (const { pose, radius, hasFallen, top } of this.crates) {
+			if (!hasFallen && top > level)
+				room = Math.min(room, exact.lengthOf(pose.x - x, pose.y - y) - radius);
 		}
 		return room;
 	}

@@ -1,10 +1,12 @@
 <script lang="ts">
-	/** A course from above, in metres with y up: grid, finish, lamp posts, start, walls. */
+	/** A course from above, in metres with y up: grid, rails, pads, finish, lamp posts, start, walls, gates. */
 	import type { Course } from '$core/course/course';
+	import { RailPath } from '$core/course/rails';
 	import { lineOf } from '$core/course/tape';
 	import type { RecordedPose } from '$core/simulation/attempt';
 	import { floorColours } from '$core/colours';
 	import { headingOfBearing, degrees } from '$core/units/angles';
+	import { shadowOf } from './view';
 
 	let {
 		course,
@@ -34,6 +36,18 @@
 			const start = { x, y, heading: headingOfBearing(crate.bearing) };
 			const pose = crates?.has(crate.id) ? crates.get(crate.id) : start;
 			return pose ? [{ ...crate, pose }] : [];
+		})
+	);
+	const rails = $derived(
+		course.rails.map((rail) => {
+			const path = new RailPath(rail);
+			const { line, isClosed } = path;
+			return {
+				id: rail.id,
+				line: pathOf(line.map(({ x, y }) => [x, y])),
+				ends: isClosed ? [] : [line[0]!, line.at(-1)!],
+				marks: rail.marks.map(({ at, colour }) => ({ place: path.at(at), colour }))
+			};
 		})
 	);
 </script>
@@ -96,6 +110,40 @@
 	<polygon class="edge" points={pathOf(course.table)} />
 {/if}
 
+{#each rails as { id: key, line, ends, marks } (key)}
+	<g class="rail">
+		<polyline class="sleepers" points={line} />
+		<polyline class="rails" points={line} />
+		<polyline class="between" points={line} />
+		{#each ends as { x, y, heading }, index (index)}
+			<path
+				class="end-stop"
+				d="M0-.04v.08"
+				transform="translate({x},{y}) rotate({degrees(heading)})"
+			/>
+		{/each}
+		{#each marks as { place: { x, y, heading }, colour }, index (index)}
+			<g transform="translate({x},{y}) rotate({degrees(heading)})">
+				<rect
+					class="mark"
+					x="-.025"
+					y=".045"
+					width=".05"
+					height=".03"
+					fill={floorColours[colour]}
+				/>
+			</g>
+		{/each}
+	</g>
+{/each}
+
+{#each course.pads as pad (pad.id)}
+	<g transform="translate({pad.at.join()}) scale({pad.radius})" class="pad">
+		<circle r="1" />
+		<path d="M-.45 0 0-.45.45 0 0 .45z" />
+	</g>
+{/each}
+
 {#if course.finish}
 	<g transform="translate({course.finish.at.join()})">
 		<circle class="finish-area" r={course.finish.radius} />
@@ -122,6 +170,17 @@
 {/each}
 
 {#each course.walls as wall (wall.id)}
+	{#if wall.height}
+		<line
+			class="wall-shadow"
+			transform="translate({shadowOf(wall.height).join()})"
+			x1={wall.from[0]}
+			y1={wall.from[1]}
+			x2={wall.to[0]}
+			y2={wall.to[1]}
+			stroke-width={wall.thickness}
+		/>
+	{/if}
 	<line
 		class="wall"
 		x1={wall.from[0]}
@@ -139,6 +198,29 @@
 			d="M{-depth / 2} {-width / 2}L{depth / 2} {width / 2}M{-depth / 2} {width / 2}L{depth /
 				2} {-width / 2}"
 		/>
+	</g>
+{/each}
+
+{#each course.gates as { id: key, shape, at, bearing, width, height } (key)}
+	{@const half = width / 2}
+	<g class="gate" class:lit={reached.has(key)}>
+		<g
+			class="gate-shadow"
+			transform="translate({at[0] + shadowOf(height)[0]},{at[1] +
+				shadowOf(height)[1]}) rotate({degrees(headingOfBearing(bearing))})"
+		>
+			<path d="M0 {-half}V{half}" />
+		</g>
+		<g transform="translate({at.join()}) rotate({degrees(headingOfBearing(bearing))})">
+			<path d="M0 {-half}V{half}" />
+			{#if shape === 'ring'}
+				<circle cy={-half} r="0.028" />
+				<circle cy={half} r="0.028" />
+			{:else}
+				<path d="M-.03 {-half}h.06M-.03 {half}h.06" />
+			{/if}
+			<path class="way" d="M-.05-.03l-.03.03.03.03M.05-.03l.03.03-.03.03" />
+		</g>
 	</g>
 {/each}
 
@@ -248,6 +330,63 @@
 		fill: none;
 		stroke-dasharray: none;
 		stroke-width: 0.007;
+	}
+	.rail polyline {
+		fill: none;
+		stroke-linejoin: round;
+	}
+	.sleepers {
+		stroke: light-dark(oklch(0.72 0.05 70), oklch(0.42 0.04 70));
+		stroke-width: 0.07;
+		stroke-dasharray: 0.014 0.026;
+	}
+	.rails {
+		stroke: var(--wall);
+		stroke-width: 0.042;
+	}
+	.between {
+		stroke: var(--chart);
+		stroke-width: 0.03;
+	}
+	.end-stop {
+		stroke: var(--signal);
+		stroke-width: 0.016;
+		stroke-linecap: round;
+	}
+	.mark {
+		stroke: var(--ink);
+		stroke-width: 0.003;
+	}
+	.pad circle {
+		fill: color-mix(in oklch, var(--ink) 7%, transparent);
+		stroke: var(--ink-soft);
+		stroke-width: 0.05;
+	}
+	.pad path {
+		fill: none;
+		stroke: var(--ink-soft);
+		stroke-width: 0.08;
+	}
+	.gate {
+		fill: var(--chart);
+		stroke: var(--mist);
+		stroke-width: 0.016;
+		stroke-linecap: round;
+	}
+	.gate.lit {
+		fill: var(--lamp);
+		stroke: var(--lamp-text);
+	}
+	.gate .way {
+		fill: none;
+		stroke-width: 0.007;
+	}
+	.gate-shadow,
+	.wall-shadow {
+		stroke: light-dark(oklch(0.3 0.03 258 / 0.22), oklch(0.05 0.02 258 / 0.6));
+	}
+	.gate-shadow {
+		stroke-width: 0.014;
 	}
 	.wall {
 		stroke: var(--wall);

@@ -4,14 +4,18 @@
 	import { MediaQuery } from 'svelte/reactivity';
 	import { select } from 'd3-selection';
 	import { zoom, zoomIdentity, type ZoomBehavior } from 'd3-zoom';
-	import { headingOfBearing, degrees } from '$core/units/angles';
+	import { headingOfBearing } from '$core/units/angles';
+	import { flying } from '$core/devices/flying/device';
+	import { robotKindOf } from '$core/robots/kinds';
+	import { canDo } from '$core/robots/robot';
 	import { startPlaces } from '$core/world/start-places';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import CourseDrawing from './CourseDrawing.svelte';
 	import LegEnds from './LegEnds.svelte';
-	import RobotDrawing from './RobotDrawing.svelte';
+	import HeightStrip from './HeightStrip.svelte';
+	import StandingRobot from './StandingRobot.svelte';
 	import Trace from './Trace.svelte';
 	import { besidePanel, cratesAt, fit, scaleBar } from './view';
 	import Readings from './Readings.svelte';
@@ -24,7 +28,8 @@
 	let moved = $state.raw(zoomIdentity);
 	let behaviour: ZoomBehavior<SVGSVGElement, unknown>;
 
-	/** Pixels, with the scale below it and the margins. */
+	/** Pixels, with the scale below and the margins: of the heights, and of a few figures. */
+	const stripWidth = 112;
 	const fewFigures = { width: 200, height: 165 };
 
 	const course = $derived(bench.course);
@@ -34,9 +39,13 @@
 	const isNarrow = new MediaQuery('max-width: 560px');
 	/** Room for a few figures, whether they are there yet or not: nothing moves when they come. */
 	const hasCorner = $derived(preferences.level !== 'first' && !isNarrow.current);
+	const canFly = (kind: string) => canDo(robotKindOf(kind), [flying]);
+	/** Some robot can fly, whether it does at this moment or not. */
+	const isHighSeen = $derived(bench.plan.robots.some(({ kind }) => canFly(kind)));
 	const base = $derived.by(() => {
 		const space = height - taken.top;
-		const view = fit(course, width - taken.left, space);
+		const strip = isHighSeen && !isNarrow.current ? stripWidth : 0;
+		const view = fit(course, width - taken.left - strip, space);
 		return hasCorner && taken.left === 0 ? besidePanel(view, space, fewFigures) : view;
 	});
 	const scale = $derived(base.scale * moved.k);
@@ -50,9 +59,19 @@
 	const robots = $derived(
 		bench.plan.robots.map((robot, index) => {
 			const { at, bearing } = starts[index]!;
-			const standing = { x: at[0], y: at[1], heading: headingOfBearing(bearing), columns: {} };
+			const standing = {
+				x: at[0],
+				y: at[1],
+				heading: headingOfBearing(bearing),
+				columns: {} as Readonly<Record<string, number>>
+			};
 			return { ...robot, pose: player.samples[robot.id] ?? standing };
 		})
+	);
+	const flyers = $derived(
+		robots
+			.filter(({ kind }) => canFly(kind))
+			.map(({ id, name, pose }) => ({ id, name, height: pose.columns.height ?? 0 }))
 	);
 	const isCrew = $derived(crewSize > 1);
 	/** Some step or trigger asks whether the robot is touched. */
@@ -145,9 +164,7 @@
 					>
 						<!-- What a finger can hit. -->
 						<circle r="0.11" fill="transparent" />
-						<g transform="rotate({degrees(pose.heading)})">
-							<RobotDrawing {kind} columns={pose.columns} />
-						</g>
+						<StandingRobot {kind} {pose} columns={pose.columns} />
 						{#if isCrew}
 							<g transform="scale({1 / scale},{-1 / scale}) translate(0,{0.1 * scale + 14})">
 								<text class="name" class:shown={id === bench.robot.id}>{name}</text>
@@ -162,6 +179,7 @@
 		</svg>
 	</div>
 
+	{#if isHighSeen}<HeightStrip {course} {flyers} />{/if}
 	<Readings {bench} bind:taken />
 	<div class="scale-bar" aria-hidden="true">
 		<span class="bar" style:width="{bar * scale}px"></span>

@@ -57,6 +57,11 @@
 	.wheel {
 		fill: light-dark(oklch(0.2 0.03 258), oklch(0.1 0.02 258));
 	}
+	.rotor {
+		fill: light-dark(oklch(0.85 0.02 250 / 0.75), oklch(0.5 0.04 255 / 0.75));
+		stroke: var(--ink);
+		stroke-width: 0.004;
+	}
 	.bow {
 		fill: none;
 		stroke: light-dark(oklch(0.97 0.01 85), oklch(0.16 0.03 258));

@@ -16,6 +16,12 @@ const edge = 8;
 /** Metres left free around a course that is fitted in. */
 const margin = 0.12;
 
+/** Where the shadow of something so high lies, from the point below it: east and north, metres. */
+export const shadowOf = (height: number): readonly [number, number] => [
+	0.13 * height,
+	-0.17 * height
+];
+
 /** Shows the whole course in the middle of a pane. */
 export function fit(course: Course, width: number, height: number): View {
 	const { width: w, height: h } = course.size;

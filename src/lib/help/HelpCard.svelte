@@ -6,7 +6,7 @@
 	import { exampleOf } from '$core/examples/examples';
 	import type { ValueDefinition } from '$core/steps/definition';
 	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
-	import RobotDrawing from '$lib/floor/RobotDrawing.svelte';
+	import StandingRobot from '$lib/floor/StandingRobot.svelte';
 	import Trace from '$lib/floor/Trace.svelte';
 	import { cratesAt } from '$lib/floor/view';
 	import { hasMessage, t } from '$lib/i18n';
@@ -15,7 +15,6 @@
 	import { wordsOf } from '$lib/trail/words';
 	import { shownRange, unitOf, valueName } from '$lib/values/format';
 	import { rehearse } from '$lib/workbench/rehearser';
-	import { degrees } from '$core/units/angles';
 
 	let { kind }: { kind: string } = $props();
 
@@ -72,10 +71,10 @@
 					crates={cratesAt(player.attempt, player.time)}
 				/>
 				{#if player.attempt && player.run && player.sample}
-					{@const { x, y, heading, columns } = player.sample}
+					{@const { x, y, columns } = player.sample}
 					<Trace run={player.run} until={player.index} scale={380} />
-					<g transform="translate({x},{y}) rotate({degrees(heading)})">
-						<RobotDrawing kind={player.run.robot.kind} {columns} />
+					<g transform="translate({x},{y})">
+						<StandingRobot kind={player.run.robot.kind} pose={player.sample} {columns} />
 					</g>
 				{/if}
 			</g>

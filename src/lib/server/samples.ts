@@ -39,7 +39,8 @@ export async function fillWithSamples(): Promise<void> {
 		for (const { file, owner } of index.courses) {
 			await save(file, owner, sample('course', file));
 		}
-		for (const { file, owner, course } of index.plans) {
+		// What was saved last stands first on home: there the simplest plans are to be.
+		for (const { file, owner, course } of index.plans.toReversed()) {
 			const bench: Bench = { courseId: course, variation: 'classroom', attempts: [] };
 			await save(file, owner, sample('plan', file), bench);
 		}

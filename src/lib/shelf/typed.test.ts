@@ -1,4 +1,6 @@
 import { expect, it } from 'vitest';
+import { drone } from '$core/robots/drone';
+import { skiff } from '$core/robots/skiff';
 import { planOf } from '$core/testing/sample';
 import { offersFor } from './typed';
 
@@ -20,6 +22,24 @@ it.each([
 	const [first] = offersFor(text, place);
 	expect(first?.definition.kind).toBe(kind);
 	expect(first?.values).toMatchObject(values);
+});
+
+it.each([
+	['left 45', 'turn', { direction: 'left' }],
+	['go left 40', 'go', { direction: 'left', distance: 0.4 }],
+	['up 40', 'go', { direction: 'up', distance: 0.4 }],
+	['time left 2', 'goFor', { direction: 'left', duration: 2 }]
+])('"%s" for a drone means %s', (text, kind, values) => {
+	const [first] = offersFor(text, { ...place, robot: drone });
+	expect(first?.definition.kind).toBe(kind);
+	expect(first?.values).toMatchObject(values);
+});
+
+it('a robot that does not fly is offered no step to a side', () => {
+	for (const text of ['go left 40', 'go up 40'])
+		for (const { values } of offersFor(text, { ...place, robot: skiff }))
+			expect(values.direction).not.toBe('up');
+	expect(offersFor('go left 40', { ...place, robot: skiff })[0]?.definition.kind).not.toBe('go');
 });
 
 it.each(['go 6000', 'repeat 2.5', 'fly 3', 'wait 1 2'])('"%s" fits nothing', (text) => {

@@ -8,10 +8,10 @@ import { locateSteps } from '$core/plan/places';
 import { robotOfChain, type Plan } from '$core/plan/plan';
 import { inputsOf, routinesOf, variableTypes } from '$core/plan/variables';
 import { robotKindOf } from '$core/robots/kinds';
-import { canDo, type RobotKind } from '$core/robots/robot';
+import { canDo, optionsOf, type RobotKind } from '$core/robots/robot';
 import { initialValues, mayHang, stepKinds, triggerKinds } from '$core/steps/catalogue';
 import { levels, type Level } from '$core/levels';
-import { type StepDefinition, type Value, type Values } from '$core/steps/definition';
+import { needsOf, type StepDefinition, type Value, type Values } from '$core/steps/definition';
 import { t } from '$lib/i18n';
 import {
 	choiceWord,
@@ -56,6 +56,7 @@ export function robotAt(plan: Plan, id: string | null): RobotKind {
 
 function isOffered({ kind, level, needs }: StepDefinition, wanted: Level, robot?: RobotKind) {
 	if (robot && !canDo(robot, needs)) return false;
+	if (wanted === 'first' && robot?.notFirst?.includes(kind)) return false;
 	return levels.indexOf(level) <= levels.indexOf(wanted) || robot?.first?.includes(kind) === true;
 }
 
@@ -76,7 +77,9 @@ export function offersAt({
 			const values = initialValues(definition.kind);
 			if (definition.kind === 'call') return callsOf(plan, definition, values);
 			if (level !== 'first' || !definition.firstForms) return [{ definition, values }];
-			return definition.firstForms.map((form) => ({ definition, values: { ...values, ...form } }));
+			return definition.firstForms
+				.map((form) => ({ definition, values: { ...values, ...form } }))
+				.filter((offer) => !robot || canDo(robot, needsOf(definition, offer.values)));
 		});
 }
 
@@ -101,24 +104,26 @@ export function offersFor(text: string, place: ShelfPlace): Offer[] {
 	const others = offersAt({ ...anyRobot, level });
 	const doable = robot ? offersAt({ ...place, level }) : others;
 	const foreign = robot ? others.filter(({ definition }) => !canDo(robot, definition.needs)) : [];
-	return [doable, foreign].flatMap((offers) => bestOf(offers, words, variables));
+	return [...bestOf(doable, { words, variables, robot }), ...bestOf(foreign, { words, variables })];
 }
 
-const bestOf = (
-	offers: readonly Offer[],
-	words: readonly string[],
-	variables: ReadonlySet<string>
-): Offer[] =>
+/** What was typed, and for whom: options that the robot does not have are not meant. */
+interface Typed {
+	readonly words: readonly string[];
+	readonly variables: ReadonlySet<string>;
+	readonly robot?: RobotKind | undefined;
+}
+
+const bestOf = (offers: readonly Offer[], typed: Typed): Offer[] =>
 	offers
-		.map((offer) => ({ ...offer, match: matchStep(offer, words, variables) }))
+		.map((offer) => ({ ...offer, match: matchStep(offer, typed) }))
 		.filter(({ match }) => match !== null)
 		.sort((a, b) => b.match!.score - a.match!.score)
 		.map(({ definition, match }) => ({ definition, values: match!.values }));
 
 function matchStep(
 	{ definition, values: initial }: Offer,
-	words: readonly string[],
-	variables: ReadonlySet<string>
+	{ words, variables, robot }: Typed
 ): { score: number; values: Values } | null {
 	const values: Record<string, Value> = { ...initial };
 	const names = fold(t(`step.${definition.kind}.typed`)).split(' ');
@@ -126,13 +131,14 @@ function matchStep(
 	const numbers: Value[] = [];
 	let score = 0;
 	let isNamed = false;
+	let worth = 0;
 	for (const word of words) {
 		const number = readNumber(word);
 		if (!Number.isNaN(number)) numbers.push(number);
 		else if (score > 0 && isPitch(definition, word)) numbers.push(readFor('frequency', word));
 		else if (names.includes(word)) score += 3;
 		else if (names.some((name) => name.startsWith(word))) score += 2;
-		else if (setByWord(definition, values, word, score > 0)) score += 2;
+		else if ((worth = setByWord(definition, values, word, score > 0, robot)) > 0) score += worth;
 		else if (score > 0 && isNamedFirst(definition, isNamed) && setName(definition, values, word))
 			isNamed = true;
 		else if (score > 0 && variables.has(word)) numbers.push({ expression: word });
@@ -152,21 +158,27 @@ const isPitch = (definition: StepDefinition, word: string): boolean =>
 
 const units = new Set(['cm', '%', '°', 's', 'hz', 'at', 'to', 'by', '×', 'x', 'times']);
 
-/** @param isMeant the step is known; otherwise only a direction or a colour tells which is meant */
+/**
+ * @param isMeant the step is known; otherwise only a direction or a colour tells which is meant
+ * @returns how well the word fits; 0 for not at all
+ */
 function setByWord(
 	definition: StepDefinition,
 	values: Record<string, Value>,
 	word: string,
-	isMeant: boolean
-): boolean {
+	isMeant: boolean,
+	robot?: RobotKind
+): number {
 	for (const [name, value] of Object.entries(definition.values)) {
 		if (value.type === 'choice' && (isMeant || name === 'direction')) {
-			const option = value.options.find((candidate) =>
+			const options = robot ? optionsOf(robot, name, value) : value.options;
+			const option = options.find((candidate) =>
 				fold(choiceWord(definition.kind, name, candidate)).startsWith(word)
 			);
 			if (option) {
 				values[name] = option;
-				return true;
+				// To the left most robots turn; that some can go there as well, comes second.
+				return value.needs?.[option] ? 1 : 2;
 			}
 		}
 		if (value.type === 'colour') {
@@ -177,11 +189,11 @@ function setByWord(
 			);
 			if (colour) {
 				values[name] = colour[1];
-				return true;
+				return 2;
 			}
 		}
 	}
-	return false;
+	return 0;
 }
 
 /** "set n 5": the first word is the name, even one that is a variable already. */

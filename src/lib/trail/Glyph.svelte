@@ -6,13 +6,14 @@
 	let { kind, values = {}, size = 20 }: { kind: string; values?: Values; size?: number } = $props();
 
 	const definition = $derived(definitionOf(kind));
-	const turned = $derived(definition.turned?.[String(values.direction ?? values.state)]);
+	const option = $derived(String(values.direction ?? values.state));
+	const turned = $derived(definition.turned?.[option]);
 	const colour = $derived(typeof values.colour === 'string' ? values.colour : null);
 </script>
 
 <svg viewBox="0 0 24 24" width={size} height={size} aria-hidden="true">
 	{#if colour && size > 30}<circle cx="12" cy="14" r="9" fill={colour} class="glow" />{/if}
-	<path d={definition.glyph} transform={turned} />
+	<path d={definition.drawn?.[option] ?? definition.glyph} transform={turned} />
 </svg>
 
 <style>

@@ -44,6 +44,12 @@
 						>{t(repair.key)}</button
 					>
 				{/if}
+				{#if problem.sampleCourse}
+					{@const name = problem.sampleCourse}
+					<button class="button button-line repair" onclick={() => bench.takeSampleCourse(name)}
+						>{t('problems.sampleCourse', { name })}</button
+					>
+				{/if}
 			</li>
 		{:else}
 			<li>{t('problems.none')}</li>

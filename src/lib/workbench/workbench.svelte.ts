@@ -167,6 +167,13 @@ export class Workbench implements Stand {
 		this.checking.soon();
 	}
 
+	/** Takes the course with this name, if it is still there. */
+	takeSampleCourse(name: string): void {
+		const found = this.courses.find((course) => course.name === name);
+		if (found) void this.chooseCourse(found.id);
+		else this.voice.refuse(t('bench.noSampleCourse', { name }));
+	}
+
 	/** Fetches the course that is chosen, unless another one is by the time it is here. */
 	private async fetchCourse(): Promise<void> {
 		const id = this.courseId;

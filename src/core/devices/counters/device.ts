@@ -11,13 +11,6 @@ const commands = {
 	 * together. A speed less than 0 goes the other way.
 	 */
 	turns: z.strictObject({ left: z.number(), right: z.number(), speed }),
-	/** Metres and radians. */
-	arc: z.strictObject({
-		direction: z.enum(['left', 'right']),
-		radius: z.number(),
-		angle: z.number(),
-		speed
-	}),
 	/** Counts from here. */
 	zero: z.strictObject({})
 };
@@ -25,7 +18,7 @@ const commands = {
 export const counters: Device<typeof commands> = {
 	id: 'counters',
 	commands,
-	moves: ['turns', 'arc'],
+	moves: ['turns'],
 	readings: {
 		leftCount: { type: types.angle, level: 'full' },
 		rightCount: { type: types.angle, level: 'full' }

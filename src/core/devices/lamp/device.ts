@@ -2,9 +2,11 @@
 import { z } from 'zod';
 import type { Device } from '../device';
 
+export const lampSides = ['both', 'left', 'right', 'front', 'back'] as const;
+
 const commands = {
 	shine: z.strictObject({
-		side: z.enum(['both', 'left', 'right']),
+		side: z.enum(lampSides),
 		/** `#rrggbb` */
 		colour: z.string(),
 		brightness: z.number().min(0).max(1),

@@ -10,7 +10,6 @@ import { lamp } from '../../devices/lamp/device';
 import { lightSensor } from '../../devices/lightSensor/device';
 import { motion } from '../../devices/motion/device';
 import { pacing } from '../../devices/pacing/device';
-import type { Command } from '../../devices/device';
 import type { Port, Wait } from '../../devices/port';
 import { reckoning } from '../../devices/reckoning/device';
 import { rolling } from '../../devices/rolling/device';
@@ -21,12 +20,12 @@ import type { Surface } from '../../course/surfaces';
 import * as exact from '../../exact';
 import type { Random } from '../../random/random';
 import { tick } from '../../time';
-import type { Datum } from '../../types';
 import { headingOfBearing, wrapAngle } from '../../units/angles';
 import { gyroPart } from '../gyro';
 import { Lamp } from '../lamp';
-import { assemble, part, type Machine, type Part } from '../machine';
+import { assemble, Assembled, part, type Machine, type Part } from '../machine';
 import { noises, noisyPart } from '../noise';
+import { brakingFor, paceOf } from '../pace';
 import type { Making } from '../robot';
 import { characterOf, dayOf, type Character, type Day } from './character';
 import * as settings from './settings';
@@ -45,7 +44,7 @@ interface Stretch extends Wait {
 /** What becomes of the speed that is left. */
 type Ending = 'brake' | 'coast';
 
-export class Ball implements Machine {
+export class Ball extends Assembled implements Machine {
 	readonly body: Shell;
 	readonly placing: readonly [number, number, number];
 	/** It never knows that it is held. */
@@ -61,8 +60,8 @@ export class Ball implements Machine {
 	private readonly chance: Random;
 	private readonly surroundings: Making['surroundings'];
 	private readonly felt: Making['felt'];
-	private readonly port: Port;
-	private readonly shown: Port;
+	protected readonly port: Port;
+	protected readonly shown: Port;
 
 	/** Where its front is to point, radians, as it knows directions. */
 	private aim: number;
@@ -81,6 +80,7 @@ export class Ball implements Machine {
 	private lastBump = -Infinity;
 
 	constructor(making: Making) {
+		super();
 		const { name, variation, chance, surroundings, heading, felt } = making;
 		this.day = dayOf(variation, chance);
 		this.character = characterOf(name, variation);
@@ -104,14 +104,14 @@ export class Ball implements Machine {
 		let zero = 0;
 		return [
 			part(motion, {
-				start: ({ speed }) => void this.roll(speed, Infinity, true),
+				start: ({ speed }) => void this.roll(Infinity, speed, true),
 				stop: ({ isCoasting }) => this.stop(isCoasting ? 'coast' : 'brake'),
 				stand: () => ({ isOver: () => this.isStill })
 			}),
 			part(
 				pacing,
 				{
-					go: ({ distance, speed }) => this.roll(speed * (distance < 0 ? -1 : 1), distance, true),
+					go: ({ distance, speed }) => this.roll(distance, speed, true),
 					zero: () => {
 						zero = this.way;
 					}
@@ -125,11 +125,11 @@ export class Ball implements Machine {
 			part(rolling, {
 				roll: ({ bearing, speed }) => {
 					this.turn(this.angleTo(bearing));
-					this.roll(speed, Infinity, true);
+					this.roll(Infinity, speed, true);
 				},
 				rollFar: ({ bearing, distance, speed, isEndingStill }) => {
 					this.turn(this.angleTo(bearing));
-					return this.roll(speed * (distance < 0 ? -1 : 1), distance, isEndingStill);
+					return this.roll(distance, speed, isEndingStill);
 				}
 			}),
 			part(lamp, {
@@ -160,18 +160,6 @@ export class Ball implements Machine {
 		];
 	}
 
-	// --- as a port ---
-
-	begin(command: Command): Wait {
-		return this.port.begin(command);
-	}
-	read(reading: string): Datum {
-		return this.port.read(reading);
-	}
-	display(reading: string): Datum {
-		return this.shown.read(reading);
-	}
-
 	// --- orders ---
 
 	/** Where its front points, as it knows directions, radians. */
@@ -194,15 +182,12 @@ export class Ball implements Machine {
 		return Math.abs(this.aim - this.believed) < settings.arrivedAngle;
 	}
 
-	/** @param speed a part of the top speed; less than 0 rolls the other way @param way metres */
-	private roll(speed: number, way: number, isEndingStill: boolean): Wait {
+	/** @param distance metres @param speed a part of the top speed; less than 0 rolls the other way */
+	private roll(distance: number, speed: number, isEndingStill: boolean): Wait {
 		this.letGo();
-		// So far at no speed at all would never end.
-		const least = way === Infinity ? 0 : settings.weakest;
-		const pace = Math.max(least, Math.abs(speed)) * (speed < 0 ? -1 : 1);
 		const stretch: Stretch = {
-			speed: pace * settings.topSpeed,
-			left: Math.abs(way),
+			speed: paceOf(settings, distance, speed),
+			left: Math.abs(distance),
 			isEndingStill,
 			isDone: false,
 			isOver: () => stretch.isDone
@@ -247,11 +232,9 @@ export class Ball implements Machine {
 		this.battery -= tick * (settings.idleDrain + settings.driveDrain * power);
 		if (this.battery < 0) this.battery = 0;
 		if (!stretch) body.slow(this.ending === 'brake' ? surface.grip : surface.drag);
-		else if (this.isSlowingDown(stretch)) {
-			const { speed } = body;
-			const needed = stretch.left > 0 ? (speed * speed) / (2 * stretch.left) : surface.grip;
-			body.slow(Math.min(surface.grip, needed));
-		} else this.push(stretch.speed, surface);
+		else if (this.isSlowingDown(stretch))
+			body.slow(brakingFor(stretch.left, body.speed, surface.grip));
+		else this.push(stretch.speed, surface);
 		if (this.day.wobble > 0) body.veer(this.day.wobble * this.chance.chance());
 		const off = this.aim - this.believed;
 		body.turning = Math.max(-settings.turnRate, Math.min(settings.turnRate, off / tick));

@@ -15,7 +15,7 @@ import { turning } from '../../devices/turning/device';
 import type { RobotKind } from '../robot';
 import { Ball } from './ball';
 import { drawing } from './drawing';
-import { instead } from './instead';
+
 import * as settings from './settings';
 
 export const ball: RobotKind<Ball> = {
@@ -37,6 +37,5 @@ export const ball: RobotKind<Ball> = {
 	weakest: settings.weakest,
 	options: { side: ['both'] },
 	feelsJolts: true,
-	instead,
 	build: (making) => new Ball(making)
 };

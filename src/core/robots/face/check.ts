@@ -6,11 +6,11 @@ import type { Doing, Fault } from '../robot';
 const isDark = ({ values: { left, right } }: Doing): boolean => left === 0 && right === 0;
 const isPatch = ({ kind }: Doing): boolean => kind === 'patches' || kind === 'patchesFor';
 
-export function check<Step extends Doing>(
-	steps: readonly Step[],
+export function check(
+	steps: readonly Doing[],
 	_settings: Values,
 	isWhole: boolean
-): readonly Fault<Step>[] {
+): readonly Fault[] {
 	if (!isWhole) return [];
 	const lit = steps.filter(({ off }) => !off);
 	const [first] = lit.filter(isPatch);

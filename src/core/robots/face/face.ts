@@ -5,7 +5,6 @@
  */
 import { battery } from '../../devices/battery/device';
 import { compass } from '../../devices/compass/device';
-import type { Command } from '../../devices/device';
 import { lightSensor } from '../../devices/lightSensor/device';
 import { microphone } from '../../devices/microphone/device';
 import { motion } from '../../devices/motion/device';
@@ -18,9 +17,8 @@ import { wheels } from '../../devices/wheels/device';
 import * as exact from '../../exact';
 import { Random, seedOfText } from '../../random/random';
 import { tick } from '../../time';
-import type { Datum } from '../../types';
 import { bearingOfHeading } from '../../units/angles';
-import { assemble, part, type Machine, type Part } from '../machine';
+import { assemble, Assembled, part, type Machine, type Part } from '../machine';
 import { noises, noisyPart, type Noise } from '../noise';
 import type { Making, Variation } from '../robot';
 import { Speaker, speakerPart } from '../speaker';
@@ -81,7 +79,7 @@ interface Patch {
 	seen: number;
 }
 
-export class FaceRobot implements Machine {
+export class FaceRobot extends Assembled implements Machine {
 	readonly body: Body;
 	readonly placing: readonly [number, number, number];
 	readonly isStalled = false;
@@ -94,10 +92,11 @@ export class FaceRobot implements Machine {
 	private isResting = false;
 	private readonly dead: number;
 	private readonly speaker: Speaker;
-	private readonly port: Port;
-	private readonly shown: Port;
+	protected readonly port: Port;
+	protected readonly shown: Port;
 
 	constructor(private readonly making: Making) {
+		super();
 		const { name, variation, chance } = making;
 		const spread = spreads[variation];
 		const { placing, battery } = dayOf(spread, chance);
@@ -166,16 +165,6 @@ export class FaceRobot implements Machine {
 	private shine(left: number, right: number): void {
 		this.left.brightness = left;
 		this.right.brightness = right;
-	}
-
-	begin(command: Command): Wait {
-		return this.port.begin(command);
-	}
-	read(reading: string): Datum {
-		return this.port.read(reading);
-	}
-	display(reading: string): Datum {
-		return this.shown.read(reading);
 	}
 
 	get isStill(): boolean {

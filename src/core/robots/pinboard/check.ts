@@ -15,11 +15,8 @@ const pinsOf = ({ kind, values }: Doing): readonly string[] => {
 const isMove = ({ kind }: Doing): boolean =>
 	!['pin', 'pinFor', 'pinsAtOnce', 'wait'].includes(kind);
 
-export function check<Step extends Doing>(
-	steps: readonly Step[],
-	settings: Values
-): readonly Fault<Step>[] {
-	const faults: Fault<Step>[] = [];
+export function check(steps: readonly Doing[], settings: Values): readonly Fault[] {
+	const faults: Fault[] = [];
 	const wiringOf = (pin: string) => settings[`pin${pin}`];
 	let on = new Set<string>();
 	for (const step of steps) {

@@ -4,14 +4,12 @@
  * round. It refuses to switch both directions of one wheel on, as that would short its motor driver.
  */
 import { battery } from '../../devices/battery/device';
-import type { Command } from '../../devices/device';
 import { motion } from '../../devices/motion/device';
 import { pinNumbers, pins, type PinNumber } from '../../devices/pins/device';
 import { refused, type Port, type Wait } from '../../devices/port';
 import { shell } from '../../devices/shell/device';
 import { wheels } from '../../devices/wheels/device';
-import type { Datum } from '../../types';
-import { assemble, part, type Machine } from '../machine';
+import { assemble, Assembled, part, type Machine } from '../machine';
 import type { Making, Variation } from '../robot';
 import { dayOf, TwoWheels, wearOf, type Spread } from '../two-wheels';
 import * as settings from './settings';
@@ -33,15 +31,20 @@ class Body extends TwoWheels {
 	}
 }
 
-export class Pinboard implements Machine {
+export class Pinboard extends Assembled implements Machine {
 	readonly body: Body;
 	readonly placing: readonly [number, number, number];
 	readonly isStalled = false;
 	private readonly on = new Set<PinNumber>();
 	private readonly wired: Readonly<Record<PinNumber, settings.Wiring>>;
-	private readonly port: Port;
+	protected readonly port: Port;
+	/** No sensor of it has noise. */
+	protected get shown(): Port {
+		return this.port;
+	}
 
 	constructor(private readonly making: Making) {
+		super();
 		const { name, variation, chance, settings: set } = making;
 		const spread = spreads[variation];
 		const { placing, battery } = dayOf(spread, chance);
@@ -135,16 +138,6 @@ export class Pinboard implements Machine {
 		if (this.isOn('buzzer') === wasBuzzing) return;
 		const { pitch, volume } = settings.buzzer;
 		making.played(wasBuzzing ? [] : [{ pitch, length: 3600 }], volume);
-	}
-
-	begin(command: Command): Wait {
-		return this.port.begin(command);
-	}
-	read(reading: string): Datum {
-		return this.port.read(reading);
-	}
-	display(reading: string): Datum {
-		return this.port.read(reading);
 	}
 
 	/** 0xrrggbb of the small light beside a pin; 0 while it is off. */

@@ -1,6 +1,7 @@
 /** Two kinds: Skiff, and Skiff Lite, the same car without wheel counters and gyro. */
 import { battery } from '../../devices/battery/device';
 import { counters } from '../../devices/counters/device';
+import { curving } from '../../devices/curving/device';
 import type { Device } from '../../devices/device';
 import { edgeSensor } from '../../devices/edgeSensor/device';
 import { floorSensor } from '../../devices/floorSensor/device';
@@ -19,7 +20,7 @@ import { turning } from '../../devices/turning/device';
 import { wheels } from '../../devices/wheels/device';
 import type { Column, RobotKind } from '../robot';
 import { drawing } from './drawing';
-import { instead, insteadByTime } from './instead';
+import { insteadByTime } from './instead';
 import { drivePorts } from './ports';
 import * as settings from './settings';
 import { Skiff } from './skiff';
@@ -42,8 +43,7 @@ const kindOf = (
 	kind: string,
 	sampleName: string,
 	devices: readonly Device[],
-	instead: RobotKind['instead'],
-	first: readonly string[] = []
+	more: Pick<RobotKind, 'instead' | 'first'> = {}
 ): RobotKind<Skiff> => ({
 	kind,
 	devices,
@@ -54,16 +54,16 @@ const kindOf = (
 	outline: settings.outline,
 	topSpeed: settings.topSpeed,
 	weakest: settings.weakest,
-	instead,
-	first,
+	...more,
 	sampleName,
 	build: (making) => new Skiff(making, devices)
 });
 
-export const skiff = kindOf(
-	'skiff',
-	'Tallow',
-	[...ofAll, pacing, counters, turning, gyro],
-	instead
-);
-export const skiffLite = kindOf('skiffLite', 'Wick', ofAll, insteadByTime, ['goFor', 'turnFor']);
+export const skiff = kindOf('skiff', 'Tallow', [
+	...ofAll,
+	...[pacing, counters, curving, turning, gyro]
+]);
+export const skiffLite = kindOf('skiffLite', 'Wick', ofAll, {
+	instead: insteadByTime,
+	first: ['goFor', 'turnFor']
+});

@@ -2,6 +2,7 @@
 import { turning } from '../../devices/turning/device';
 import { pacing } from '../../devices/pacing/device';
 import { counters } from '../../devices/counters/device';
+import { curving } from '../../devices/curving/device';
 import { headingOfBearing, wrapAngle } from '../../units/angles';
 import { part, type Part } from '../machine';
 import type { Drive } from './drive';
@@ -34,13 +35,6 @@ export function countersOf(drive: Drive): Part {
 		{
 			turns: ({ left, right, speed }) =>
 				drive.travel(left * wheelCircumference, right * wheelCircumference, speed),
-			arc({ direction, radius, angle, speed }) {
-				const inner = angle * (radius - settings.axle / 2);
-				const outer = angle * (radius + settings.axle / 2);
-				return direction === 'right'
-					? drive.travel(outer, inner, speed)
-					: drive.travel(inner, outer, speed);
-			},
 			zero() {
 				Object.assign(zeroes, { left: drive.left.way, right: drive.right.way });
 			}
@@ -51,6 +45,17 @@ export function countersOf(drive: Drive): Part {
 		}
 	);
 }
+
+export const curvingOf = (drive: Drive): Part =>
+	part(curving, {
+		arc({ direction, radius, angle, speed }) {
+			const inner = angle * (radius - settings.axle / 2);
+			const outer = angle * (radius + settings.axle / 2);
+			return direction === 'right'
+				? drive.travel(outer, inner, speed)
+				: drive.travel(inner, outer, speed);
+		}
+	});
 
 /** @param startHeading what it was told when it was lined up, radians */
 export const turningOf = (drive: Drive, startHeading: number): Part =>

@@ -1,25 +1,24 @@
 /** Skiff, the two-wheel car: its parts, and how they go together. */
 import { battery } from '../../devices/battery/device';
-import type { Command, Device } from '../../devices/device';
+import type { Device } from '../../devices/device';
 import { lamp } from '../../devices/lamp/device';
 import { motion } from '../../devices/motion/device';
 import { motorPorts } from '../../devices/ports/device';
-import type { Port, Wait } from '../../devices/port';
+import type { Port } from '../../devices/port';
 import { wheels } from '../../devices/wheels/device';
 import { tick } from '../../time';
-import type { Datum } from '../../types';
 import { gyroPart } from '../gyro';
-import { assemble, part, type Machine, type Part } from '../machine';
+import { assemble, Assembled, part, type Machine, type Part } from '../machine';
 import type { Making } from '../robot';
 import { characterOf, dayOf } from './character';
 import { Drive } from './drive';
 import { Lamp } from '../lamp';
-import { countersOf, pacingOf, turningOf } from './odometry';
+import { countersOf, curvingOf, pacingOf, turningOf } from './odometry';
 import { Senses } from './senses';
 import type { DrivePorts } from './ports';
 import { Speaker, speakerPart } from '../speaker';
 
-export class Skiff implements Machine {
+export class Skiff extends Assembled implements Machine {
 	readonly body: Drive;
 	readonly placing: readonly [number, number, number];
 
@@ -27,11 +26,12 @@ export class Skiff implements Machine {
 	private readonly left = new Lamp();
 	private readonly right = new Lamp();
 	private readonly speaker: Speaker;
-	private readonly port: Port;
-	private readonly shown: Port;
+	protected readonly port: Port;
+	protected readonly shown: Port;
 
 	/** @param devices that this kind has: a Skiff Lite has fewer */
 	constructor(making: Making, devices: readonly Device[]) {
+		super();
 		const { name, settings: set, variation, chance, surroundings, heading } = making;
 		this.speaker = new Speaker(making.played);
 		const day = dayOf(variation, chance);
@@ -65,6 +65,7 @@ export class Skiff implements Machine {
 			}),
 			pacingOf(drive),
 			countersOf(drive),
+			curvingOf(drive),
 			turningOf(drive, heading),
 			gyroPart(() => drive.gyroAngle, heading),
 			part(lamp, {
@@ -76,18 +77,6 @@ export class Skiff implements Machine {
 			speakerPart(this.speaker, () => this.time),
 			part(battery, {}, { battery: () => drive.battery })
 		];
-	}
-
-	// --- as a port ---
-
-	begin(command: Command): Wait {
-		return this.port.begin(command);
-	}
-	read(reading: string): Datum {
-		return this.port.read(reading);
-	}
-	display(reading: string): Datum {
-		return this.shown.read(reading);
 	}
 
 	// --- what is recorded of it ---

@@ -1,0 +1,137 @@
+/** The way of a rail: straights and curves one after the other, walked along in metres. */
+import * as exact from '../exact';
+import { headingOfBearing, radians, wrapAngle } from '../units/angles';
+import type { FloorColour } from '../colours';
+
+/** A rail as a course has it: metres, degrees. */
+export interface Rail {
+	readonly at: readonly [number, number];
+	readonly bearing: number;
+	readonly pieces: readonly (
+		{ readonly length: number } | { readonly radius: number; readonly angle: number }
+	)[];
+	readonly isClosed: boolean;
+	readonly marks: readonly { readonly at: number; readonly colour: FloorColour }[];
+}
+
+export interface RailPlace {
+	readonly x: number;
+	readonly y: number;
+	/** Radians, counter-clockwise from east. */
+	readonly heading: number;
+	/** 1/m; positive to the left. */
+	readonly curvature: number;
+}
+
+/** A straight or a curve, with where it begins. */
+interface Piece extends RailPlace {
+	/** Metres from the start of the rail, and of this piece. */
+	readonly from: number;
+	readonly length: number;
+	/** Direction in which it begins. */
+	readonly cos: number;
+	readonly sin: number;
+}
+
+/** Metres and radians by which the end of a closed rail may miss its start. */
+const tolerance = { away: 0.02, turned: 0.05 };
+
+export class RailPath {
+	readonly length: number;
+	readonly isClosed: boolean;
+	readonly marks: Rail['marks'];
+	private readonly pieces: readonly Piece[];
+
+	constructor({ at, bearing, pieces, isClosed, marks }: Rail) {
+		this.isClosed = isClosed;
+		this.marks = marks;
+		const made: Piece[] = [];
+		let place: RailPlace = { x: at[0], y: at[1], heading: headingOfBearing(bearing), curvature: 0 };
+		let from = 0;
+		for (const piece of pieces) {
+			const isStraight = 'length' in piece;
+			const length = isStraight ? piece.length : Math.abs(radians(piece.angle)) * piece.radius;
+			const curvature = isStraight ? 0 : (piece.angle > 0 ? -1 : 1) / piece.radius;
+			const { heading } = place;
+			const begins = { cos: exact.cos(heading), sin: exact.sin(heading) };
+			const next = { ...place, ...begins, curvature, from, length };
+			made.push(next);
+			place = along(next, length);
+			from += length;
+		}
+		this.pieces = made;
+		this.length = from;
+	}
+
+	/** Whether it ends where it begins. */
+	get doesMeetItself(): boolean {
+		const [first] = this.pieces;
+		const end = along(this.pieces.at(-1)!, this.pieces.at(-1)!.length);
+		const away = exact.lengthOf(end.x - first!.x, end.y - first!.y);
+		const turned = Math.abs(wrapAngle(end.heading - first!.heading));
+		return away <= tolerance.away && turned <= tolerance.turned;
+	}
+
+	/** @param way metres from its start; round and round on a closed rail */
+	at(way: number): RailPlace {
+		const { pieces, length } = this;
+		const on = this.isClosed ? way - Math.floor(way / length) * length : way;
+		let i = pieces.length - 1;
+		while (i > 0 && pieces[i]!.from > on) i--;
+		const piece = pieces[i]!;
+		return along(piece, Math.max(0, Math.min(piece.length, on - piece.from)));
+	}
+
+	/** Places all along it, so near each other that the lines between them look round. */
+	get line(): RailPlace[] {
+		const ways = this.pieces.flatMap(({ from, length, curvature }) => {
+			const count =
+				curvature === 0 ? 1 : Math.ceil((length * Math.abs(curvature)) / (Math.PI / 36));
+			return Array.from({ length: count }, (_, i) => from + (length * i) / count);
+		});
+		return [
+			...ways.map((way) => this.at(way)),
+			along(this.pieces.at(-1)!, this.pieces.at(-1)!.length)
+		];
+	}
+
+	/** The place on it that is nearest to a point. */
+	nearest(x: number, y: number): { way: number; away: number } {
+		let found = { way: 0, away: Infinity };
+		for (const piece of this.pieces) {
+			const way = wayNearest(piece, x, y);
+			const place = along(piece, way);
+			const away = exact.lengthOf(place.x - x, place.y - y);
+			if (away < found.away) found = { way: piece.from + way, away };
+		}
+		return found;
+	}
+}
+
+const direction = new exact.Direction();
+
+/** So many metres along a piece. */
+function along({ x, y, heading, curvature, cos, sin }: Piece, way: number): RailPlace {
+	if (curvature === 0) return { x: x + way * cos, y: y + way * sin, heading, curvature };
+	const turned = heading + way * curvature;
+	direction.turnTo(turned);
+	return {
+		x: x + (direction.sin - sin) / curvature,
+		y: y + (cos - direction.cos) / curvature,
+		heading: turned,
+		curvature
+	};
+}
+
+function wayNearest(piece: Piece, x: number, y: number): number {
+	const { x: px, y: py, cos, sin, curvature, length } = piece;
+	const ahead = (x - px) * cos + (y - py) * sin;
+	if (curvature === 0) return Math.max(0, Math.min(length, ahead));
+	const left = (y - py) * cos - (x - px) * sin;
+	// As seen from the middle of the circle, from where the piece begins.
+	const turned = exact.atan2(ahead, (1 / curvature - left) * Math.sign(curvature));
+	const round = (2 * Math.PI) / Math.abs(curvature);
+	const way = (turned < 0 ? turned + 2 * Math.PI : turned) / Math.abs(curvature);
+	if (way <= length) return way;
+	return way - length < round - way ? length : 0;
+}

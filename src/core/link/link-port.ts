@@ -1,0 +1,78 @@
+/** A robot at the other end of a link, as an interpreter knows it. */
+import type { Command, Device } from '../devices/device';
+import { Happenings } from '../devices/happenings';
+import { atOnce, type Port, type Wait } from '../devices/port';
+import type { Datum } from '../types';
+import type { FromRobot, Row, ToRobot } from './frames';
+
+/** Open until the robot says that it is over. */
+class Order implements Wait {
+	refusal?: string;
+	isDone = false;
+	isOver(): boolean {
+		return this.isDone;
+	}
+}
+
+export class LinkPort implements Port {
+	readonly happened = new Happenings();
+	private count = 0;
+	private readonly open = new Map<number, Order>();
+	private row: Row = {};
+	/** Seconds of the robot's clock at which the newest readings were taken. */
+	sensedAt = NaN;
+
+	/** @param devices that the robot says it has */
+	constructor(
+		private readonly devices: readonly Pick<Device, 'id'>[],
+		private readonly send: (frame: ToRobot) => void
+	) {}
+
+	begin(command: Command): Wait {
+		if (!this.devices.some(({ id }) => id === command.device)) return atOnce;
+		const order = new Order();
+		this.count += 1;
+		this.open.set(this.count, order);
+		this.send({ type: 'begin', id: this.count, command });
+		return order;
+	}
+
+	/** Lets the robot know that somebody is still there: to be called more often than it is patient. */
+	stay(): void {
+		this.send({ type: 'alive' });
+	}
+
+	/** Overtakes what the robot was told before. */
+	halt(): void {
+		this.send({ type: 'halt' });
+	}
+
+	read(reading: string): Datum {
+		return this.row[reading] ?? NaN;
+	}
+
+	receive(frame: FromRobot): void {
+		switch (frame.type) {
+			case 'sense':
+				// What was under way for longer than a newer one says nothing any more.
+				if (frame.time < this.sensedAt) return;
+				this.sensedAt = frame.time;
+				this.row = frame.row;
+				return;
+			case 'happened': {
+				const { what, ...happening } = frame.happening;
+				return this.happened.add(what === undefined ? happening : { ...happening, what });
+			}
+			default:
+				return this.end(frame);
+		}
+	}
+
+	private end(frame: Extract<FromRobot, { type: 'done' | 'refused' }>): void {
+		const order = this.open.get(frame.id);
+		if (!order) return;
+		this.open.delete(frame.id);
+		if (frame.type === 'refused') order.refusal = frame.why;
+		order.isDone = true;
+	}
+}

@@ -1,0 +1,289 @@
+/**
+ * Trolley, the rail car. It goes where its rail goes, and is heavy: it is long in coming to its speed,
+ * and long in rolling out. An end stop stops it with a jolt; too fast in a curve, it derails.
+ */
+import { floorColours } from '../../colours';
+import type { RailPath } from '../../course/rails';
+import { accelerometer } from '../../devices/accelerometer/device';
+import { battery } from '../../devices/battery/device';
+import { horn } from '../../devices/horn/device';
+import { lamp } from '../../devices/lamp/device';
+import { markSensor } from '../../devices/markSensor/device';
+import { motion } from '../../devices/motion/device';
+import { pacing } from '../../devices/pacing/device';
+import { refused, type Port, type Wait } from '../../devices/port';
+import { rangefinder } from '../../devices/rangefinder/device';
+import { shell } from '../../devices/shell/device';
+import * as exact from '../../exact';
+import { Random, seedOfText } from '../../random/random';
+import { tick } from '../../time';
+import { wrapAngle } from '../../units/angles';
+import { Lamp } from '../lamp';
+import { assemble, Assembled, part, type Machine, type Part } from '../machine';
+import { noises } from '../noise';
+import { brakingFor, paceOf } from '../pace';
+import type { Making, Variation } from '../robot';
+import { Speaker } from '../speaker';
+import { Car, type OnRail } from './car';
+import * as settings from './settings';
+
+/** How much cars and days differ: guesses. */
+const spreads: Readonly<
+	Record<
+		Variation,
+		{ motor: number; count: number; slip: number; battery: readonly [number, number]; hold: number }
+	>
+> = {
+	ideal: { motor: 0, count: 0, slip: 0, battery: [1, 1], hold: 0 },
+	classroom: { motor: 0.04, count: 0.01, slip: 0.01, battery: [0.5, 1], hold: 0.04 },
+	worn: { motor: 0.12, count: 0.03, slip: 0.03, battery: [0.15, 0.6], hold: 0.05 }
+};
+
+/** What moves it: on and on, or so far and then still. */
+interface Stretch extends Wait {
+	/** m/s */
+	readonly speed: number;
+	/** Metres by its counter; Infinity for on and on. */
+	left: number;
+	isDone: boolean;
+}
+
+export class Trolley extends Assembled implements Machine {
+	readonly body: Car;
+	readonly placing: readonly [number, number, number];
+	readonly isStalled = false;
+	private readonly failed: Making['failed'];
+	/** 1 full, 0 empty. */
+	battery: number;
+
+	private time = 0;
+	private readonly on: OnRail | undefined;
+	private readonly hasCounter: boolean;
+	private readonly front = new Lamp();
+	private readonly back = new Lamp();
+	private readonly speaker: Speaker;
+	private readonly chance: Random;
+	private readonly slip: number;
+	/** Real speed for each m/s of its motor, and metres counted for each metre, of this car. */
+	private readonly motorGain: number;
+	private readonly countGain: number;
+	/** Part of the speed of a curve that joints and wear leave, on this day. */
+	private readonly hold: number;
+	protected readonly port: Port;
+	protected readonly shown: Port;
+
+	private stretch: Stretch | undefined;
+	private isCoasting = false;
+	/** Metres by its counter, of this stretch for each metre. */
+	private measure = 1;
+	private way = 0;
+	/** In g. */
+	private jolt = 0;
+
+	constructor(making: Making) {
+		super();
+		const { name, variation, chance, surroundings, heading, settings: own, met } = making;
+		const { motor, count, slip, battery, hold } = spreads[variation];
+		this.failed = making.failed;
+		const character = new Random(seedOfText(name));
+		this.motorGain = 1 + character.between(-motor, motor);
+		this.countGain = 1 + character.between(-count, count);
+		this.hold = 1 - chance.between(0, hold);
+		this.battery = chance.between(battery[0], battery[1]);
+		this.slip = slip;
+		this.chance = chance;
+		this.hasCounter = own.counter !== 'missing';
+		const rail = surroundings.railNear(settings.reach);
+		this.on = rail && {
+			path: rail.path,
+			way: betweenStops(rail),
+			facing: Math.abs(wrapAngle(rail.path.at(rail.way).heading - heading)) <= Math.PI / 2 ? 1 : -1
+		};
+		this.placing = this.on ? ontoRail(this.on, surroundings.place, heading) : [0, 0, 0];
+		this.body = new Car(this.on, () => met('stop'));
+		this.speaker = new Speaker(making.played);
+		const noise = noises[variation].distance;
+		const withSenses = (own: Random) =>
+			assemble([...this.parts(), ...this.senses(making, own, noise)]);
+		this.port = withSenses(making.sensorChance);
+		this.shown = withSenses(making.displayChance);
+	}
+
+	private parts(): Part[] {
+		let zero = 0;
+		return [
+			part(motion, {
+				start: ({ speed }) => this.go(Infinity, speed),
+				stop: ({ isCoasting }) => this.stop(isCoasting),
+				stand: () => ({ isOver: () => this.isStill })
+			}),
+			part(
+				pacing,
+				{
+					go: ({ distance, speed }) =>
+						this.hasCounter ? this.go(distance, speed) : refused('noCounter'),
+					zero: () => {
+						zero = this.way;
+					}
+				},
+				{
+					travelled: () => (this.hasCounter ? this.way - zero : NaN),
+					speed: () => (this.hasCounter ? this.body.speed : NaN)
+				}
+			),
+			part(lamp, {
+				shine: ({ side, colour, brightness, period }) => {
+					if (side !== 'back') this.front.set(colour, brightness, period, this.time);
+					if (side !== 'front') this.back.set(colour, brightness, period, this.time);
+				}
+			}),
+			part(horn, {
+				sound: ({ duration }) => {
+					this.speaker.volume = settings.loudness;
+					return this.speaker.play([{ pitch: settings.horn, length: duration }], this.time);
+				}
+			}),
+			part(battery, {}, { battery: () => this.battery })
+		];
+	}
+
+	private senses({ surroundings }: Making, chance: Random, noise: number): Part[] {
+		const ahead = () =>
+			surroundings.distanceFrom(settings.outline[0]![0], settings.beam, settings.range);
+		return [
+			part(
+				rangefinder,
+				{},
+				{ distanceAhead: () => Math.max(0, ahead() + noise * chance.chance()) }
+			),
+			part(markSensor, {}, { markColour: () => this.markColour }),
+			part(
+				shell,
+				{},
+				{ bumped: () => surroundings.isBumped, touched: () => surroundings.isTouched }
+			),
+			part(accelerometer, {}, { jolt: () => this.joltNow })
+		];
+	}
+
+	private get markColour(): string {
+		const { on } = this;
+		const mark = on?.path.marks.find(({ at }) => {
+			const away = Math.abs(at - on.way) % on.path.length;
+			const nearer = on.path.isClosed ? Math.min(away, on.path.length - away) : away;
+			return nearer <= settings.markLength / 2;
+		});
+		return floorColours[mark?.colour ?? 'white'];
+	}
+
+	// --- orders ---
+
+	/** @param distance metres @param speed a part of the top speed; less than 0 goes back */
+	private go(distance: number, speed: number): Wait {
+		if (!this.on) return refused('noRail');
+		this.letGo();
+		const stretch: Stretch = {
+			speed: paceOf(settings, distance, speed),
+			left: Math.abs(distance),
+			isDone: false,
+			// Against an end stop it would never come any further.
+			isOver: () => stretch.isDone || (distance !== Infinity && this.body.isStopped)
+		};
+		this.measure = this.countGain * (1 + this.slip * this.chance.chance());
+		this.stretch = stretch;
+		return stretch;
+	}
+
+	private letGo(): void {
+		if (this.stretch) this.stretch.isDone = true;
+		this.stretch = undefined;
+	}
+
+	private stop(isCoasting: boolean): void {
+		this.letGo();
+		this.isCoasting = isCoasting;
+	}
+
+	rest(): void {
+		this.stop(false);
+	}
+
+	get isStill(): boolean {
+		const isMoved = this.stretch && this.stretch.speed !== 0 && !this.body.isStopped;
+		return !isMoved && Math.abs(this.body.speed) < settings.stillSpeed;
+	}
+	get isPlaying(): boolean {
+		return this.speaker.isPlayingAt(this.time);
+	}
+	get frontLamp(): number {
+		return this.front.shownAt(this.time);
+	}
+	get backLamp(): number {
+		return this.back.shownAt(this.time);
+	}
+
+	// --- one tick ---
+
+	advance(time: number): void {
+		this.count();
+		this.feel();
+		this.time = time + tick;
+		const { stretch, body } = this;
+		const power = stretch ? Math.abs(stretch.speed) / settings.topSpeed : 0;
+		this.battery -= tick * (settings.idleDrain + settings.driveDrain * power);
+		if (this.battery < 0) this.battery = 0;
+		if (!stretch) body.slow(this.isCoasting ? settings.drag : settings.brake);
+		else if (body.speed * body.speed >= 2 * settings.gentle * stretch.left)
+			body.slow(brakingFor(stretch.left, body.speed, settings.brake));
+		else this.push(stretch.speed);
+	}
+
+	private push(speed: number): void {
+		const { flatBatteryFactor, topSpeed } = settings;
+		const top = topSpeed * (flatBatteryFactor + (1 - flatBatteryFactor) * this.battery);
+		this.body.drive(Math.max(-top, Math.min(top, speed)) * this.motorGain);
+	}
+
+	/** What it has come in the tick that has passed. */
+	private count(): void {
+		const { body, stretch } = this;
+		const rolled = body.speed * this.measure * tick;
+		this.way += rolled;
+		if (!stretch) return;
+		stretch.left -= Math.abs(rolled);
+		const isStanding = Math.abs(body.speed) < settings.stillSpeed;
+		if (stretch.left <= (isStanding ? settings.nearlyThere : 0) && isStanding) this.stop(false);
+	}
+
+	/** What it feels of this tick, and still of those before. */
+	private get joltNow(): number {
+		return Math.max(this.jolt, this.body.knocked / tick / settings.gravity);
+	}
+
+	/** Jolts die away; a curve that it is too fast for throws it off. */
+	private feel(): void {
+		const { speed, curvature } = this.body;
+		this.jolt = this.joltNow * (1 - tick / settings.joltDecay);
+		if (curvature === 0) return;
+		if (Math.abs(speed) > settings.curveSpeed(1 / curvature) * this.hold) this.failed('derailed');
+	}
+}
+
+/** As near as it can stand to where it is: not with one end over the end of the rail. */
+function betweenStops({ path, way }: { path: RailPath; way: number }): number {
+	const half = settings.outline[0]![0];
+	return path.isClosed ? way : Math.max(half, Math.min(path.length - half, way));
+}
+
+/** How a hand sets it on the rail from where it stands: metres ahead and left, and radians. */
+function ontoRail(
+	{ path, way, facing }: OnRail,
+	from: { readonly x: number; readonly y: number },
+	heading: number
+): readonly [number, number, number] {
+	const { x, y, heading: along } = path.at(way);
+	const [cos, sin] = [exact.cos(heading), exact.sin(heading)];
+	const [dx, dy] = [x - from.x, y - from.y];
+	const front = facing === 1 ? along : along + Math.PI;
+	return [dx * cos + dy * sin, dy * cos - dx * sin, wrapAngle(front - heading)];
+}

@@ -1,0 +1,154 @@
+/**
+ * A course and the robots on it, moved on one tick at a time; who gives the robots their orders is
+ * another matter. First the robots drive, the world moves them, then they notice what is around them.
+ */
+import type { Gate, LampPost } from '../course/course';
+import type { Variation } from '../robots/robot';
+import type { NamedRobot } from '../robots/robot-document';
+import { tickRate } from '../time';
+import { StandingCrate } from '../world/crates';
+import { Place, type Terrain } from '../world/scene';
+import type { StartPlace } from '../world/start-places';
+import { World } from '../world/world';
+import { CrateWriter } from './crate-writer';
+import { CrewMember } from './crew-member';
+import { isThrough } from './gates';
+import { Records } from './journal';
+
+/** What stands on a stage. */
+export interface Staging {
+	readonly terrain: Terrain;
+	readonly starts: readonly StartPlace[];
+	readonly robots: readonly (NamedRobot & { readonly id: string })[];
+	readonly variation: Variation;
+	readonly seed: number;
+	/** Seconds since Run at which a hand touches a robot, in order. @param index of the robot */
+	readonly touches?: (id: string, index: number) => readonly number[];
+}
+
+export class Stage {
+	/** In the order in which they were given. */
+	readonly crew: readonly CrewMember[];
+	readonly place: Place;
+	readonly records = new Records();
+	readonly crateWriter: CrateWriter;
+	tickNumber = 0;
+	/** Seconds since Run. */
+	time = 0;
+	/** In an order of their own, so that it makes no difference which of them is listed first. */
+	private readonly byId: readonly CrewMember[];
+	private readonly crates: readonly StandingCrate[];
+	private readonly world: World;
+	private readonly isOnTable: boolean;
+	private waitingPosts: readonly LampPost[];
+	private waitingGates: readonly Gate[];
+
+	constructor({ terrain, starts, robots, variation, seed, touches = () => [] }: Staging) {
+		const { course } = terrain;
+		this.crates = course.crates.map((crate) => new StandingCrate(crate));
+		this.place = new Place(terrain, this.crates);
+		const { place, records } = this;
+		this.crew = robots.map((robot, index) => {
+			const { id } = robot;
+			const start = starts[index]!;
+			const others = () => this.crew.filter((other) => other.id !== id);
+			const own = { id, robot, start, others, touches: touches(id, index) };
+			return new CrewMember({ ...own, variation, seed, place, records });
+		});
+		this.byId = this.crew.toSorted((a, b) => (a.id < b.id ? -1 : 1));
+		const standing = this.byId.map(({ machine, pose }) => ({ body: machine.body, pose }));
+		this.world = new World(terrain, this.crates, standing);
+		this.crateWriter = new CrateWriter(this.crates);
+		this.waitingPosts = course.lampPosts;
+		this.waitingGates = course.gates;
+		this.isOnTable = course.table !== null;
+	}
+
+	/** Pairs of things that touched each other, summed up over all ticks. */
+	get work(): number {
+		return this.world.work;
+	}
+
+	/** Whether something holds this robot. */
+	isHeld(member: CrewMember): boolean {
+		return this.world.touching(this.byId.indexOf(member)) !== null;
+	}
+
+	/** Before the first tick. */
+	begin(): void {
+		for (const member of this.crew) member.notice(this.time);
+		this.lightPosts();
+	}
+
+	advance(): void {
+		this.driveAll();
+		this.moveAll();
+		if (this.waitingPosts.length > 0) this.lightPosts();
+		if (this.waitingGates.length > 0) this.passGates();
+		if (this.isOnTable) this.dropCrates();
+	}
+
+	/** A robot that is over the edge of the table. */
+	get fallen(): CrewMember | undefined {
+		if (!this.isOnTable) return undefined;
+		const { ground } = this.place.terrain;
+		return this.crew.find(
+			({ pose, isOnGround }) => isOnGround && ground.isBeyondEdge(pose.x, pose.y)
+		);
+	}
+
+	private driveAll(): void {
+		const { byId, time } = this;
+		for (let i = 0; i < byId.length; i++) byId[i]!.machine.advance(time);
+	}
+
+	private moveAll(): void {
+		const { byId, world } = this;
+		world.move();
+		this.tickNumber += 1;
+		this.time = this.tickNumber / tickRate;
+		for (let i = 0; i < byId.length; i++) byId[i]!.moved(this.time, world.touching(i));
+	}
+
+	private dropCrates(): void {
+		for (const crate of this.crates) {
+			const { x, y } = crate.pose;
+			if (crate.hasFallen || !this.place.terrain.ground.isBeyondEdge(x, y)) continue;
+			crate.hasFallen = true;
+			this.crateWriter.fell(crate, this.time);
+		}
+	}
+
+	private lightPosts(): void {
+		const { place } = this;
+		let hasLit = false;
+		for (const post of this.waitingPosts) {
+			if (!this.isReached(post)) continue;
+			hasLit = true;
+			place.litPosts.push(post);
+			this.reached(post);
+		}
+		if (hasLit) this.waitingPosts = this.waitingPosts.filter((post) => !this.isReached(post));
+	}
+
+	private reached({ id }: LampPost | Gate): void {
+		const { place, time } = this;
+		place.reached.push({ id, time });
+		for (const { happened } of this.crew) happened.add({ time, kind: 'post', what: id });
+	}
+
+	private passGates(): void {
+		const passed = this.waitingGates.filter((gate) =>
+			this.crew.some(({ before, pose, heights }) => isThrough(gate, before, pose, heights))
+		);
+		for (const gate of passed) this.reached(gate);
+		if (passed.length > 0)
+			this.waitingGates = this.waitingGates.filter((gate) => !passed.includes(gate));
+		for (const { before, pose } of this.crew) Object.assign(before, pose);
+	}
+
+	private isReached({ at, reach }: LampPost): boolean {
+		for (const member of this.crew) if (member.distanceTo(at) <= reach) return true;
+		return false;
+	}
+}
