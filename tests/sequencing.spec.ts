@@ -47,7 +47,13 @@ async function changeFirstValue(page: Page, kind: string) {
 							? '660'
 							: '3';
 		const field = editor.getByRole('textbox').or(editor.getByRole('combobox')).first();
-		if (slot.type === 'name' && slot.of === 'lampPost') return page.keyboard.press('Escape');
+		if (slot.type === 'name' && slot.of === 'lampPost') {
+			// A post's name can only be one that stands there: looked at, and left as it is.
+			await expect(field).toBeFocused();
+			await page.keyboard.press('Escape');
+			await expect(editor).toBeHidden();
+			return expect(chip).toBeFocused();
+		}
 		await field.fill(typed);
 		await page.keyboard.press('Enter');
 	}
