@@ -32,7 +32,7 @@ const importsOnly = (packages) => [
 /** Folders of src/core, from the lowest up: each imports only what stands before it. */
 const layers = [
 	...['units', 'random', 'devices', 'expressions', 'steps', 'course', 'world', 'robots', 'plan'],
-	...['link', 'interpreter', 'simulation', 'analysis', 'checks', 'examples', 'testing']
+	...['link', 'interpreter', 'simulation', 'live', 'analysis', 'checks', 'examples', 'testing']
 ];
 
 /** Where arrows may not point: `from` may not be imported in `target`. */
@@ -42,6 +42,12 @@ const borders = [
 		from: './src',
 		except: ['./core'],
 		message: 'src/core imports only src/core.'
+	},
+	{
+		target: './src/standin',
+		from: './src',
+		except: ['./core', './standin'],
+		message: 'A yard stands apart from the app: it imports src/core alone.'
 	},
 	{
 		target: './src/workers',

@@ -5,7 +5,7 @@ import type { Spread } from '../core/analysis/spread';
 import { bearingOfHeading } from '../core/units/angles';
 
 export function reportOf(attempt: Attempt, say: (sentence: Sentence) => string) {
-	const { outcome, runs } = attempt;
+	const { outcome, runs, source } = attempt;
 	const [first, ...others] = runs.map((run) => reportOfRun(attempt, run));
 	return {
 		outcome: outcome.kind,
@@ -13,8 +13,7 @@ export function reportOf(attempt: Attempt, say: (sentence: Sentence) => string) 
 		seconds: tidy(outcome.seconds),
 		reachedFinish: outcome.reachedFinish,
 		lampPosts: outcome.lampPosts.map((post) => post.id),
-		variation: attempt.variation,
-		seed: attempt.seed,
+		...(source.type === 'rehearsal' && { variation: source.variation, seed: source.seed }),
 		log: attempt.log.map(({ time, stepId, value }) => ({ time_s: tidy(time), stepId, value })),
 		...first,
 		...(others.length > 0 && { crew: [first, ...others] })

@@ -1,12 +1,28 @@
 /**
- * What an app and a robot say to each other while a plan runs, one frame after the other. Whoever
- * receives a frame parses it first.
+ * What an app and a robot say to each other, one frame after the other, each as JSON in a text
+ * message of its own. Whoever receives a frame parses it first. docs/link.md tells it in order.
+ * Lengths in metres, times in seconds, angles in radians counter-clockwise from east.
  */
 import { z } from 'zod';
+import { identifierSchema, nameSchema } from '../document';
+import { signCount, signValues } from './signs';
+
+/** Of what is written here. A robot that speaks a lower one cannot be talked to. */
+export const linkVersion = 1;
+/** Bytes of one message, at most. */
+export const longestMessage = 64 * 1024;
+/** Messages a second to a robot, at most, on an average of one second. */
+export const mostMessages = 400;
 
 const id = z.int().min(1).describe('Of an order: counted up by the app.');
 const word = z.string().min(1).max(64);
-const time = z.number().min(0).describe('Seconds of the robot’s clock since Run.');
+const time = z.number().min(0).describe('Seconds of the robot’s clock since the run began.');
+const part = z.number().min(0).max(1);
+
+const personSchema = z.strictObject({ id: identifierSchema, name: nameSchema });
+export type Person = z.infer<typeof personSchema>;
+
+const placeSchema = z.strictObject({ x: z.number(), y: z.number(), heading: z.number() });
 
 const orderFrame = z.strictObject({
 	type: z.literal('begin'),
@@ -20,23 +36,113 @@ const orderFrame = z.strictObject({
 
 /** From an app to a robot. */
 export const toRobotSchema = z.discriminatedUnion('type', [
+	z
+		.strictObject({
+			type: z.literal('hello'),
+			version: z.int().min(0),
+			person: personSchema,
+			token: z.string().max(128).optional().describe('From a greeting: no signs are needed.')
+		})
+		.describe('The first frame: somebody wants this robot.'),
+	z
+		.strictObject({
+			type: z.literal('signs'),
+			signs: z.array(z.int().min(1).max(signValues)).length(signCount)
+		})
+		.describe('What the person saw it show.'),
+	z.strictObject({ type: z.literal('start') }).describe('A run begins: the clock is 0.'),
+	z
+		.strictObject({ type: z.literal('lineUp'), at: placeSchema })
+		.describe('Where it stands now, and where its front points.'),
 	orderFrame,
 	z.strictObject({ type: z.literal('halt') }).describe('Overtakes whatever else is on its way.'),
-	z.strictObject({ type: z.literal('alive') }).describe('Nothing to say, but still there.')
+	z.strictObject({ type: z.literal('end') }).describe('The run is over: it comes to rest.'),
+	z.strictObject({ type: z.literal('alive') }).describe('Nothing to say, but still there.'),
+	z.strictObject({ type: z.literal('rename'), name: nameSchema }),
+	z.strictObject({ type: z.literal('letGo') }).describe('Somebody else may have it now.'),
+	z.strictObject({ type: z.literal('switchOff') })
 ]);
 export type ToRobot = z.infer<typeof toRobotSchema>;
 
-const reading = z.union([z.number(), z.boolean(), z.string().max(64)]);
+const reading = z.union([z.number(), z.boolean(), z.string().max(64), z.null()]);
+const rowSchema = z.record(word, reading).describe('By the name of a reading; null is unknown.');
 export type Row = Readonly<Record<string, z.infer<typeof reading>>>;
+
+/** Why somebody cannot have a robot now. */
+export const hindrances = [
+	...['asleep', 'starting', 'busy', 'flat', 'tooOld', 'expired', 'tooManyTries']
+] as const;
+
+/** How a robot is, as it tells everybody who is near. */
+export const advertSchema = z.strictObject({
+	type: z.literal('advert'),
+	id: identifierSchema,
+	name: nameSchema,
+	kind: word,
+	firmware: word,
+	version: z.int().min(0),
+	state: z.enum(['asleep', 'starting', 'ready', 'busy', 'flat', 'charging']),
+	battery: part,
+	signal: part.describe('How well it is heard.'),
+	seconds: z.number().min(0).optional().describe('Until it has started.'),
+	with: nameSchema.optional().describe('Who has it.'),
+	since: z.number().min(0).optional().describe('Seconds for which they have had it.')
+});
+export type Advert = z.infer<typeof advertSchema>;
+
+const greetingSchema = z.strictObject({
+	type: z.literal('greeting'),
+	version: z.int().min(1),
+	id: identifierSchema,
+	name: nameSchema,
+	kind: word,
+	firmware: word,
+	devices: z.array(word).max(64),
+	settings: z.record(word, z.unknown()),
+	token: z.string().max(128).describe('With it the same person needs no signs next time.')
+});
+export type Greeting = z.infer<typeof greetingSchema>;
 
 /** From a robot to an app. */
 export const fromRobotSchema = z.discriminatedUnion('type', [
+	z
+		.strictObject({
+			type: z.literal('confirm'),
+			seconds: z.number().min(0),
+			left: z.int().min(0).describe('Tries.')
+		})
+		.describe('It shows its signs, over and over.'),
+	z.strictObject({ type: z.literal('wrong'), left: z.int().min(0) }),
+	z.strictObject({
+		type: z.literal('sorry'),
+		why: z.enum(hindrances),
+		seconds: z.number().min(0).optional(),
+		with: nameSchema.optional(),
+		since: z.number().min(0).optional()
+	}),
+	greetingSchema,
 	z.strictObject({ type: z.literal('done'), id }),
 	z.strictObject({ type: z.literal('refused'), id, why: word }),
-	z.strictObject({ type: z.literal('sense'), time, row: z.record(word, reading) }),
+	z.strictObject({
+		type: z.literal('sense'),
+		time,
+		row: rowSchema,
+		shows: z.record(word, z.number().nullable()).optional().describe('Columns of its kind.'),
+		at: placeSchema.optional().describe('Where it reckons to be, since it was lined up.')
+	}),
 	z.strictObject({
 		type: z.literal('happened'),
 		happening: z.strictObject({ time, kind: word, what: word.optional() })
-	})
+	}),
+	z.strictObject({ type: z.literal('ended'), time }).describe('It stands after `end`.'),
+	z.strictObject({ type: z.literal('fault'), fault: word }),
+	z.strictObject({ type: z.literal('battery'), battery: part, isCharging: z.boolean() }),
+	z.strictObject({ type: z.literal('named'), name: nameSchema }),
+	z
+		.strictObject({
+			type: z.literal('bad'),
+			why: z.enum(['notJson', 'unknown', 'notPaired', 'tooMany', 'tooLong'])
+		})
+		.describe('A message that it could not take.')
 ]);
 export type FromRobot = z.infer<typeof fromRobotSchema>;

@@ -3,6 +3,7 @@ import type { Command, Device } from '../devices/device';
 import { Happenings } from '../devices/happenings';
 import { atOnce, type Port, type Wait } from '../devices/port';
 import type { Datum } from '../types';
+import type { Pose } from '../world/pose';
 import type { FromRobot, Row, ToRobot } from './frames';
 
 /** Open until the robot says that it is over. */
@@ -19,8 +20,16 @@ export class LinkPort implements Port {
 	private count = 0;
 	private readonly open = new Map<number, Order>();
 	private row: Row = {};
+	/** The columns of its kind, as the robot says them. */
+	shows: Readonly<Record<string, number | null>> = {};
+	/** Where it reckons to be, if it does. */
+	at: Readonly<Pose> | undefined;
 	/** Seconds of the robot's clock at which the newest readings were taken. */
 	sensedAt = NaN;
+	/** It stands, after it was told that the run is over. */
+	hasEnded = false;
+	/** What has gone so wrong with it that it needs a hand. */
+	fault: string | undefined;
 
 	/** @param devices that the robot says it has */
 	constructor(
@@ -47,6 +56,11 @@ export class LinkPort implements Port {
 		this.send({ type: 'halt' });
 	}
 
+	/** Nothing more is asked of it: it comes to rest. */
+	end(): void {
+		this.send({ type: 'end' });
+	}
+
 	read(reading: string): Datum {
 		return this.row[reading] ?? NaN;
 	}
@@ -54,21 +68,33 @@ export class LinkPort implements Port {
 	receive(frame: FromRobot): void {
 		switch (frame.type) {
 			case 'sense':
-				// What was under way for longer than a newer one says nothing any more.
-				if (frame.time < this.sensedAt) return;
-				this.sensedAt = frame.time;
-				this.row = frame.row;
-				return;
+				return this.sense(frame);
 			case 'happened': {
 				const { what, ...happening } = frame.happening;
 				return this.happened.add(what === undefined ? happening : { ...happening, what });
 			}
-			default:
-				return this.end(frame);
+			case 'ended':
+				this.hasEnded = true;
+				return;
+			case 'fault':
+				this.fault = frame.fault;
+				return;
+			case 'done':
+			case 'refused':
+				return this.close(frame);
 		}
 	}
 
-	private end(frame: Extract<FromRobot, { type: 'done' | 'refused' }>): void {
+	private sense({ time, row, shows, at }: FromRobot & { type: 'sense' }): void {
+		// What was under way for longer than a newer one says nothing any more.
+		if (time < this.sensedAt) return;
+		this.sensedAt = time;
+		this.row = row;
+		if (shows) this.shows = shows;
+		if (at) this.at = at;
+	}
+
+	private close(frame: FromRobot & { type: 'done' | 'refused' }): void {
 		const order = this.open.get(frame.id);
 		if (!order) return;
 		this.open.delete(frame.id);

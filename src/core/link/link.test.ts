@@ -120,9 +120,7 @@ describe('what comes over a link', () => {
 	it('is refused if the robot has no such device, or its order makes no sense', () => {
 		const said: unknown[] = [];
 		const machine = { begin: () => ({ isOver: () => true }), read: () => 0 } as unknown as Machine;
-		const served = new Served(machine, skiff.devices, new Happenings(), (frame) =>
-			said.push(frame)
-		);
+		const served = new Served(machine, skiff, new Happenings(), (frame) => said.push(frame));
 		const order = (id: number, device: string, name: string, values = {}) =>
 			served.receive({ type: 'begin', id, command: { device, name, values } });
 		order(1, 'flying', 'takeOff');

@@ -1,42 +1,69 @@
-/** A robot's own side of a link: it carries out what it is told, and tells what becomes of it. */
-import type { Device } from '../devices/device';
+/** A robot's own side of a run: it carries out what it is told, and tells what becomes of it. */
 import type { Happenings } from '../devices/happenings';
+import { flying } from '../devices/flying/device';
 import { refused, type Wait } from '../devices/port';
 import type { Machine } from '../robots/machine';
+import type { RobotKind } from '../robots/robot';
+import type { Datum } from '../types';
+import type { Pose } from '../world/pose';
 import type { FromRobot, Row, ToRobot } from './frames';
 
 /** Seconds without a word from the app after which a robot halts by itself. */
 export const patience = 0.5;
+/** Seconds for which what flies then hovers, before it lands. */
+export const hoversFor = 3;
 
 export class Served {
 	private open: { readonly id: number; readonly wait: Wait }[] = [];
 	/** How many happenings of each kind it has told. */
 	private readonly told = new Map<string, number>();
-	private time = 0;
+	/** Seconds of the robot's clock: now, when the run began, when it heard something last. */
+	private now = 0;
+	private began = 0;
 	private heardAt = 0;
-	private isHalted = false;
+	/** It halted because nothing came. */
+	isAlone = false;
+	private isLanding = false;
+	private isEnding = false;
 
 	constructor(
 		private readonly machine: Machine,
-		private readonly devices: readonly Device[],
+		private readonly kind: Pick<RobotKind, 'devices' | 'columns'>,
 		private readonly happened: Happenings,
-		private readonly send: (frame: FromRobot) => void
+		private readonly send: (frame: FromRobot) => void,
+		private readonly at?: Readonly<Pose>
 	) {}
 
 	receive(frame: ToRobot): void {
-		this.heardAt = this.time;
-		this.isHalted = frame.type === 'halt';
-		if (frame.type === 'halt') this.machine.rest();
-		if (frame.type === 'begin') this.begin(frame);
+		this.heardAt = this.now;
+		this.isAlone = false;
+		if (frame.type === 'start') this.start();
+		else if (frame.type === 'begin') this.begin(frame);
+		else if (frame.type === 'halt') this.machine.rest();
+		else if (frame.type === 'end') this.end();
+	}
+
+	/** What happened before is nobody's business any more. */
+	private start(): void {
+		this.began = this.now;
+		this.open = [];
+		this.isEnding = false;
+		for (const kind of this.happened.kinds) this.told.set(kind, this.happened.count(kind));
+	}
+
+	private end(): void {
+		this.machine.rest();
+		this.isEnding = true;
 	}
 
 	private begin({ id, command }: Extract<ToRobot, { type: 'begin' }>): void {
-		const device = this.devices.find((one) => one.id === command.device);
+		const device = this.kind.devices.find((one) => one.id === command.device);
 		const schema = device?.commands[command.name];
 		const values = schema?.safeParse(command.values);
 		const wait = values?.success
 			? this.machine.begin({ ...command, values: values.data as typeof command.values })
 			: refused(device ? 'badOrder' : 'noDevice');
+		this.isLanding = false;
 		if (wait.refusal) this.send({ type: 'refused', id, why: wait.refusal });
 		else this.open.push({ id, wait });
 		// It may have taken the place of another one.
@@ -45,36 +72,63 @@ export class Served {
 
 	private endOrders(): void {
 		this.open = this.open.filter(({ id, wait }) => {
-			if (!wait.isOver(this.time)) return true;
+			if (!wait.isOver(this.now)) return true;
 			this.send({ type: 'done', id });
 			return false;
 		});
 	}
 
-	/** After a tick. @param time seconds since Run */
-	report(time: number): void {
-		this.time = time;
-		// Without anybody who listens nobody could stop it.
-		if (!this.isHalted && time - this.heardAt > patience) {
-			this.isHalted = true;
-			this.machine.rest();
-		}
+	/** After a tick. @param now seconds of the robot's clock @param isSensing also say what it senses */
+	report(now: number, isSensing = true): void {
+		this.now = now;
+		const alone = now - this.heardAt;
+		if (alone > patience) this.lookAfterItself(alone);
 		this.tell();
 		this.endOrders();
-		this.send({ type: 'sense', time, row: this.row });
+		if (this.isEnding && this.machine.isStill) {
+			this.isEnding = false;
+			this.send({ type: 'ended', time: this.time });
+		}
+		if (isSensing) this.send(this.sensed());
+	}
+
+	/** Without anybody who listens nobody could stop it. */
+	private lookAfterItself(alone: number): void {
+		if (!this.isAlone) this.machine.rest();
+		this.isAlone = true;
+		if (this.isLanding || alone <= patience + hoversFor) return;
+		this.isLanding = true;
+		if (this.kind.devices.includes(flying) && this.machine.read('flying') === true)
+			this.machine.begin({ device: flying.id, name: 'land', values: {} });
+	}
+
+	private get time(): number {
+		return this.now - this.began;
 	}
 
 	private tell(): void {
 		for (const kind of this.happened.kinds) {
 			const told = this.told.get(kind) ?? 0;
-			for (const happening of this.happened.since(kind, told))
-				this.send({ type: 'happened', happening: { ...happening } });
+			for (const { time, ...happening } of this.happened.since(kind, told)) {
+				const since = Math.max(0, time - this.began);
+				this.send({ type: 'happened', happening: { ...happening, time: since } });
+			}
 			this.told.set(kind, this.happened.count(kind));
 		}
 	}
 
-	private get row(): Row {
-		const names = this.devices.flatMap(({ readings }) => Object.keys(readings));
-		return Object.fromEntries(names.map((name) => [name, this.machine.read(name)])) as Row;
+	private sensed(): FromRobot {
+		const { machine, time, at, kind } = this;
+		const names = kind.devices.flatMap(({ readings }) => Object.keys(readings));
+		const row = Object.fromEntries(names.map((name) => [name, written(machine.read(name))])) as Row;
+		if (!at) return { type: 'sense', time, row };
+		const shows = Object.fromEntries(
+			kind.columns.map(({ name, of }) => [name, written(of(machine)) as number | null])
+		);
+		return { type: 'sense', time, row, shows, at: { x: at.x, y: at.y, heading: at.heading } };
 	}
 }
+
+/** JSON has no way to write that a number is not known. */
+const written = (value: Datum) =>
+	typeof value === 'number' && !Number.isFinite(value) ? null : value;

@@ -3,25 +3,36 @@ import { gyro } from '../devices/gyro/device';
 import { bearingOfHeading, headingOfBearing } from '../units/angles';
 import { part, type Part } from './machine';
 
-/**
- * @param angle that it has counted since Run, radians
- * @param startHeading what it was told when it was lined up, radians
- */
-export function gyroPart(angle: () => number, startHeading: number): Part {
-	/** The angle that it calls 0, once it was told. */
-	let zero: number | undefined;
-	return part(
+/** What a robot takes for its directions: what it was told, and what it was told to call 0. Radians. */
+export class Facing {
+	/** The angle of its gyro that it calls 0, once a plan has told it so. */
+	zero: number | undefined;
+
+	/** @param start where its front points while its gyro has counted nothing */
+	constructor(public start: number) {}
+
+	/** Somebody tells it where its front points. @param angle that its gyro has counted */
+	tell(heading: number, angle: number): void {
+		this.start = heading - angle;
+		this.zero = undefined;
+	}
+}
+
+/** @param angle that it has counted since it was switched on, radians */
+export const gyroPart = (angle: () => number, facing: Facing): Part =>
+	part(
 		gyro,
 		{
 			zero() {
-				zero = angle();
+				facing.zero = angle();
 			}
 		},
 		{
 			heading: () =>
 				bearingOfHeading(
-					zero === undefined ? startHeading + angle() : headingOfBearing(0) + angle() - zero
+					facing.zero === undefined
+						? facing.start + angle()
+						: headingOfBearing(0) + angle() - facing.zero
 				)
 		}
 	);
-}

@@ -7,6 +7,8 @@ import type { Body } from '../world/body';
 
 export interface Machine extends Port {
 	readonly body: Body;
+	/** 1 full, 0 empty. It drains by itself; only a hand charges it. */
+	battery: number;
 	/** How far a person sets it down from the start mark: metres ahead and left, radians. */
 	readonly placing: readonly [number, number, number];
 
@@ -20,6 +22,10 @@ export interface Machine extends Port {
 	display(reading: string): Datum;
 	/** Stops whatever moves it, as when Run is over. */
 	rest(): void;
+	/** Where it believes its front to point, radians: for what keeps count of that. */
+	readonly believed?: number;
+	/** Somebody tells it where its front points, radians. */
+	lineUp?(heading: number): void;
 
 	/** Moves the clock of its sensors, motors and moves on by one tick. */
 	advance(time: number): void;

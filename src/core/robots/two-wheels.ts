@@ -122,6 +122,12 @@ export abstract class TwoWheels implements Body {
 		return Math.abs(this.left.speed) >= arrivedSpeed || Math.abs(this.right.speed) >= arrivedSpeed;
 	}
 
+	/** What its orders come to, without any measuring, m/s and rad/s. */
+	get told(): { readonly speed: number; readonly turning: number } {
+		const [left, right] = [this.left.command, this.right.command];
+		return { speed: (left + right) / 2, turning: (right - left) / this.chassis.axle };
+	}
+
 	get isCommanded(): boolean {
 		return this.left.command !== 0 || this.right.command !== 0;
 	}

@@ -116,9 +116,13 @@ export interface RobotRun {
 	readonly pathLength: number;
 }
 
+/** Where an attempt comes from: the model, or real robots, which nobody can have do it again. */
+export type Source =
+	| { readonly type: 'rehearsal'; readonly variation: Variation; readonly seed: number }
+	| { readonly type: 'run' };
+
 export interface Attempt {
-	readonly variation: Variation;
-	readonly seed: number;
+	readonly source: Source;
 	readonly outcome: Outcome;
 	/** One for each robot, in the order of the plan. */
 	readonly runs: readonly RobotRun[];

@@ -55,12 +55,14 @@ export class CrewMember {
 	readonly happened = new Happenings();
 	private time = 0;
 	pathLength = 0;
+	/** What has gone so wrong that it needs a hand. */
+	fault: string | undefined;
 	private readonly robot: NamedRobot;
 	private readonly scene: Scene;
 	private readonly touches: readonly number[];
 	private touched = 0;
 	private lastContact = -Infinity;
-	private writer: TraceWriter | undefined;
+	private writer: TraceWriter<Machine> | undefined;
 
 	constructor({ id, robot, variation, seed, start, place, records, others, touches }: Joining) {
 		this.id = id;
@@ -82,7 +84,7 @@ export class CrewMember {
 			displayChance: new Random(own ^ displaySeed),
 			played: (notes, volume) => this.journal.played(this.time, notes, volume),
 			met: (obstacle) => this.met(obstacle, this.time),
-			failed: (fault) => this.journal.failed(fault),
+			failed: (fault) => this.failed(fault),
 			felt: (kind) => this.happened.add({ time: this.time, kind }),
 			surroundings: this.scene
 		});
@@ -155,6 +157,11 @@ export class CrewMember {
 		this.pathLength += Math.abs(this.machine.body.speed) * tick;
 		if (touching) this.met(touching, time);
 		this.notice(time);
+	}
+
+	private failed(fault: string): void {
+		this.fault ??= fault;
+		this.journal.failed(fault);
 	}
 
 	private met(obstacle: Obstacle, time: number): void {

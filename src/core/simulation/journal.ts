@@ -46,17 +46,21 @@ export class Journal implements Observer<Open> {
 	driving: Instruction | undefined;
 	/** A loop went round without waiting. */
 	isBusy = false;
+	/** How many steps that take time have begun. */
+	opened = 0;
 	private readonly running = new Set<Open>();
 
 	constructor(
 		private readonly records: Records,
 		/** The id of the robot in the plan. */
 		private readonly id: string,
-		private readonly robot: Machine,
+		/** How fast it is, m/s to its front. */
+		private readonly robot: { readonly body: Pick<Machine['body'], 'speed'> },
 		private readonly pose: Pose
 	) {}
 
 	started(instruction: Instruction, start: number, values: readonly Datum[]): Open {
+		this.opened += 1;
 		const open = this.openOf(instruction, start, values);
 		this.running.add(open);
 		return open;
@@ -172,14 +176,24 @@ export class Journal implements Observer<Open> {
 		this.bumps.push({ time, x, y, stepId: id ?? null, number: number ?? 0, against });
 	}
 
+	/** The steps in progress, as far as they have come. */
+	get inProgress(): Span[] {
+		return [...this.running].map((open) => this.spanOf(open, Infinity, { ...this.pose }, false));
+	}
+
 	private keepSpan(open: Open, end: number, to: RecordedPose, isComplete: boolean): void {
-		const { instruction, start, from, values, speedAtStart } = open;
+		const { instruction, start } = open;
 		const isInstant = end === start;
 		if (this.records.spans.length >= maximumSpans) this.isFullOf('spans', instruction);
 		if (isInstant ? this.isFull(instruction) : this.records.spans.length >= maximumSpans) return;
 		const { number } = instruction;
 		if (isInstant) this.records.instants[number] = (this.records.instants[number] ?? 0) + 1;
-		this.records.spans.push({
+		this.records.spans.push(this.spanOf(open, end, to, isComplete));
+	}
+
+	private spanOf(open: Open, end: number, to: RecordedPose, isComplete: boolean): Span {
+		const { instruction, start, from, values, speedAtStart } = open;
+		return {
 			stepId: instruction.id,
 			robot: this.id,
 			kind: instruction.definition.kind,
@@ -193,6 +207,6 @@ export class Journal implements Observer<Open> {
 			speedAtStart,
 			speedAtEnd: Math.abs(this.robot.body.speed),
 			isComplete
-		});
+		};
 	}
 }

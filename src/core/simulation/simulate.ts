@@ -168,8 +168,7 @@ class Simulation {
 		for (const member of crew) if (member.keep(tickNumber)) crateWriter.keep(time);
 		for (const { journal } of crew) journal.closeAll(time);
 		return {
-			variation: rehearsal.variation,
-			seed: this.seed,
+			source: { type: 'rehearsal', variation: rehearsal.variation, seed: this.seed },
 			outcome,
 			runs: crew.map(({ run }) => run),
 			crates: crateWriter.traces,

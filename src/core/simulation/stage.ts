@@ -15,11 +15,14 @@ import { CrewMember } from './crew-member';
 import { isThrough } from './gates';
 import { Records } from './journal';
 
+/** A robot that stands on a stage. */
+type Standing = NamedRobot & { readonly id: string };
+
 /** What stands on a stage. */
 export interface Staging {
 	readonly terrain: Terrain;
 	readonly starts: readonly StartPlace[];
-	readonly robots: readonly (NamedRobot & { readonly id: string })[];
+	readonly robots: readonly Standing[];
 	readonly variation: Variation;
 	readonly seed: number;
 	/** Seconds since Run at which a hand touches a robot, in order. @param index of the robot */
@@ -28,7 +31,7 @@ export interface Staging {
 
 export class Stage {
 	/** In the order in which they were given. */
-	readonly crew: readonly CrewMember[];
+	crew: readonly CrewMember[] = [];
 	readonly place: Place;
 	readonly records = new Records();
 	readonly crateWriter: CrateWriter;
@@ -36,32 +39,52 @@ export class Stage {
 	/** Seconds since Run. */
 	time = 0;
 	/** In an order of their own, so that it makes no difference which of them is listed first. */
-	private readonly byId: readonly CrewMember[];
+	private byId: readonly CrewMember[] = [];
 	private readonly crates: readonly StandingCrate[];
 	private readonly world: World;
 	private readonly isOnTable: boolean;
 	private waitingPosts: readonly LampPost[];
 	private waitingGates: readonly Gate[];
 
-	constructor({ terrain, starts, robots, variation, seed, touches = () => [] }: Staging) {
+	constructor(private readonly staging: Staging) {
+		const { terrain, starts, robots } = staging;
 		const { course } = terrain;
 		this.crates = course.crates.map((crate) => new StandingCrate(crate));
 		this.place = new Place(terrain, this.crates);
-		const { place, records } = this;
-		this.crew = robots.map((robot, index) => {
-			const { id } = robot;
-			const start = starts[index]!;
-			const others = () => this.crew.filter((other) => other.id !== id);
-			const own = { id, robot, start, others, touches: touches(id, index) };
-			return new CrewMember({ ...own, variation, seed, place, records });
-		});
-		this.byId = this.crew.toSorted((a, b) => (a.id < b.id ? -1 : 1));
-		const standing = this.byId.map(({ machine, pose }) => ({ body: machine.body, pose }));
-		this.world = new World(terrain, this.crates, standing);
+		this.world = new World(terrain, this.crates, []);
+		this.stand(robots.map((robot, index) => this.memberOf(robot, starts[index]!, index)));
 		this.crateWriter = new CrateWriter(this.crates);
 		this.waitingPosts = course.lampPosts;
 		this.waitingGates = course.gates;
 		this.isOnTable = course.table !== null;
+	}
+
+	private memberOf(robot: Standing, start: StartPlace, index: number): CrewMember {
+		const { place, records } = this;
+		const { variation, seed, touches } = this.staging;
+		const { id } = robot;
+		const others = () => this.crew.filter((other) => other.id !== id);
+		const own = { id, robot, start, others, touches: touches?.(id, index) ?? [] };
+		return new CrewMember({ ...own, variation, seed, place, records });
+	}
+
+	private stand(crew: readonly CrewMember[]): void {
+		this.crew = crew;
+		this.byId = crew.toSorted((a, b) => (a.id < b.id ? -1 : 1));
+		this.world.stand(this.byId.map(({ machine, pose }) => ({ body: machine.body, pose })));
+	}
+
+	/** A hand sets one more robot down, or the same robot somewhere else. */
+	setDown(robot: Standing, start: StartPlace): CrewMember {
+		const others = this.crew.filter(({ id }) => id !== robot.id);
+		const member = this.memberOf(robot, start, others.length);
+		this.stand([...others, member]);
+		return member;
+	}
+
+	/** A hand takes one away. */
+	takeAway(robot: string): void {
+		this.stand(this.crew.filter(({ id }) => id !== robot));
 	}
 
 	/** Pairs of things that touched each other, summed up over all ticks. */

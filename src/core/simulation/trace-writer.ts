@@ -1,7 +1,5 @@
 /** Writes down what a robot does, tick by tick, in growing columns: its pose, its kind's, its sensors'. */
 import type { Datum } from '../types';
-import type { Machine } from '../robots/machine';
-import type { Column } from '../robots/robot';
 import { tickRate } from '../time';
 import type { Pose } from '../world/pose';
 import type { SensedColumns, Trace } from './attempt';
@@ -24,7 +22,13 @@ export interface Reader {
 	readonly now: () => Datum;
 }
 
-export class TraceWriter {
+/** What is written of a robot beside its pose, with what knows it. */
+interface Written<M> {
+	readonly name: string;
+	of(robot: M): number;
+}
+
+export class TraceWriter<M> {
 	private length = 0;
 	private room = firstRoom;
 	private time = new Float64Array(firstRoom);
@@ -36,9 +40,9 @@ export class TraceWriter {
 	private readonly shown: number[][];
 
 	constructor(
-		private readonly robot: Machine,
+		private readonly robot: M,
 		private readonly pose: Pose,
-		private readonly columns: readonly Column[],
+		private readonly columns: readonly Written<M>[],
 		private readonly readings: Kept
 	) {
 		this.own = columns.map(() => new Float32Array(firstRoom));
@@ -94,7 +98,20 @@ export class TraceWriter {
 	}
 
 	get trace(): Trace {
-		const cut = (column: Float64Array) => column.slice(0, this.length);
+		return this.since(0).trace;
+	}
+
+	get sensed(): SensedColumns {
+		return this.since(0).sensed;
+	}
+
+	/** What was kept after the first so many samples. */
+	since(from: number): { readonly trace: Trace; readonly sensed: SensedColumns } {
+		return { trace: this.traceSince(from), sensed: this.sensedSince(from) };
+	}
+
+	private traceSince(from: number): Trace {
+		const cut = (column: Float64Array) => column.slice(from, this.length);
 		return {
 			time: cut(this.time),
 			x: cut(this.x),
@@ -102,15 +119,15 @@ export class TraceWriter {
 			heading: cut(this.heading),
 			columns: named(
 				this.columns.map(({ name }) => name),
-				this.own.map((column) => column.slice(0, this.length))
+				this.own.map((column) => column.slice(from, this.length))
 			)
 		};
 	}
 
-	get sensed(): SensedColumns {
+	private sensedSince(from: number): SensedColumns {
 		return named(
 			this.readings.read.map(({ reading }) => reading),
-			this.read.map((column) => column.slice(0, this.length))
+			this.read.map((column) => column.slice(from, this.length))
 		);
 	}
 

@@ -60,7 +60,7 @@ export const through =
 		const chance = new Random(wire.seed);
 		const lines = crew.map(({ machine, kind, happened }) => {
 			const port = new LinkPort(kind.devices, (frame) => there.send(frame, now));
-			const served = new Served(machine, kind.devices, happened, (frame) => back.send(frame, now));
+			const served = new Served(machine, kind, happened, (frame) => back.send(frame, now));
 			const there = new Way<ToRobot>(wire, chance, (frame) =>
 				served.receive(toRobotSchema.parse(JSON.parse(JSON.stringify(frame))))
 			);

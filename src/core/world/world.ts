@@ -45,8 +45,8 @@ class Mover {
 }
 
 export class World {
-	private readonly movers: readonly Mover[];
-	private readonly flyers: readonly Mover[];
+	private movers: readonly Mover[] = [];
+	private flyers: readonly Mover[] = [];
 	private contact: Contact | undefined;
 
 	constructor(
@@ -54,8 +54,14 @@ export class World {
 		private readonly crates: readonly StandingCrate[],
 		standing: readonly Standing[]
 	) {
+		this.stand(standing);
+	}
+
+	/** Who stands on the floor from now on: hands have carried some there, or away. */
+	stand(standing: readonly Standing[]): void {
 		this.movers = standing.map((one) => new Mover(one));
 		this.flyers = this.movers.filter(({ body }) => body.altitude !== undefined);
+		this.contact = undefined;
 	}
 
 	/** Pairs of things that touched each other, summed up over all ticks. */

@@ -21,7 +21,7 @@ import * as exact from '../../exact';
 import type { Random } from '../../random/random';
 import { tick } from '../../time';
 import { headingOfBearing, wrapAngle } from '../../units/angles';
-import { gyroPart } from '../gyro';
+import { Facing, gyroPart } from '../gyro';
 import { Lamp } from '../lamp';
 import { assemble, Assembled, part, type Machine, type Part } from '../machine';
 import { noises, noisyPart } from '../noise';
@@ -67,7 +67,7 @@ export class Ball extends Assembled implements Machine {
 	private aim: number;
 	/** The angle that its gyro has counted since Run, radians. */
 	private gyroAngle = 0;
-	private readonly startHeading: number;
+	private readonly facing: Facing;
 	private stretch: Stretch | undefined;
 	private ending: Ending = 'brake';
 	/** What it makes of this stretch's way, for each metre. */
@@ -89,7 +89,7 @@ export class Ball extends Assembled implements Machine {
 		this.chance = chance;
 		this.surroundings = surroundings;
 		this.felt = felt;
-		this.startHeading = heading;
+		this.facing = new Facing(heading);
 		this.aim = heading;
 		this.measure = this.character.estimateGain;
 		this.body = new Shell(heading + this.placing[2]);
@@ -137,7 +137,7 @@ export class Ball extends Assembled implements Machine {
 					this.lamp.set(colour, brightness, period, this.time)
 			}),
 			part(battery, {}, { battery: () => this.battery }),
-			gyroPart(() => this.gyroAngle, this.startHeading)
+			gyroPart(() => this.gyroAngle, this.facing)
 		];
 	}
 
@@ -163,8 +163,8 @@ export class Ball extends Assembled implements Machine {
 	// --- orders ---
 
 	/** Where its front points, as it knows directions, radians. */
-	private get believed(): number {
-		return this.startHeading + this.gyroAngle;
+	get believed(): number {
+		return this.facing.start + this.gyroAngle;
 	}
 
 	private angleTo(bearing: number): number {
@@ -209,6 +209,11 @@ export class Ball extends Assembled implements Machine {
 
 	rest(): void {
 		this.stop('brake');
+	}
+
+	lineUp(heading: number): void {
+		this.facing.tell(heading, this.gyroAngle);
+		this.aim = heading;
 	}
 
 	get isStill(): boolean {

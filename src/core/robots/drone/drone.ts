@@ -20,7 +20,7 @@ import * as exact from '../../exact';
 import type { Random } from '../../random/random';
 import { tick } from '../../time';
 import { headingOfBearing, wrapAngle } from '../../units/angles';
-import { gyroPart } from '../gyro';
+import { Facing, gyroPart } from '../gyro';
 import { Lamp } from '../lamp';
 import { assemble, Assembled, part, type Machine, type Part } from '../machine';
 import { noises, noisyPart } from '../noise';
@@ -95,7 +95,7 @@ export class Drone extends Assembled implements Machine {
 	private aim: number;
 	/** The angle that its gyro has counted since Run, radians. */
 	private gyroAngle = 0;
-	private readonly startHeading: number;
+	private readonly facing: Facing;
 	private move: Move | undefined;
 	private flip: FlipDirection = 'forward';
 	/** By its own measure, metres over the floor. */
@@ -112,7 +112,7 @@ export class Drone extends Assembled implements Machine {
 		this.chance = chance;
 		this.surroundings = surroundings;
 		this.highest = surroundings.ceiling - settings.tall;
-		this.startHeading = heading;
+		this.facing = new Facing(heading);
 		this.aim = heading;
 		this.body = new Airframe(heading + this.placing[2]);
 		const noise = noises[variation];
@@ -151,7 +151,7 @@ export class Drone extends Assembled implements Machine {
 					this.lamp.set(colour, brightness, period, this.time)
 			}),
 			part(battery, {}, { battery: () => this.battery }),
-			gyroPart(() => this.gyroAngle, this.startHeading)
+			gyroPart(() => this.gyroAngle, this.facing)
 		];
 	}
 
@@ -309,10 +309,15 @@ export class Drone extends Assembled implements Machine {
 		this.letGo();
 	}
 
+	lineUp(heading: number): void {
+		this.facing.tell(heading, this.gyroAngle);
+		this.aim = heading;
+	}
+
 	// --- what is known of it ---
 
-	private get believed(): number {
-		return this.startHeading + this.gyroAngle;
+	get believed(): number {
+		return this.facing.start + this.gyroAngle;
 	}
 
 	private get isAimed(): boolean {

@@ -167,6 +167,13 @@ export class FaceRobot extends Assembled implements Machine {
 		this.right.brightness = right;
 	}
 
+	get battery(): number {
+		return this.body.battery;
+	}
+	set battery(part: number) {
+		this.body.battery = part;
+	}
+
 	get isStill(): boolean {
 		const isDark = this.left.brightness === 0 && this.right.brightness === 0;
 		return isDark && !this.body.isRolling;

@@ -150,6 +150,13 @@ export class Pinboard extends Assembled implements Machine {
 		return !this.body.isCommanded && !this.body.isRolling;
 	}
 	/** A buzzer that is on is switched off when all is over. */
+	get battery(): number {
+		return this.body.battery;
+	}
+	set battery(part: number) {
+		this.body.battery = part;
+	}
+
 	get isStill(): boolean {
 		return this.isStanding && !this.isOn('buzzer');
 	}

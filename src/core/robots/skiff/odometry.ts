@@ -4,6 +4,7 @@ import { pacing } from '../../devices/pacing/device';
 import { counters } from '../../devices/counters/device';
 import { curving } from '../../devices/curving/device';
 import { headingOfBearing, wrapAngle } from '../../units/angles';
+import type { Facing } from '../gyro';
 import { part, type Part } from '../machine';
 import type { Drive } from './drive';
 import * as settings from './settings';
@@ -57,12 +58,11 @@ export const curvingOf = (drive: Drive): Part =>
 		}
 	});
 
-/** @param startHeading what it was told when it was lined up, radians */
-export const turningOf = (drive: Drive, startHeading: number): Part =>
+export const turningOf = (drive: Drive, facing: Facing): Part =>
 	part(turning, {
 		turn: ({ angle }) => drive.turn(angle),
 		turnTo({ bearing }) {
-			const heading = startHeading + drive.gyroAngle;
+			const heading = facing.start + drive.gyroAngle;
 			return drive.turn(wrapAngle(headingOfBearing(bearing) - heading));
 		}
 	});

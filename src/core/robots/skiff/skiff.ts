@@ -7,7 +7,7 @@ import { motorPorts } from '../../devices/ports/device';
 import type { Port } from '../../devices/port';
 import { wheels } from '../../devices/wheels/device';
 import { tick } from '../../time';
-import { gyroPart } from '../gyro';
+import { Facing, gyroPart } from '../gyro';
 import { assemble, Assembled, part, type Machine, type Part } from '../machine';
 import type { Making } from '../robot';
 import { characterOf, dayOf } from './character';
@@ -23,6 +23,7 @@ export class Skiff extends Assembled implements Machine {
 	readonly placing: readonly [number, number, number];
 
 	private time = 0;
+	private readonly facing: Facing;
 	private readonly left = new Lamp();
 	private readonly right = new Lamp();
 	private readonly speaker: Speaker;
@@ -34,10 +35,11 @@ export class Skiff extends Assembled implements Machine {
 		super();
 		const { name, settings: set, variation, chance, surroundings, heading } = making;
 		this.speaker = new Speaker(making.played);
+		this.facing = new Facing(heading);
 		const day = dayOf(variation, chance);
 		this.placing = day.placing;
 		this.body = new Drive(set as unknown as DrivePorts, characterOf(name, variation), day, chance);
-		const parts = this.parts(heading);
+		const parts = this.parts();
 		const withSenses = (own: typeof chance) => {
 			const senses = new Senses(variation, own, surroundings);
 			const sensing = senses.parts(
@@ -50,8 +52,8 @@ export class Skiff extends Assembled implements Machine {
 		this.shown = withSenses(making.displayChance);
 	}
 
-	private parts(heading: number): Part[] {
-		const { body: drive, left, right } = this;
+	private parts(): Part[] {
+		const { body: drive, left, right, facing } = this;
 		return [
 			part(wheels, { drive: (power) => drive.run(power.left, power.right) }),
 			part(motion, {
@@ -66,8 +68,8 @@ export class Skiff extends Assembled implements Machine {
 			pacingOf(drive),
 			countersOf(drive),
 			curvingOf(drive),
-			turningOf(drive, heading),
-			gyroPart(() => drive.gyroAngle, heading),
+			turningOf(drive, facing),
+			gyroPart(() => drive.gyroAngle, facing),
 			part(lamp, {
 				shine: ({ side, colour, brightness, period }) => {
 					if (side !== 'right') left.set(colour, brightness, period, this.time);
@@ -89,6 +91,13 @@ export class Skiff extends Assembled implements Machine {
 		return this.right.shownAt(this.time);
 	}
 
+	get battery(): number {
+		return this.body.battery;
+	}
+	set battery(part: number) {
+		this.body.battery = part;
+	}
+
 	get isStalled(): boolean {
 		return this.body.isStalled;
 	}
@@ -107,5 +116,11 @@ export class Skiff extends Assembled implements Machine {
 	}
 	rest(): void {
 		this.body.stop(false);
+	}
+	get believed(): number {
+		return this.facing.start + this.body.gyroAngle;
+	}
+	lineUp(heading: number): void {
+		this.facing.tell(heading, this.body.gyroAngle);
 	}
 }

@@ -1,0 +1,242 @@
+/**
+ * The robot's end of all links to it: it lets one person in, carries out what they order, and tells
+ * them what it senses. What it is made of, and whether it is awake, is its owner's matter.
+ */
+import type { Happenings } from '../devices/happenings';
+import type { Machine } from '../robots/machine';
+import type { RobotKind } from '../robots/robot';
+import type { Values } from '../steps/definition';
+import type { Pose } from '../world/pose';
+import { Door } from './door';
+import {
+	linkVersion,
+	longestMessage,
+	mostMessages,
+	toRobotSchema,
+	type FromRobot,
+	type ToRobot
+} from './frames';
+import { Reckoner } from './reckoner';
+import { patience, Served } from './served';
+
+/** Ticks from one row of what it senses to the next: 30 a second. */
+const senseTicks = 4;
+/** Ticks from one word about its battery to the next. */
+const batteryTicks = 120;
+/** Messages that it could not take, after which it listens no longer. */
+const mostBad = 20;
+/** Seconds without any message after which whoever has it is taken to be gone. */
+const forgets = 4;
+
+/** The robot itself. */
+export interface Robot {
+	readonly id: string;
+	readonly firmware: string;
+	/** Of the protocol that it speaks. */
+	readonly version: number;
+	readonly kind: RobotKind;
+	readonly settings: Values;
+	readonly name: string;
+	readonly machine: Machine;
+	readonly happened: Happenings;
+	/** 0 to 1. */
+	readonly battery: number;
+	readonly isCharging: boolean;
+	/** Why it cannot be had now, if it cannot. */
+	readonly hindrance: Extract<FromRobot, { type: 'sorry' }> | undefined;
+	/** What has gone so wrong that it needs a hand. */
+	readonly fault: string | undefined;
+	rename(name: string): void;
+	switchOff(): void;
+}
+
+/** One connection. */
+export interface Line {
+	receive(message: string): void;
+	/** The other side is gone. */
+	closed(): void;
+}
+
+interface Caller {
+	readonly send: (frame: FromRobot) => void;
+	readonly close: () => void;
+}
+
+export class RobotEnd {
+	readonly door: Door;
+	private served: Served | undefined;
+	private reckoner: Reckoner;
+	private holder: Caller | undefined;
+	/** The one who is to tell the signs. */
+	private knocker: Caller | undefined;
+	private heardAt = 0;
+	private ticks = 0;
+	private time = 0;
+	private toldFault: string | undefined;
+
+	constructor(
+		private readonly robot: Robot,
+		chance: () => number,
+		tokenOf: (person: string) => string
+	) {
+		this.door = new Door(chance, tokenOf);
+		this.reckoner = this.makeReckoner();
+	}
+
+	private makeReckoner(): Reckoner {
+		const { machine, kind } = this.robot;
+		return new Reckoner(machine, kind.devices);
+	}
+
+	get reckoned(): Readonly<Pose> {
+		return this.reckoner.pose;
+	}
+
+	/** Another body has taken the place of the one before, such as when a hand carried it away. */
+	rebuilt(): void {
+		this.reckoner = this.makeReckoner();
+		if (this.holder) this.serve(this.holder);
+	}
+
+	/** Somebody connects. */
+	connect(send: (frame: FromRobot) => void, close: () => void): Line {
+		const caller: Caller = { send, close };
+		const flow = new Flow();
+		return {
+			receive: (message) => {
+				const frame = flow.isTooMuch(this.time) ? 'tooMany' : parse(message);
+				if (typeof frame === 'string') {
+					send({ type: 'bad', why: frame });
+					if (frame === 'tooMany' || flow.isHopeless()) close();
+				} else this.take(caller, frame);
+			},
+			closed: () => this.gone(caller)
+		};
+	}
+
+	private take(caller: Caller, frame: ToRobot): void {
+		if (frame.type === 'hello') return this.greet(caller, frame);
+		if (frame.type === 'signs' && caller === this.knocker)
+			return this.answer(caller, this.door.tell(frame.signs, this.time));
+		if (caller !== this.holder) return caller.send({ type: 'bad', why: 'notPaired' });
+		this.heardAt = this.time;
+		if (frame.type === 'rename') {
+			this.robot.rename(frame.name);
+			caller.send({ type: 'named', name: this.robot.name });
+		} else if (frame.type === 'lineUp') this.reckoner.lineUp(frame.at);
+		else if (frame.type === 'letGo') this.gone(caller);
+		else if (frame.type === 'switchOff') {
+			this.gone(caller);
+			this.robot.switchOff();
+		} else this.served?.receive(frame);
+	}
+
+	private greet(caller: Caller, { person, token, version }: ToRobot & { type: 'hello' }): void {
+		const { hindrance } = this.robot;
+		if (hindrance) return caller.send(hindrance);
+		if (version < 1) return caller.send({ type: 'sorry', why: 'tooOld' });
+		if (caller === this.holder || caller === this.knocker) this.gone(caller);
+		const answer = this.door.knock(person, token, this.time);
+		if (answer !== 'welcome' && answer.type === 'confirm') this.knocker = caller;
+		this.answer(caller, answer);
+	}
+
+	private answer(caller: Caller, answer: ReturnType<Door['tell']>): void {
+		if (answer !== 'welcome') return caller.send(answer);
+		this.knocker = undefined;
+		this.holder = caller;
+		this.heardAt = this.time;
+		const { id, name, kind, firmware, settings, battery, isCharging } = this.robot;
+		caller.send({
+			type: 'greeting',
+			version: linkVersion,
+			...{ id, name, firmware, settings },
+			kind: kind.kind,
+			devices: kind.devices.map((device) => device.id),
+			token: this.door.tokenOf(this.door.guest!.person.id)
+		});
+		caller.send({ type: 'battery', battery, isCharging });
+		this.serve(caller);
+	}
+
+	private serve({ send }: Caller): void {
+		const { machine, kind, happened } = this.robot;
+		this.toldFault = undefined;
+		this.served = new Served(machine, kind, happened, send, this.reckoner.pose);
+		this.served.receive({ type: 'start' });
+	}
+
+	private gone(caller: Caller): void {
+		if (caller !== this.holder && caller !== this.knocker) return;
+		if (caller === this.holder) {
+			this.robot.machine.rest();
+			this.holder = undefined;
+			this.served = undefined;
+		} else this.knocker = undefined;
+		this.door.leave();
+	}
+
+	/** Nobody has it any more, such as when it is switched off. */
+	dropAll(): void {
+		for (const caller of [this.holder, this.knocker]) {
+			if (!caller) continue;
+			this.gone(caller);
+			caller.close();
+		}
+	}
+
+	/** After a tick. @param time seconds of the robot's clock, which only goes up */
+	report(time: number): void {
+		this.time = time;
+		this.ticks += 1;
+		this.reckoner.advance();
+		if (!this.holder) return;
+		if (time - this.heardAt > forgets) {
+			const { holder } = this;
+			this.gone(holder);
+			return holder.close();
+		}
+		this.served!.report(time, this.ticks % senseTicks === 0);
+		const { fault, battery, isCharging } = this.robot;
+		if (fault !== this.toldFault && fault) this.holder.send({ type: 'fault', fault });
+		this.toldFault = fault;
+		if (this.ticks % batteryTicks === 0) this.holder.send({ type: 'battery', battery, isCharging });
+	}
+
+	/** Nobody who has it has said anything for longer than it is patient. */
+	get isAlone(): boolean {
+		return this.holder !== undefined && this.time - this.heardAt > patience;
+	}
+}
+
+/** How much comes over one connection. */
+class Flow {
+	private room = mostMessages;
+	private last = 0;
+	private bad = 0;
+
+	isTooMuch(time: number): boolean {
+		this.room = Math.min(mostMessages, this.room + (time - this.last) * mostMessages);
+		this.last = time;
+		this.room -= 1;
+		return this.room < 0;
+	}
+
+	/** Called with each message that could not be taken. */
+	isHopeless(): boolean {
+		this.bad += 1;
+		return this.bad >= mostBad;
+	}
+}
+
+/** @returns why it cannot be taken, if it cannot */
+function parse(message: string): ToRobot | 'tooLong' | 'notJson' | 'unknown' {
+	if (message.length > longestMessage) return 'tooLong';
+	let value: unknown;
+	try {
+		value = JSON.parse(message);
+	} catch {
+		return 'notJson';
+	}
+	return toRobotSchema.safeParse(value).data ?? 'unknown';
+}

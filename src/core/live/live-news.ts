@@ -1,0 +1,120 @@
+/** What a run tells on its way, and how whoever listens has the whole attempt of it. */
+import type {
+	Attempt,
+	Bump,
+	Logged,
+	Note,
+	Outcome,
+	RobotRun,
+	SensedColumns,
+	Span,
+	Trace
+} from '../simulation/attempt';
+import type { RobotDocument } from '../robots/robot-document';
+
+/** Of one robot. */
+export interface RunNews {
+	/** Its id in the plan. */
+	readonly id: string;
+	readonly robot: RobotDocument;
+	/** Samples that were there before these. */
+	readonly from: number;
+	readonly trace: Trace;
+	readonly sensed: SensedColumns;
+	/** All of them. */
+	readonly bumps: readonly Bump[];
+	readonly pathLength: number;
+}
+
+export interface LiveNews {
+	/** Seconds since Run. */
+	readonly time: number;
+	readonly runs: readonly RunNews[];
+	/** Steps that have ended since the news before, and those in progress. */
+	readonly spans: readonly Span[];
+	readonly open: readonly Span[];
+	readonly log: readonly Logged[];
+	readonly notes: readonly Note[];
+	/** How it stands, or how it ended. */
+	readonly outcome: Outcome;
+}
+
+type Column = Float64Array | Float32Array;
+
+/** A column that grows; what it gives out is a view of it, as long as it was then. */
+class Growing<Numbers extends Column> {
+	private length = 0;
+
+	constructor(private room: Numbers) {}
+
+	add(more: Numbers): Numbers {
+		const length = this.length + more.length;
+		if (length > this.room.length) {
+			const larger = new (this.room.constructor as new (length: number) => Numbers)(length * 2);
+			larger.set(this.room.subarray(0, this.length));
+			this.room = larger;
+		}
+		this.room.set(more, this.length);
+		this.length = length;
+		return this.room.subarray(0, length) as Numbers;
+	}
+}
+
+/** All news of one run, put together. */
+export class LiveRecord {
+	private readonly columns = new Map<string, Growing<Column>>();
+	private readonly spans: Span[] = [];
+	private readonly log: Logged[] = [];
+	private readonly notes: Note[] = [];
+
+	/** @returns the attempt, as far as it has come */
+	add({ time, runs, spans, open, log, notes, outcome }: LiveNews): Attempt {
+		this.spans.push(...spans);
+		this.log.push(...log);
+		this.notes.push(...notes);
+		return {
+			source: { type: 'run' },
+			outcome,
+			runs: runs.map((run) => this.runOf(run)),
+			crates: [],
+			log: [...this.log],
+			spans: [...this.spans, ...open],
+			notes: [...this.notes],
+			ticks: Math.round(time)
+		};
+	}
+
+	private runOf({ id, robot, trace, sensed, bumps, pathLength }: RunNews): RobotRun {
+		const grown = <Numbers extends Column>(name: string, more: Numbers): Numbers => {
+			const key = `${id} ${name}`;
+			const known = this.columns.get(key) as Growing<Numbers> | undefined;
+			if (known) return known.add(more);
+			const made = new Growing(more.slice() as Numbers);
+			this.columns.set(key, made);
+			return made.add(more);
+		};
+		const all = <Numbers extends Column>(
+			prefix: string,
+			columns: Readonly<Record<string, Numbers>>
+		) =>
+			Object.fromEntries(
+				Object.entries(columns).map(([name, column]) => [name, grown(prefix + name, column)])
+			);
+		return {
+			id,
+			robot,
+			trace: {
+				time: grown('time', trace.time),
+				x: grown('x', trace.x),
+				y: grown('y', trace.y),
+				heading: grown('heading', trace.heading),
+				columns: all('column ', trace.columns)
+			},
+			sensed: all('reading ', sensed),
+			unread: {},
+			bumps,
+			tones: [],
+			pathLength
+		};
+	}
+}

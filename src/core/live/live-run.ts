@@ -1,0 +1,264 @@
+/**
+ * A plan on real robots: the interpreter gives its orders through their links and feels whatever
+ * delay they have. What it hears is written down as it comes, since it cannot be had again. Where a
+ * robot is, only the robot itself reckons.
+ */
+import type { Course } from '../course/course';
+import { RailPath } from '../course/rails';
+import { Interpreter } from '../interpreter/interpreter';
+import { compile } from '../interpreter/program';
+import type { LinkPort } from '../link/link-port';
+import type { Plan, PlanRobot } from '../plan/plan';
+import { robotKindOf } from '../robots/kinds';
+import { robotDocument } from '../robots/robot-document';
+import { readingsOf } from '../robots/robot';
+import type { Sentence } from '../sentence';
+import type { Outcome, OutcomeKind } from '../simulation/attempt';
+import { Journal, Records } from '../simulation/journal';
+import { tickRate } from '../time';
+import { headingOfBearing } from '../units/angles';
+import type { Pose } from '../world/pose';
+import { startPlaces } from '../world/start-places';
+import type { Obstacle } from '../world/body';
+import type { LiveNews, RunNews } from './live-news';
+import { LiveWriter } from './live-writer';
+
+/** Seconds for which a run may go on. */
+const longest = 15 * 60;
+/** Seconds after its end within which a robot should stand. */
+const standsWithin = 3;
+/** Metres around a rail's car in which its rail is looked for. */
+const railReach = 0.3;
+
+/** What runs: a plan, with the links of its robots in its order. */
+export interface Running {
+	readonly plan: Plan;
+	readonly course: Course;
+	readonly ports: readonly LinkPort[];
+	/** The id of the one chain to run, as if Run were pressed for it. */
+	readonly only?: string | undefined;
+	/** Uniform in [0, 1): for what the plan throws dice for. */
+	readonly chance: () => number;
+}
+
+class Member {
+	readonly pose: Pose;
+	readonly body = { speed: 0 };
+	readonly journal: Journal;
+	readonly writer: LiveWriter;
+	pathLength = 0;
+	/** What a robot on a rail that only counts its way is placed by. */
+	private readonly rail:
+		{ readonly path: RailPath; readonly way: number; readonly facing: number } | undefined;
+	private bumps = 0;
+
+	constructor(
+		readonly robot: PlanRobot,
+		readonly port: LinkPort,
+		records: Records,
+		start: Pose,
+		course: Course
+	) {
+		this.pose = { ...start };
+		this.journal = new Journal(records, robot.id, this, this.pose);
+		const kind = robotKindOf(robot.kind);
+		this.rail = kind.course && railUnder(course, start);
+		this.writer = new LiveWriter(port, this.pose, kind.columns, readingsOf(kind));
+	}
+
+	/** Takes over what the robot has said by now. */
+	follow(): void {
+		const { port, pose, rail } = this;
+		const { x, y } = pose;
+		this.body.speed = Number(port.shows.speed ?? port.read('speed')) || 0;
+		if (rail) {
+			const { path, way, facing } = rail;
+			const at = path.at(way + facing * (Number(port.read('travelled')) || 0));
+			const heading = facing === 1 ? at.heading : at.heading + Math.PI;
+			Object.assign(pose, { x: at.x, y: at.y, heading });
+		} else if (port.at) Object.assign(pose, port.at);
+		this.pathLength += Math.abs(pose.x - x) + Math.abs(pose.y - y) > 0 ? distance(pose, x, y) : 0;
+		for (const { time, what } of port.happened.since('bump', this.bumps))
+			this.journal.bumped(time, (what ?? 'wall') as Obstacle);
+		this.bumps = port.happened.count('bump');
+	}
+}
+
+export class LiveRun {
+	private readonly records = new Records();
+	private readonly crew: readonly Member[];
+	private readonly interpreter: Interpreter;
+	private time = 0;
+	private endedAt = Infinity;
+	outcome: Outcome | undefined;
+	/** How much of each list was told already. */
+	private readonly told = { spans: 0, log: 0, notes: 0 };
+
+	constructor(private readonly running: Running) {
+		const { plan, course, ports, only, chance } = running;
+		const starts = startPlaces(course, plan.robots.length);
+		this.crew = plan.robots.map((robot, index) => {
+			const { at, bearing } = starts[index]!;
+			const start = { x: at[0], y: at[1], heading: headingOfBearing(bearing) };
+			return new Member(robot, ports[index]!, this.records, start, course);
+		});
+		const kinds = plan.robots.map(({ kind }) => robotKindOf(kind));
+		this.interpreter = new Interpreter({
+			program: compile(plan, kinds, only),
+			crew: this.crew.map(({ port, journal }) => ({
+				port,
+				happened: port.happened,
+				observer: journal,
+				chance
+			})),
+			limit: longest
+		});
+	}
+
+	/** To be called some 50 times a second. @param time seconds since Run */
+	tick(time: number): void {
+		if (this.outcome) return;
+		this.time = time;
+		for (const member of this.crew) {
+			member.follow();
+			member.port.stay();
+		}
+		if (this.endedAt === Infinity) this.interpreter.tick(time);
+		for (const member of this.crew) member.writer.keep(Math.round(time * tickRate));
+		this.outcome = this.ending();
+		if (this.outcome) this.close();
+	}
+
+	/** Somebody halts it. */
+	halt(): void {
+		if (this.outcome) return;
+		for (const { port } of this.crew) port.halt();
+		this.stop('halted', { key: 'outcome.halted', values: { seconds: round(this.time) } });
+	}
+
+	/** A robot is not heard any more. @param name of the robot */
+	lost(name: string): void {
+		if (this.outcome) return;
+		for (const { port } of this.crew) port.halt();
+		this.stop('halted', { key: 'outcome.lost', values: { name, seconds: round(this.time) } });
+	}
+
+	private stop(kind: OutcomeKind, reason: Sentence): void {
+		this.outcome = this.made(kind, reason);
+		this.close();
+	}
+
+	private close(): void {
+		for (const { journal } of this.crew) journal.closeAll(this.time);
+	}
+
+	private ending(): Outcome | undefined {
+		const faulty = this.crew.find(({ port }) => port.fault);
+		if (faulty) return this.failed(faulty);
+		if (this.time >= longest) {
+			for (const { port } of this.crew) port.halt();
+			return this.made('timeout', {
+				key: 'outcome.timeout',
+				values: { seconds: longest, number: 0 }
+			});
+		}
+		if (this.interpreter.budget.left <= 0) return this.usedUp();
+		if (!this.interpreter.isIdle || this.interpreter.isWaiting) return undefined;
+		if (this.endedAt === Infinity) {
+			this.endedAt = this.time;
+			for (const { port } of this.crew) port.end();
+		}
+		const isStill = this.crew.every(({ port }) => port.hasEnded);
+		if (!isStill && this.time < this.endedAt + standsWithin) return undefined;
+		return this.over();
+	}
+
+	private failed({ port, journal, robot }: Member): Outcome {
+		for (const { port: each } of this.crew) each.halt();
+		const number = journal.driving?.number ?? 0;
+		const key = `outcome.live.${port.fault}`;
+		return this.made('crashed', { key, values: { number, name: robot.name } });
+	}
+
+	private usedUp(): Outcome {
+		for (const { port } of this.crew) port.halt();
+		const { total, usedUpBy } = this.interpreter.budget;
+		const values = {
+			number: usedUpBy?.number ?? 0,
+			seconds: round(this.time),
+			millions: total / 1e6
+		};
+		return this.made('timeout', { key: 'outcome.usedUp', values });
+	}
+
+	/** By its own reckoning it may be in the finish ring: only who looks at the floor knows. */
+	private over(): Outcome {
+		const seconds = round(this.time);
+		const { finish } = this.running.course;
+		const away = finish
+			? Math.min(...this.crew.map(({ pose }) => distance(pose, ...finish.at))) - finish.radius
+			: NaN;
+		if (!finish) return this.made('ended', { key: 'outcome.over', values: { seconds } });
+		if (away <= 0) return this.made('ended', { key: 'outcome.reckonedThere', values: { seconds } });
+		const centimetres = Math.max(1, away * 100);
+		return this.made('ended', { key: 'outcome.reckonedAway', values: { seconds, centimetres } });
+	}
+
+	private made(kind: OutcomeKind, reason: Sentence): Outcome {
+		const posts = this.crew.flatMap(({ port }) => port.happened.since('post', 0));
+		const lampPosts = posts.map(({ time, what = '' }) => ({ id: what, time }));
+		return { kind, reason, seconds: this.time, reachedFinish: false, lampPosts };
+	}
+
+	/** What has come since it was asked last. */
+	news(): LiveNews {
+		const { records, told, time, crew } = this;
+		const { spans, log, notes } = records;
+		const news: LiveNews = {
+			time,
+			runs: crew.map(newsOf),
+			spans: spans.slice(told.spans),
+			open: crew.flatMap(({ journal }) => journal.inProgress),
+			log: log.slice(told.log),
+			notes: notes.slice(told.notes),
+			outcome: this.outcome ?? this.made('ended', { key: 'outcome.running' })
+		};
+		Object.assign(told, { spans: spans.length, log: log.length, notes: notes.length });
+		return news;
+	}
+
+	/** How many steps have begun or ended: when it changes, somebody may want to see it. */
+	get changes(): number {
+		return (
+			this.records.spans.length * 2 +
+			this.crew.reduce((sum, { journal }) => sum + journal.opened, 0)
+		);
+	}
+}
+
+const newsOf = ({ robot, writer, journal, pathLength }: Member): RunNews => ({
+	id: robot.id,
+	robot: robotDocument(robot),
+	...writer.news(),
+	bumps: [...journal.bumps],
+	pathLength
+});
+
+const distance = ({ x, y }: Pose, toX: number, toY: number): number =>
+	Math.sqrt((x - toX) * (x - toX) + (y - toY) * (y - toY));
+
+const round = (seconds: number): number => Math.round(seconds * 10) / 10;
+
+/** The rail that a car on the start mark stands on, and which way it faces. */
+function railUnder({ rails }: Course, { x, y, heading }: Pose) {
+	for (const rail of rails) {
+		const path = new RailPath(rail);
+		const { way, away } = path.nearest(x, y);
+		if (away > railReach) continue;
+		const turned = Math.abs(
+			((path.at(way).heading - heading + 9 * Math.PI) % (2 * Math.PI)) - Math.PI
+		);
+		return { path, way, facing: turned <= Math.PI / 2 ? 1 : -1 };
+	}
+	return undefined;
+}
