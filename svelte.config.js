@@ -10,6 +10,8 @@ export default {
 		typescript: {
 			config: (config) => {
 				config.include.push('../bench/**/*.ts');
+				// Plain script for the browser, and no part of the app.
+				config.exclude.push('../src/standin/page');
 			}
 		},
 		alias: { $core: 'src/core', $workers: 'src/workers', $messages: 'src/messages' },

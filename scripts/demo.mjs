@@ -1,8 +1,9 @@
 /**
  * Starts Lantern Step with the demo data: installs and builds if need be, migrates and fills the
- * database, serves, prints the address. A server that ends by itself is started again.
+ * database, opens a yard of simulated robots, serves, prints the addresses. What ends by itself is
+ * started again.
  *
- *   npm run demo -- [--port N] [--fresh] [--share] [--name NAME ...]
+ *   npm run demo -- [--port N] [--fresh] [--share] [--name NAME ...] [--latency MS] [--loss PART]
  *
  * LANTERN_DATA names the folder of the database; `data` here otherwise.
  */
@@ -13,7 +14,8 @@ import { parseArgs } from 'node:util';
 import { execArgv } from '../server/options.mjs';
 import { installPackages, isFree, npmRun, root } from './prepare.mjs';
 
-const usage = 'Usage: npm run demo -- [--port N] [--fresh] [--share] [--name NAME ...]';
+const usage =
+	'Usage: npm run demo -- [--port N] [--fresh] [--share] [--name NAME ...] [--latency MS] [--loss PART]';
 /** A server that ends this many times within so many milliseconds each is not started again. */
 const givesUpAfter = 5;
 const early = 5000;
@@ -30,7 +32,11 @@ function readOptions() {
 				port: { type: 'string', default: '4173' },
 				fresh: { type: 'boolean', default: false },
 				share: { type: 'boolean', default: false },
-				name: { type: 'string', multiple: true, default: [] }
+				name: { type: 'string', multiple: true, default: [] },
+				day: { type: 'string' },
+				latency: { type: 'string' },
+				jitter: { type: 'string' },
+				loss: { type: 'string' }
 			}
 		});
 		const port = Number(values.port);
@@ -79,7 +85,7 @@ function buildIfNeeded() {
 	if (npmRun('build') !== 0) process.exit(1);
 }
 
-const { port, fresh, share, name } = readOptions();
+const { port, fresh, share, name, ...air } = readOptions();
 if (!(await isFree(port))) {
 	refuse(
 		`port ${port} is taken by another program. Choose another: npm run demo -- --port ${port + 1}`
@@ -97,31 +103,71 @@ if (fresh) {
 
 const words = ['--port', String(port), ...(share ? ['--share'] : [])];
 for (const each of name) words.push('--name', each);
+const yardWords = Object.entries(air).flatMap(([option, value]) => [`--${option}`, value]);
 const env = { ...process.env, LANTERN_DATA: data, LANTERN_DEMO: '1' };
-let server;
-let isEnding = false;
-let earlyEnds = 0;
+/** Keeps a process running, until this one ends. */
+class Kept {
+	isEnding = false;
+	earlyEnds = 0;
 
-function start(isFirst) {
-	const began = Date.now();
-	server = fork(join(root, 'server', 'serve.mjs'), words, { env, execArgv });
-	server.once('message', ({ addresses }) => {
-		if (!isFirst) return;
+	/** @param {(message: any) => void} onFirst what it says when it is there for the first time */
+	constructor(name, file, words, options, onFirst) {
+		Object.assign(this, { name, file, words, options, onFirst });
+		this.start(true);
+	}
+
+	start(isFirst) {
+		const began = Date.now();
+		this.child = fork(join(root, this.file), this.words, this.options);
+		if (isFirst) this.child.once('message', this.onFirst);
+		this.child.once('exit', (code, signal) => {
+			this.earlyEnds = Date.now() - began < early ? this.earlyEnds + 1 : 0;
+			if (this.isEnding || code === 2 || this.earlyEnds >= givesUpAfter) process.exit(code ?? 0);
+			console.error(
+				`demo: the ${this.name} ended by itself (${signal ?? code}); it is started again.`
+			);
+			this.start(false);
+		});
+	}
+
+	end(signal) {
+		this.isEnding = true;
+		this.child.kill(signal);
+	}
+}
+
+/** The robots have an address of their own: the next that is free. */
+async function freePort(from) {
+	for (let candidate = from; ; candidate++) if (await isFree(candidate)) return candidate;
+}
+const yardPort = await freePort(port + 1);
+
+const yard = new Kept(
+	'yard',
+	join('src', 'standin', 'main.ts'),
+	[...words.slice(2), '--port', String(yardPort), '--data', data, ...yardWords],
+	{
+		env: { ...env, TSX_TSCONFIG_PATH: join(root, 'src', 'core', 'tsconfig.json') },
+		execArgv: ['--import', 'tsx'],
+		stdio: ['ignore', 'ignore', 'inherit', 'ipc']
+	},
+	() => {}
+);
+const server = new Kept(
+	'server',
+	join('server', 'serve.mjs'),
+	words,
+	{ env: { ...env, LANTERN_ROBOTS: `ws://127.0.0.1:${yardPort}` }, execArgv },
+	({ addresses }) => {
 		console.log(`Lantern Step is at ${addresses[0]}  (data in ${data}; Ctrl C stops it)`);
 		for (const address of addresses.slice(1)) console.log(`Others reach it at ${address}`);
-	});
-	server.once('exit', (code, signal) => {
-		earlyEnds = Date.now() - began < early ? earlyEnds + 1 : 0;
-		if (isEnding || code === 2 || earlyEnds >= givesUpAfter) process.exit(code ?? 0);
-		console.error(`demo: the server ended by itself (${signal ?? code}); it is started again.`);
-		start(false);
-	});
-}
+		console.log(`The robots stand in the yard at http://localhost:${yardPort}/`);
+	}
+);
 
 for (const signal of ['SIGINT', 'SIGTERM']) {
 	process.on(signal, () => {
-		isEnding = true;
-		server.kill(signal);
+		yard.end(signal);
+		server.end(signal);
 	});
 }
-start(true);

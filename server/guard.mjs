@@ -62,7 +62,7 @@ function faultOf({ method, headers: sent }) {
 	return /^application\/json\b/i.test(sent['content-type'] ?? '') ? undefined : 'notJson';
 }
 
-function isSameHost(origin, host) {
+export function isSameHost(origin, host) {
 	try {
 		return new URL(origin).host === host.toLowerCase();
 	} catch {

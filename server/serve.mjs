@@ -4,12 +4,14 @@
  *   node server/serve.mjs [--port N] [--share] [--name NAME ...]
  *
  * It listens on this machine alone; with --share also for others in its networks. --name adds names
- * by which they may call it. LANTERN_DATA names the folder of the database.
+ * by which they may call it. LANTERN_DATA names the folder of the database, LANTERN_ROBOTS the
+ * addresses of robots, as in `ws://localhost:4174`, with blanks between them.
  */
 import { createServer } from 'node:http';
 import { parseArgs } from 'node:util';
 import compression from 'compression';
 import { guard, ownAddresses } from './guard.mjs';
+import { relay } from './relay.mjs';
 import words from './words.en.json' with { type: 'json' };
 
 /** Milliseconds within which a request has to come whole, and its head before that. */
@@ -40,10 +42,10 @@ process.on('uncaughtException', (error) => {
 });
 
 const { handler } = await import('../build/handler.js');
-const guarded = guard({
-	isShared: values.share,
-	names: values.name.map((name) => name.toLowerCase())
-});
+const mine = { isShared: values.share, names: values.name.map((name) => name.toLowerCase()) };
+const guarded = guard(mine);
+const hosts = (process.env.LANTERN_ROBOTS ?? '').split(/\s+/).filter(Boolean);
+const takeSockets = relay({ hosts, ...mine });
 const compress = compression({ threshold: 1024 });
 
 /**
@@ -68,6 +70,7 @@ const listen = (host) =>
 			{ requestTimeout, headersTimeout, connectionsCheckingInterval },
 			answer
 		);
+		takeSockets(server);
 		server.once('error', (error) => {
 			if (error.code === 'EADDRNOTAVAIL' || error.code === 'EAFNOSUPPORT') done(false);
 			else fail(error);
@@ -85,8 +88,8 @@ try {
 	process.exit(2);
 }
 
-const hosts = values.share ? [...values.name, ...ownAddresses()] : [];
-process.send?.({ addresses: ['localhost', ...hosts].map((host) => `http://${host}:${port}/`) });
+const others = values.share ? [...values.name, ...ownAddresses()] : [];
+process.send?.({ addresses: ['localhost', ...others].map((host) => `http://${host}:${port}/`) });
 // Nobody is left who would start or stop it.
 process.once('disconnect', () => process.exit(0));
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => process.exit(0));

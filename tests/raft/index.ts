@@ -21,6 +21,7 @@ const gust = 0.002;
 
 class Raft implements Machine, Body {
 	readonly body = this;
+	battery = 1;
 	readonly outline = outline;
 	readonly mass = 0.6;
 	readonly inertia = 0.002;

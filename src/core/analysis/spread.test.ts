@@ -14,7 +14,6 @@ describe('a spread of trials', () => {
 	it('ends where whole rehearsals of the same seeds end', async () => {
 		const { trials, successes, ends } = await answer(spread(20), runnerOf(rehearsal));
 		const whole = trials.map(({ seed }) => rehearseAlone({ ...rehearsal, seed }));
-		expect(trials.map(({ seed }) => seed)).toEqual(whole.map(({ seed }) => seed));
 		whole.forEach(({ trace, outcome, pathLength, bumps }, index) => {
 			const { kind, seconds, ends } = trials[index]!;
 			const pose = { x: trace.x.at(-1), y: trace.y.at(-1), heading: trace.heading.at(-1) };

@@ -1,0 +1,5 @@
+/** What TypeScript needs to know of the guard. */
+export function isOurs(
+	host: string,
+	options: { readonly isShared: boolean; readonly names: readonly string[] }
+): boolean;

@@ -1,0 +1,124 @@
+<script lang="ts">
+	/** Who is near, and which robots are mine. */
+	import './words';
+	import { ArrowLeft, Square } from '@lucide/svelte';
+	import { onMount } from 'svelte';
+	import { t } from '$lib/i18n';
+	import WhoIsHere from '$lib/home/WhoIsHere.svelte';
+	import type { Person } from '$lib/saving/protocol';
+	import RobotCard from './RobotCard.svelte';
+	import { robots } from './robots.svelte';
+	import SignsDialog from './SignsDialog.svelte';
+
+	let { person, people }: { person: Person | null; people: Person[] } = $props();
+
+	onMount(() => {
+		robots.open(person);
+		const hurry = () => robots.hurry();
+		addEventListener('online', hurry);
+		return () => removeEventListener('online', hurry);
+	});
+	$effect(() => {
+		if (person) robots.open(person);
+	});
+	const isAnyHeard = $derived(robots.others.length > 0);
+
+	function onkeydown(event: KeyboardEvent) {
+		if (event.key !== '.' || !(event.ctrlKey || event.metaKey)) return;
+		event.preventDefault();
+		robots.halt();
+	}
+</script>
+
+<svelte:window {onkeydown} />
+<svelte:head><title>{t('robots.title')} · {t('app.name')}</title></svelte:head>
+
+<div class="robots">
+	<header>
+		<a
+			class="button button-plain button-icon"
+			href="/"
+			aria-label={t('robots.back')}
+			title={t('robots.back')}><ArrowLeft size={20} /></a
+		>
+		<div class="words">
+			<h1 class="heading">{t('robots.title')}</h1>
+			<p>{t('robots.about')}</p>
+		</div>
+		{#if robots.paired.length > 0}
+			<button class="button button-stop" title="Ctrl ." onclick={() => robots.halt()}
+				><Square size={17} fill="currentColor" />{t('robots.haltAll')}</button
+			>
+		{/if}
+	</header>
+	<main>
+		{#if !person}
+			<p>{t('robots.whoFirst')}</p>
+			<WhoIsHere {people} ondone={() => {}} />
+		{/if}
+		{#if robots.own.length > 0}
+			<section aria-labelledby="mine">
+				<h2 class="heading" id="mine">{t('robots.mine')}</h2>
+				<ul>
+					{#each robots.own as mine (mine.id)}
+						<li>
+							<RobotCard id={mine.id} name={mine.name} kind={mine.kind} {mine} canPair={!!person} />
+						</li>
+					{/each}
+				</ul>
+			</section>
+		{/if}
+		<section aria-labelledby="near">
+			<h2 class="heading" id="near">{t('robots.near')}</h2>
+			{#if robots.isRadioOn === false}
+				<p class="empty" role="status">{t('robots.radioOff')}</p>
+			{:else if robots.isRadioOn === undefined}
+				<p class="empty" role="status">{t('robots.listening')}</p>
+			{:else if !isAnyHeard}
+				<p class="empty" role="status">{t('robots.none')}</p>
+			{/if}
+			<ul>
+				{#each robots.others as { id, name, kind } (id)}
+					<li><RobotCard {id} {name} {kind} canPair={!!person} /></li>
+				{/each}
+			</ul>
+		</section>
+	</main>
+</div>
+<SignsDialog />
+
+<style>
+	.robots {
+		max-width: 62rem;
+		margin: 0 auto;
+		padding: 1rem 1.25rem 3rem;
+	}
+	header {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 0.5rem 0.75rem;
+	}
+	.words {
+		flex: 1 1 14rem;
+	}
+	.words p {
+		color: var(--ink-soft);
+	}
+	h1 {
+		font-size: 1.5rem;
+	}
+	h2 {
+		margin: 1.4rem 0 0.6rem;
+		font-size: 1.2rem;
+	}
+	ul {
+		display: grid;
+		gap: 0.6rem;
+	}
+	.empty {
+		max-width: 40rem;
+		margin-bottom: 0.8rem;
+		color: var(--ink-soft);
+	}
+</style>

@@ -1,0 +1,35 @@
+/** The robots of the person at this device, kept on it: with their token they need no signs again. */
+import { z } from 'zod';
+
+const key = 'lantern-step.robots';
+
+const schema = z.array(
+	z.object({
+		id: z.string(),
+		name: z.string(),
+		kind: z.string(),
+		token: z.string(),
+		/** Whose it is: another person at this device has to see its signs first. */
+		person: z.string(),
+		/** It was not let go: it is tried again by itself. */
+		isHeld: z.boolean()
+	})
+);
+export type Mine = z.infer<typeof schema>[number];
+
+export function loadMine(): Mine[] {
+	try {
+		return schema.parse(JSON.parse(localStorage.getItem(key) ?? '[]'));
+	} catch {
+		// No storage, or what is in it is not ours: no robots yet.
+		return [];
+	}
+}
+
+export function keepMine(mine: readonly Mine[]): void {
+	try {
+		localStorage.setItem(key, JSON.stringify(mine));
+	} catch {
+		// A device without storage keeps them until the page is left.
+	}
+}

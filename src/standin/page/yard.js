@@ -1,0 +1,291 @@
+/** Draws what the yard says of itself, and tells it what hands do. No part of the app. */
+
+/** Milliseconds between two looks. */
+const interval = 120;
+
+const words = await (await fetch('/words.json')).json();
+const drawings = await (await fetch('/drawings')).json();
+const say = (key, values = {}) =>
+	(words[key] ?? key).replace(/\{(\w+)\}/g, (_, name) => values[name]);
+
+for (const element of document.querySelectorAll('[data-word]'))
+	element.textContent = say(element.dataset.word);
+document.title = say('yard.title');
+const trouble = document.querySelector('#trouble');
+const floors = document.querySelector('#floors');
+const list = document.querySelector('#robots');
+
+const make = (name, attributes = {}, ...children) => {
+	const isSvg = ['svg', 'g', 'path', 'line', 'rect', 'circle', 'text', 'polygon'].includes(name);
+	const element = isSvg
+		? document.createElementNS('http://www.w3.org/2000/svg', name)
+		: document.createElement(name);
+	for (const [key, value] of Object.entries(attributes)) element.setAttribute(key, value);
+	element.append(...children);
+	return element;
+};
+const colour = (number) => (number ? `#${number.toString(16).padStart(6, '0')}` : null);
+
+async function act(deed) {
+	const response = await fetch('/hands', {
+		method: 'POST',
+		headers: { 'content-type': 'application/json' },
+		body: JSON.stringify(deed)
+	});
+	if (!response.ok) {
+		trouble.textContent = (await response.json()).message;
+		trouble.hidden = false;
+	}
+	await look();
+}
+
+// --- floors ---
+
+const shownFloors = new Map();
+
+function floorOf({ id, course }) {
+	const { width, height } = course.size;
+	const margin = 0.1;
+	const robots = make('g');
+	const posts = new Map(
+		course.lampPosts.map((post) => [
+			post.id,
+			make('circle', { class: 'post', cx: post.at[0], cy: post.at[1], r: 0.05 })
+		])
+	);
+	const drawing = make(
+		'g',
+		{ transform: `translate(0 ${height}) scale(1 -1)` },
+		make('rect', { class: 'floor', width, height }),
+		...course.rails.map(({ pieces, at, bearing }) =>
+			make('path', { class: 'rail', d: railPath(at, bearing, pieces) })
+		),
+		...course.walls.map(({ from, to, thickness }) =>
+			make('line', {
+				class: 'wall',
+				...{ x1: from[0], y1: from[1], x2: to[0], y2: to[1] },
+				'stroke-width': thickness
+			})
+		),
+		...course.crates.map(({ at, bearing, width: w, depth }) =>
+			make('rect', {
+				class: 'crate',
+				...{ x: -w / 2, y: -depth / 2, width: w, height: depth },
+				transform: `translate(${at[0]} ${at[1]}) rotate(${-bearing})`
+			})
+		),
+		...posts.values(),
+		...course.starts.map(({ at }) =>
+			make('circle', { class: 'start', cx: at[0], cy: at[1], r: 0.1 })
+		),
+		...(course.finish
+			? [
+					make('circle', {
+						class: 'ring',
+						cx: course.finish.at[0],
+						cy: course.finish.at[1],
+						r: course.finish.radius
+					})
+				]
+			: []),
+		robots
+	);
+	const svg = make(
+		'svg',
+		{
+			viewBox: `${-margin} ${-margin} ${width + 2 * margin} ${height + 2 * margin}`,
+			role: 'img',
+			'aria-label': course.name
+		},
+		drawing
+	);
+	const figure = make('figure', {}, svg, make('figcaption', {}, course.name));
+	floors.append(figure);
+	return { id, figure, robots, posts, marks: new Map() };
+}
+
+/** The line that straight pieces and curves make. Metres, degrees. */
+function railPath([x, y], bearing, pieces) {
+	let heading = ((90 - bearing) * Math.PI) / 180;
+	let path = `M${x} ${y}`;
+	const points = 12;
+	for (const piece of pieces) {
+		const turn = piece.radius === undefined ? 0 : (-piece.angle * Math.PI) / 180;
+		const length = piece.radius === undefined ? piece.length : Math.abs(turn) * piece.radius;
+		for (let i = 0; i < points; i++) {
+			heading += turn / points / 2;
+			x += (Math.cos(heading) * length) / points;
+			y += (Math.sin(heading) * length) / points;
+			heading += turn / points / 2;
+			path += `L${x} ${y}`;
+		}
+	}
+	return path;
+}
+
+function drawingOf(kind) {
+	const lamps = [];
+	const parts = drawings[kind].flatMap((part) => {
+		if ('lamp' in part) {
+			const bulb = make('circle', { cx: part.at[0], cy: part.at[1], r: part.radius });
+			lamps.push([part.lamp, bulb]);
+			return [bulb];
+		}
+		return [make('path', { class: part.ink, d: part.path ?? part.pictures[0] })];
+	});
+	return { group: make('g', {}, ...parts), lamps };
+}
+
+function drawRobots(floor, robots) {
+	for (const [id, { element }] of floor.marks) {
+		if (robots.some((robot) => robot.id === id)) continue;
+		element.remove();
+		floor.marks.delete(id);
+	}
+	for (const robot of robots) {
+		let mark = floor.marks.get(robot.id);
+		if (!mark) {
+			const { group, lamps } = drawingOf(robot.kind);
+			const name = make('text', { class: 'name', transform: 'translate(0 -0.2) scale(1 -1)' });
+			const element = make('g', {}, group, name);
+			mark = { element, group, lamps, name };
+			floor.marks.set(robot.id, mark);
+			floor.robots.append(element);
+		}
+		mark.name.textContent = robot.name;
+		mark.element.setAttribute('transform', `translate(${robot.at[0]} ${robot.at[1]})`);
+		mark.group.setAttribute(
+			'transform',
+			`rotate(${(robot.heading * 180) / Math.PI}) scale(${1 + 0.3 * (robot.columns.height ?? 0)})`
+		);
+		const light = colour(robot.light);
+		for (const [column, bulb] of mark.lamps)
+			bulb.setAttribute('fill', light ?? colour(robot.columns[column]) ?? 'transparent');
+	}
+}
+
+// --- robots ---
+
+const cards = new Map();
+
+function cardOf(robot, places) {
+	const heading = make('h2');
+	const state = make('p', { class: 'state' });
+	const lamp = make('span', { class: 'lamp', 'aria-hidden': 'true' });
+	const shown = make('p', { class: 'shown' });
+	const hands = make('div', { class: 'hands' });
+	const card = make('li', { 'data-robot': robot.id }, lamp, heading, state, shown, hands);
+	const buttons = new Map();
+	const button = (name, values = {}) => {
+		const element = make(
+			'button',
+			{ type: 'button', 'data-do': name },
+			say(`yard.do.${name}`, values)
+		);
+		element.addEventListener('click', () => act({ do: name, robot: robot.id }));
+		buttons.set(name, element);
+		return element;
+	};
+	const degrees = make('input', {
+		type: 'number',
+		value: '90',
+		'aria-label': say('yard.degrees')
+	});
+	const turn = make('button', { type: 'button', 'data-do': 'turn' }, say('yard.do.turn'));
+	turn.addEventListener('click', () =>
+		act({ do: 'turn', robot: robot.id, degrees: Number(degrees.value) })
+	);
+	const place = make(
+		'select',
+		{ 'aria-label': say('yard.do.carry') },
+		...places.map(({ id, name }) => make('option', { value: id }, name))
+	);
+	const carry = make('button', { type: 'button', 'data-do': 'carry' }, say('yard.do.carry'));
+	carry.addEventListener('click', () => act({ do: 'carry', robot: robot.id, to: place.value }));
+	hands.append(
+		...['switchOn', 'switchOff', 'wake', 'push', 'charge', 'unplug', 'takeFar', 'bringBack'].map(
+			(name) => button(name)
+		),
+		...['hold', 'lift', 'letGo', 'update'].map((name) => button(name)),
+		button('sendAway', { name: '' }),
+		carry,
+		place,
+		turn,
+		degrees
+	);
+	place.value = robot.room;
+	list.append(card);
+	return { card, heading, state, lamp, shown, buttons };
+}
+
+/** Which of the hands make sense. */
+const senseOf = {
+	switchOn: ({ power }) => power === 'off',
+	switchOff: ({ power }) => power !== 'off',
+	wake: ({ power }) => power === 'asleep',
+	push: ({ power }) => power === 'on',
+	charge: ({ isCharging }) => !isCharging,
+	unplug: ({ isCharging }) => isCharging,
+	takeFar: ({ isFar }) => !isFar,
+	bringBack: ({ isFar }) => isFar,
+	hold: ({ hand }) => !hand,
+	lift: ({ hand }) => !hand,
+	letGo: ({ hand }) => Boolean(hand),
+	update: ({ firmware }) => firmware === '0.9',
+	sendAway: (robot) => Boolean(robot.with)
+};
+
+function show(robot, places) {
+	const place = places.find(({ id }) => id === robot.room);
+	if (!cards.has(robot.id)) cards.set(robot.id, cardOf(robot, places));
+	const { heading, state, lamp, shown, buttons } = cards.get(robot.id);
+	heading.textContent = robot.name;
+	const facts = [
+		say(`yard.power.${robot.power}`),
+		say('yard.battery', { percent: Math.round(robot.battery * 100) }),
+		robot.isCharging && say('yard.charging'),
+		robot.isFar && say('yard.far'),
+		robot.hand && say(`yard.${robot.hand}`),
+		robot.firmware === '0.9' && say('yard.old', robot),
+		robot.with && say('yard.with', { name: robot.with }),
+		robot.fault && say(`yard.fault.${robot.fault}`),
+		say('yard.at', { place: place.name, bearing: Math.round(robot.bearing) })
+	];
+	state.textContent = facts.filter(Boolean).join(' · ');
+	lamp.style.background = colour(robot.light) ?? '';
+	const signs = robot.signs?.join(' · ');
+	shown.textContent = signs
+		? say('yard.signs', { signs }) + (robot.hasScreen ? `, ${say('yard.screen', { signs })}` : '')
+		: '';
+	buttons.get('sendAway').textContent = say('yard.do.sendAway', { name: robot.with ?? '' });
+	for (const [name, isSensible] of Object.entries(senseOf))
+		buttons.get(name).hidden = !isSensible(robot);
+}
+
+// --- looking ---
+
+async function look() {
+	try {
+		const { places, rooms, robots } = await (await fetch('/look')).json();
+		for (const room of rooms) {
+			const here = robots.filter((robot) => robot.room === room.id);
+			if (!shownFloors.has(room.id)) shownFloors.set(room.id, floorOf(room));
+			const floor = shownFloors.get(room.id);
+			floor.figure.hidden = here.length === 0;
+			for (const [id, post] of floor.posts)
+				post.classList.toggle('lit', room.litPosts.includes(id));
+			drawRobots(floor, here);
+		}
+		for (const robot of robots) show(robot, places);
+		trouble.hidden = true;
+	} catch {
+		trouble.textContent = say('yard.gone');
+		trouble.hidden = false;
+	}
+}
+
+async function keepLooking() {
+	if (!document.hidden) await look();
+	setTimeout(keepLooking, interval);
+}
+await keepLooking();

@@ -1,0 +1,148 @@
+/** A yard: courses to stand on, the robots on them, and what hands can do there. */
+import { z } from 'zod';
+import type { Course } from '../core/course/course';
+import { identifierSchema } from '../core/document';
+import type { Variation } from '../core/robots/robot';
+import { bearingOfHeading } from '../core/units/angles';
+import { tickRate } from '../core/time';
+import type { Listed } from './roster';
+import { Room } from './room';
+import { StandIn } from './stand-in';
+
+/** Ticks that are made up for when the machine was busy; more are left out. */
+const mostTicks = 60;
+
+const robot = identifierSchema;
+/** What hands do with a robot. */
+const simple = [
+	...([
+		'switchOn',
+		'switchOff',
+		'wake',
+		'push',
+		'charge',
+		'unplug',
+		'takeFar',
+		'bringBack'
+	] as const),
+	...(['hold', 'lift', 'letGo', 'update', 'sendAway'] as const)
+] as const;
+export const handSchema = z.discriminatedUnion('do', [
+	z.strictObject({ do: z.enum(simple), robot }),
+	z.strictObject({
+		do: z.literal('carry'),
+		robot,
+		to: identifierSchema.describe('A course.'),
+		/** Degrees clockwise by which it is set down wrong. */
+		turned: z.number().optional()
+	}),
+	z.strictObject({ do: z.literal('turn'), robot, degrees: z.number().min(-360).max(360) })
+]);
+export type Deed = z.infer<typeof handSchema>;
+
+export interface Places {
+	readonly id: string;
+	readonly course: Course;
+}
+
+interface Opening {
+	readonly places: readonly Places[];
+	readonly robots: readonly Listed[];
+	readonly variation: Variation;
+	/** What day it is. */
+	readonly seed: number;
+	readonly tokenOf: (robot: string, person: string) => string;
+	/** Uniform in [0, 1). */
+	readonly chance: () => number;
+}
+
+export class Yard {
+	readonly robots: ReadonlyMap<string, StandIn>;
+	private readonly rooms = new Map<string, Room>();
+	/** Ticks that are still to be made. */
+	private due = 0;
+
+	constructor(private readonly opening: Opening) {
+		const { robots, tokenOf, chance, places } = opening;
+		this.robots = new Map(
+			robots.map((listed) => {
+				const room = this.room(listed.course ?? places[0]!.id);
+				const made = new StandIn(listed, room, (person) => tokenOf(listed.id, person), chance);
+				return [listed.id, made];
+			})
+		);
+	}
+
+	private room(id: string): Room {
+		const known = this.rooms.get(id);
+		if (known) return known;
+		const { places, variation, seed } = this.opening;
+		const place = places.find((one) => one.id === id) ?? places[0]!;
+		const made = new Room(place.id, place.course, variation, seed);
+		this.rooms.set(place.id, made);
+		return made;
+	}
+
+	/** @param seconds that have passed */
+	pass(seconds: number): void {
+		this.due = Math.min(mostTicks, this.due + seconds * tickRate);
+		for (; this.due >= 1; this.due -= 1) for (const room of this.rooms.values()) room.advance();
+	}
+
+	/** @returns whether there is such a robot */
+	act(deed: Deed): boolean {
+		const one = this.robots.get(deed.robot);
+		if (!one) return false;
+		if (deed.do === 'carry') {
+			one.carry(this.room(deed.to));
+			if (deed.turned) one.room.turn(one.member, deed.turned);
+		} else if (deed.do === 'turn') one.room.turn(one.member, deed.degrees);
+		else deeds[deed.do](one);
+		return true;
+	}
+
+	/** What somebody sees who stands there. */
+	get sight() {
+		return {
+			places: this.opening.places.map(({ id, course }) => ({ id, name: course.name })),
+			rooms: [...this.rooms.values()].map(({ id, course, litPosts }) => ({ id, course, litPosts })),
+			robots: [...this.robots.values()].map((one) => {
+				const { id, name, power, isFar, isCharging, hand, battery, fault, member, firmware } = one;
+				const { pose, machine, kind } = member;
+				const { guest, signs } = one.end.door;
+				return {
+					...{ id, name, power, isFar, isCharging, hand, battery, fault, firmware },
+					kind: kind.kind,
+					room: one.room.id,
+					at: [pose.x, pose.y],
+					bearing: bearingOfHeading(pose.heading),
+					heading: pose.heading,
+					columns: Object.fromEntries(kind.columns.map(({ name, of }) => [name, of(machine)])),
+					with: guest?.person.name,
+					signs,
+					light: one.signLight,
+					hasScreen: kind.devices.some((device) => device.id === 'screen')
+				};
+			})
+		};
+	}
+}
+
+const deeds: Readonly<Record<(typeof simple)[number], (robot: StandIn) => void>> = {
+	switchOn: (robot) => robot.switchOn(),
+	switchOff: (robot) => robot.switchOff(),
+	wake: (robot) => robot.wake(),
+	push: (robot) => robot.touch(),
+	charge: (robot) => (robot.isCharging = true),
+	unplug: (robot) => (robot.isCharging = false),
+	takeFar(robot) {
+		robot.isFar = true;
+		robot.end.dropAll();
+	},
+	bringBack: (robot) => (robot.isFar = false),
+	hold: (robot) => (robot.hand = 'held'),
+	lift: (robot) => (robot.hand = 'lifted'),
+	letGo: (robot) => (robot.hand = undefined),
+	update: (robot) => robot.update(),
+	sendAway: (robot) => robot.end.door.leave()
+};

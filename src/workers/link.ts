@@ -1,0 +1,193 @@
+/** One robot's link as the app has it: it pairs, stays, and comes back by itself when it is lost. */
+import {
+	fromRobotSchema,
+	linkVersion,
+	type FromRobot,
+	type Greeting,
+	type Person,
+	type ToRobot
+} from '../core/link/frames';
+
+/** Milliseconds between two signs of life: several within a robot's patience. */
+const aliveEvery = 150;
+/** Milliseconds of silence after which a robot counts as lost. */
+const silence = 1500;
+/** Milliseconds for which an answer to the first word is awaited. */
+const answersWithin = 4000;
+/** Milliseconds before it is tried again, at first and at most. */
+const firstPause = 300;
+const longestPause = 8000;
+
+/** As the server closes a socket: see docs/link.md. */
+const reasons: Readonly<Record<number, Trouble>> = {
+	4404: 'notHeard',
+	4503: 'radioOff',
+	4529: 'full'
+};
+
+/** What is in the way where the robot itself says nothing. */
+export type Trouble = 'notHeard' | 'radioOff' | 'full' | 'outOfRange' | 'oldRobot' | 'gone';
+type Sorry = Extract<FromRobot, { type: 'sorry' }>;
+
+/** How a link stands, for whoever shows it. */
+export type LinkState =
+	| { readonly phase: 'connecting' }
+	| {
+			readonly phase: 'confirm';
+			readonly until: number;
+			readonly left: number;
+			readonly isWrong: boolean;
+	  }
+	| { readonly phase: 'paired'; readonly greeting: Greeting }
+	/** It was paired, and is tried again by itself. */
+	| { readonly phase: 'lost'; readonly trouble: Trouble | Sorry['why']; readonly sorry?: Sorry }
+	| { readonly phase: 'closed'; readonly trouble?: Trouble | Sorry['why']; readonly sorry?: Sorry };
+
+interface Hands {
+	changed(state: LinkState): void;
+	/** A frame that is not about pairing. */
+	heard(frame: FromRobot): void;
+}
+
+export class Link {
+	state: LinkState = { phase: 'connecting' };
+	private socket: WebSocket | undefined;
+	private heardAt = 0;
+	private pause = firstPause;
+	private wasPaired = false;
+	private isClosed = false;
+	private again: ReturnType<typeof setTimeout> | undefined;
+	private readonly alive = setInterval(() => this.stay(), aliveEvery);
+
+	/** @param url of the app's own link path */
+	constructor(
+		readonly robot: string,
+		private readonly url: URL,
+		private readonly person: Person,
+		public token: string | undefined,
+		private readonly hands: Hands
+	) {
+		this.connect();
+	}
+
+	private connect(): void {
+		const url = new URL(this.url);
+		url.searchParams.set('robot', this.robot);
+		const socket = new WebSocket(url);
+		this.socket = socket;
+		this.heardAt = performance.now();
+		socket.onopen = () => {
+			const { person, token } = this;
+			this.send({ type: 'hello', version: linkVersion, person, ...(token && { token }) });
+		};
+		socket.onmessage = ({ data }) => socket === this.socket && this.receive(String(data));
+		socket.onclose = ({ code }) =>
+			socket === this.socket && this.lose(reasons[code] ?? 'outOfRange');
+	}
+
+	private change(state: LinkState): void {
+		this.state = state;
+		this.hands.changed(state);
+	}
+
+	get isPaired(): boolean {
+		return this.state.phase === 'paired';
+	}
+
+	send(frame: ToRobot): void {
+		if (this.socket?.readyState === WebSocket.OPEN) this.socket.send(JSON.stringify(frame));
+	}
+
+	private receive(text: string): void {
+		this.heardAt = performance.now();
+		const frame = parse(text);
+		if (!frame) return;
+		switch (frame.type) {
+			case 'confirm': {
+				const until = Date.now() + frame.seconds * 1000;
+				return this.change({ phase: 'confirm', until, left: frame.left, isWrong: false });
+			}
+			case 'wrong':
+				if (this.state.phase === 'confirm')
+					this.change({ ...this.state, left: frame.left, isWrong: true });
+				return;
+			case 'sorry':
+				return this.refuse(frame);
+			case 'greeting':
+				return this.welcome(frame);
+			default:
+				return this.hands.heard(frame);
+		}
+	}
+
+	private welcome(greeting: Greeting): void {
+		this.wasPaired = true;
+		this.pause = firstPause;
+		this.token = greeting.token;
+		this.change({ phase: 'paired', greeting });
+	}
+
+	/** A robot that was this person's may be asleep, or starting: it is asked again. */
+	private refuse(sorry: Sorry): void {
+		if (this.wasPaired || this.token !== undefined) return this.wait(sorry.why, sorry);
+		this.end({ phase: 'closed', trouble: sorry.why, sorry });
+	}
+
+	private lose(trouble: Trouble): void {
+		if (this.isClosed) return;
+		if (this.wasPaired || this.token !== undefined) this.wait(trouble);
+		else this.end({ phase: 'closed', trouble });
+	}
+
+	private wait(trouble: Trouble | Sorry['why'], sorry?: Sorry): void {
+		this.leave();
+		this.change({ phase: 'lost', trouble, ...(sorry && { sorry }) });
+		this.again = setTimeout(() => this.connect(), this.pause);
+		this.pause = Math.min(longestPause, this.pause * 1.7);
+	}
+
+	private leave(): void {
+		const { socket } = this;
+		this.socket = undefined;
+		socket?.close();
+		clearTimeout(this.again);
+	}
+
+	private end(state: LinkState): void {
+		this.isClosed = true;
+		clearInterval(this.alive);
+		this.leave();
+		this.change(state);
+	}
+
+	/** Tries at once, if it was waiting. */
+	hurry(): void {
+		if (this.state.phase !== 'lost') return;
+		clearTimeout(this.again);
+		this.pause = firstPause;
+		this.connect();
+	}
+
+	/** Lets go of the robot. */
+	close(): void {
+		this.send({ type: 'letGo' });
+		this.end({ phase: 'closed' });
+	}
+
+	private stay(): void {
+		const quiet = performance.now() - this.heardAt;
+		if (this.state.phase === 'paired') {
+			if (quiet > silence) this.lose('outOfRange');
+			else this.send({ type: 'alive' });
+		} else if (this.socket && this.state.phase !== 'confirm' && quiet > answersWithin)
+			this.lose('outOfRange');
+	}
+}
+
+function parse(text: string): FromRobot | undefined {
+	try {
+		return fromRobotSchema.safeParse(JSON.parse(text)).data;
+	} catch {
+		return undefined;
+	}
+}

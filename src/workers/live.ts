@@ -1,0 +1,250 @@
+/**
+ * The worker that talks to robots: who is near, the links of this page, and the run in progress. It
+ * is a thread of its own, so that drawing never delays an order.
+ */
+import { expose } from 'comlink';
+import { z } from 'zod';
+import { courseSchema } from '../core/course/course';
+import type { Command } from '../core/devices/device';
+import {
+	advertSchema,
+	type Advert,
+	type FromRobot,
+	type Person,
+	type ToRobot
+} from '../core/link/frames';
+import { LinkPort } from '../core/link/link-port';
+import { LiveRun } from '../core/live/live-run';
+import type { LiveNews } from '../core/live/live-news';
+import { planSchema } from '../core/plan/plan';
+import { Link, type LinkState } from './link';
+import { keepNews, keepRun } from './runs-kept';
+
+/** Milliseconds between two ticks of a run: 50 a second. */
+const tickEvery = 20;
+/** Milliseconds between two words about a run in which no step begins or ends. */
+const newsEvery = 66;
+/** Milliseconds between two words about what a robot senses. */
+const sensedEvery = 200;
+
+const radioSchema = z.strictObject({ type: z.literal('radio'), isOn: z.boolean() });
+
+/** What a robot says of itself while nobody drives it. */
+export interface Sensed {
+	readonly row: Readonly<Record<string, number | boolean | string | null>>;
+	readonly shows: Readonly<Record<string, number | null>>;
+}
+
+export interface Watcher {
+	near(advert: Advert): void;
+	radio(isOn: boolean): void;
+	link(robot: string, state: LinkState): void;
+	battery(robot: string, battery: number, isCharging: boolean): void;
+	sensed(robot: string, sensed: Sensed): void;
+	named(robot: string, name: string): void;
+}
+
+const runSchema = z.strictObject({
+	/** Under which it is kept. */
+	id: z.string(),
+	/** The id of the plan's document. */
+	planId: z.string(),
+	courseId: z.string().nullable(),
+	at: z.number(),
+	plan: planSchema,
+	course: courseSchema,
+	/** The robots at the other ends, in the order of the plan's. */
+	robots: z.array(z.string()),
+	only: z.string().optional()
+});
+export type RunRequest = z.infer<typeof runSchema>;
+
+let url: URL;
+let watcher: Watcher | undefined;
+const links = new Map<string, Link>();
+const sensedAt = new Map<string, number>();
+/** Who hears what a robot says, beside the link itself: a run, or hands that drive. */
+const ports = new Map<string, LinkPort>();
+
+// --- who is near ---
+
+function listen(pause = 500): void {
+	const near = new URL(url);
+	near.searchParams.set('near', '');
+	const socket = new WebSocket(near);
+	let next = pause;
+	socket.onmessage = ({ data }) => {
+		next = 500;
+		const value: unknown = JSON.parse(String(data));
+		const advert = advertSchema.safeParse(value).data;
+		if (advert) watcher?.near(advert);
+		const radio = radioSchema.safeParse(value).data;
+		if (radio) watcher?.radio(radio.isOn);
+	};
+	socket.onclose = () => {
+		watcher?.radio(false);
+		setTimeout(() => listen(Math.min(8000, next * 1.7)), next);
+	};
+}
+
+// --- links ---
+
+function heard(robot: string, frame: FromRobot): void {
+	ports.get(robot)?.receive(frame);
+	if (frame.type === 'battery') watcher?.battery(robot, frame.battery, frame.isCharging);
+	else if (frame.type === 'named') watcher?.named(robot, frame.name);
+	else if (frame.type === 'sense') tellSensed(robot, frame);
+	else if (run && run.robots.includes(robot)) run.tick();
+}
+
+function tellSensed(robot: string, { row, shows = {} }: FromRobot & { type: 'sense' }): void {
+	const now = performance.now();
+	if (now - (sensedAt.get(robot) ?? 0) < sensedEvery) return;
+	sensedAt.set(robot, now);
+	watcher?.sensed(robot, { row, shows });
+}
+
+function changed(robot: string, state: LinkState): void {
+	watcher?.link(robot, state);
+	if (state.phase === 'closed') links.delete(robot);
+	if (state.phase !== 'paired') run?.lost(robot);
+}
+
+// --- the run in progress ---
+
+class RunInProgress {
+	private readonly began = performance.now();
+	private readonly live: LiveRun;
+	private readonly timer: ReturnType<typeof setInterval>;
+	private toldAt = 0;
+	private toldChanges = -1;
+	readonly robots: readonly string[];
+
+	constructor(
+		private readonly request: RunRequest,
+		private readonly onNews: (news: LiveNews) => void
+	) {
+		this.robots = request.robots;
+		const own = request.robots.map((robot) => portOf(robot));
+		for (const robot of request.robots) links.get(robot)!.send({ type: 'start' });
+		this.live = new LiveRun({
+			plan: request.plan,
+			course: request.course,
+			ports: own,
+			only: request.only,
+			chance: Math.random
+		});
+		this.timer = setInterval(() => this.tick(), tickEvery);
+		this.tick();
+	}
+
+	private get time(): number {
+		return (performance.now() - this.began) / 1000;
+	}
+
+	tick(): void {
+		this.live.tick(this.time);
+		this.tell();
+	}
+
+	halt(): void {
+		this.live.halt();
+		this.tell();
+	}
+
+	lost(robot: string): void {
+		const index = this.robots.indexOf(robot);
+		if (index < 0) return;
+		this.live.lost(this.request.plan.robots[index]!.name);
+		this.tell();
+	}
+
+	private tell(): void {
+		const { live, request } = this;
+		const now = performance.now();
+		const isOver = live.outcome !== undefined;
+		const hasChanged = live.changes !== this.toldChanges;
+		if (!isOver && !hasChanged && now - this.toldAt < newsEvery) return;
+		this.toldAt = now;
+		this.toldChanges = live.changes;
+		const news = live.news();
+		this.onNews(news);
+		void keepNews(request.id, news, isOver);
+		if (isOver) this.close();
+	}
+
+	private close(): void {
+		clearInterval(this.timer);
+		for (const robot of this.robots) ports.delete(robot);
+		run = undefined;
+	}
+}
+
+let run: RunInProgress | undefined;
+
+/** A fresh end for what is asked of a robot from now on. */
+function portOf(robot: string): LinkPort {
+	const link = links.get(robot)!;
+	const { greeting } = link.state as LinkState & { phase: 'paired' };
+	const devices = greeting.devices.map((id) => ({ id }));
+	const port = new LinkPort(devices, (frame) => link.send(frame));
+	ports.set(robot, port);
+	return port;
+}
+
+const service = {
+	/** @param base address of the app's link path */
+	open(base: string, events: Watcher): void {
+		url = new URL(base);
+		watcher = events;
+		listen();
+	},
+
+	connect(robot: string, person: Person, token?: string): void {
+		if (links.has(robot)) return;
+		const link = new Link(robot, url, person, token, {
+			changed: (state) => changed(robot, state),
+			heard: (frame) => heard(robot, frame)
+		});
+		links.set(robot, link);
+		watcher?.link(robot, link.state);
+	},
+
+	/** @param frame that needs no answer, such as a new name */
+	send(robot: string, frame: ToRobot): void {
+		links.get(robot)?.send(frame);
+	},
+	letGo(robot: string): void {
+		links.get(robot)?.close();
+	},
+	hurry(): void {
+		for (const link of links.values()) link.hurry();
+	},
+
+	/** @returns false when a robot is not there */
+	async run(request: unknown, onNews: (news: LiveNews) => void): Promise<boolean> {
+		const wanted = runSchema.parse(request);
+		run?.halt();
+		if (!wanted.robots.every((robot) => links.get(robot)?.isPaired)) return false;
+		await keepRun(wanted);
+		run = new RunInProgress(wanted, onNews);
+		return true;
+	},
+
+	/** Everything stops, whatever it was told before. */
+	halt(): void {
+		for (const link of links.values()) link.send({ type: 'halt' });
+		run?.halt();
+	},
+
+	/** An order by hand. */
+	order(robot: string, command: Command): void {
+		const link = links.get(robot);
+		if (!link?.isPaired || run?.robots.includes(robot)) return;
+		(ports.get(robot) ?? portOf(robot)).begin(command);
+	}
+};
+
+export type LiveService = typeof service;
+
+expose(service);

@@ -1,0 +1,85 @@
+/**
+ * Runs kept on this device (IndexedDB) as they come, since nobody can have them again: what was
+ * recorded before the page was closed, or the power went, is still there.
+ */
+import { openDB, type DBSchema } from 'idb';
+import type { LiveNews } from '../core/live/live-news';
+import type { Plan } from '../core/plan/plan';
+
+/** Runs of one plan that are kept; older ones make room. */
+const mostKept = 20;
+/** Milliseconds of news that are written at once. */
+const writeEvery = 400;
+
+/** What a run was of. */
+export interface KeptRun {
+	readonly id: string;
+	readonly planId: string;
+	readonly courseId: string | null;
+	/** Milliseconds since 1970 at which it began. */
+	readonly at: number;
+	readonly plan: Plan;
+}
+
+interface Shape extends DBSchema {
+	runs: { key: string; value: KeptRun; indexes: { planId: string } };
+	news: { key: [string, number]; value: { id: string; number: number; news: readonly LiveNews[] } };
+}
+
+const opening = () =>
+	openDB<Shape>('lantern-step-runs', 1, {
+		upgrade(database) {
+			database.createObjectStore('runs', { keyPath: 'id' }).createIndex('planId', 'planId');
+			database.createObjectStore('news', { keyPath: ['id', 'number'] });
+		}
+	});
+let opened: ReturnType<typeof opening> | undefined;
+/** Undefined where a browser offers no storage: the run is then shown, and not kept. */
+const device = () => (opened ??= opening()).catch(() => undefined);
+
+let waiting: LiveNews[] = [];
+let number = 0;
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+export async function keepRun({ id, planId, courseId, at, plan }: KeptRun): Promise<void> {
+	waiting = [];
+	number = 0;
+	const database = await device();
+	if (!database) return;
+	await database.put('runs', { id, planId, courseId, at, plan });
+	const all = await runsOf(planId);
+	for (const old of all.slice(mostKept)) await forget(old.id);
+}
+
+async function forget(id: string): Promise<void> {
+	const database = await device();
+	await database?.delete('runs', id);
+	await database?.delete('news', IDBKeyRange.bound([id, 0], [id, Infinity]));
+}
+
+/** @param isLast nothing more comes of this run */
+export async function keepNews(id: string, news: LiveNews, isLast: boolean): Promise<void> {
+	waiting.push(news);
+	if (!isLast && timer) return;
+	clearTimeout(timer);
+	timer = setTimeout(() => void write(id), isLast ? 0 : writeEvery);
+}
+
+async function write(id: string): Promise<void> {
+	timer = undefined;
+	const news = waiting;
+	waiting = [];
+	await (await device())?.put('news', { id, number: number++, news });
+}
+
+/** Of a plan, newest first. */
+export async function runsOf(planId: string): Promise<KeptRun[]> {
+	const all = (await (await device())?.getAllFromIndex('runs', 'planId', planId)) ?? [];
+	return all.toSorted((a, b) => b.at - a.at);
+}
+
+export async function newsOf(id: string): Promise<LiveNews[]> {
+	const range = IDBKeyRange.bound([id, 0], [id, Infinity]);
+	const kept = (await (await device())?.getAll('news', range)) ?? [];
+	return kept.flatMap(({ news }) => news);
+}
