@@ -18,7 +18,7 @@ import { LiveRun } from '../core/live/live-run';
 import type { LiveNews } from '../core/live/live-news';
 import { planSchema } from '../core/plan/plan';
 import { Link, type LinkState } from './link';
-import { keepNews, keepRun } from './runs-kept';
+import { keepNews, keepRun } from './kept';
 
 /** Milliseconds between two ticks of a run: 50 a second. */
 const tickEvery = 20;
@@ -33,6 +33,8 @@ const radioSchema = z.strictObject({ type: z.literal('radio'), isOn: z.boolean()
 export interface Sensed {
 	readonly row: Readonly<Record<string, number | boolean | string | null>>;
 	readonly shows: Readonly<Record<string, number | null>>;
+	/** Where it reckons to be, if it does. */
+	readonly at: { readonly x: number; readonly y: number; readonly heading: number } | undefined;
 }
 
 export interface Watcher {
@@ -63,6 +65,8 @@ let url: URL;
 let watcher: Watcher | undefined;
 const links = new Map<string, Link>();
 const sensedAt = new Map<string, number>();
+/** What each robot sensed last. */
+const lastSensed = new Map<string, FromRobot & { type: 'sense' }>();
 /** Who hears what a robot says, beside the link itself: a run, or hands that drive. */
 const ports = new Map<string, LinkPort>();
 
@@ -93,15 +97,17 @@ function heard(robot: string, frame: FromRobot): void {
 	ports.get(robot)?.receive(frame);
 	if (frame.type === 'battery') watcher?.battery(robot, frame.battery, frame.isCharging);
 	else if (frame.type === 'named') watcher?.named(robot, frame.name);
-	else if (frame.type === 'sense') tellSensed(robot, frame);
-	else if (run && run.robots.includes(robot)) run.tick();
+	else if (frame.type === 'sense') {
+		lastSensed.set(robot, frame);
+		tellSensed(robot, frame);
+	} else if (run && run.robots.includes(robot)) run.tick();
 }
 
-function tellSensed(robot: string, { row, shows = {} }: FromRobot & { type: 'sense' }): void {
+function tellSensed(robot: string, { row, shows = {}, at }: FromRobot & { type: 'sense' }): void {
 	const now = performance.now();
 	if (now - (sensedAt.get(robot) ?? 0) < sensedEvery) return;
 	sensedAt.set(robot, now);
-	watcher?.sensed(robot, { row, shows });
+	watcher?.sensed(robot, { row, shows, at });
 }
 
 function changed(robot: string, state: LinkState): void {
@@ -126,7 +132,7 @@ class RunInProgress {
 	) {
 		this.robots = request.robots;
 		const own = request.robots.map((robot) => portOf(robot));
-		for (const robot of request.robots) links.get(robot)!.send({ type: 'start' });
+		own.forEach((port, index) => port.start(lastSensed.get(request.robots[index]!)));
 		this.live = new LiveRun({
 			plan: request.plan,
 			course: request.course,

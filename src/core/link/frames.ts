@@ -121,6 +121,9 @@ export const fromRobotSchema = z.discriminatedUnion('type', [
 		since: z.number().min(0).optional()
 	}),
 	greetingSchema,
+	z
+		.strictObject({ type: z.literal('started') })
+		.describe('After `start`: what comes from now on belongs to this run.'),
 	z.strictObject({ type: z.literal('done'), id }),
 	z.strictObject({ type: z.literal('refused'), id, why: word }),
 	z.strictObject({

@@ -26,6 +26,8 @@ export class LinkPort implements Port {
 	at: Readonly<Pose> | undefined;
 	/** Seconds of the robot's clock at which the newest readings were taken. */
 	sensedAt = NaN;
+	/** What still comes belongs to what was before this run. */
+	private isStarting = false;
 	/** It stands, after it was told that the run is over. */
 	hasEnded = false;
 	/** What has gone so wrong with it that it needs a hand. */
@@ -44,6 +46,13 @@ export class LinkPort implements Port {
 		this.open.set(this.count, order);
 		this.send({ type: 'begin', id: this.count, command });
 		return order;
+	}
+
+	/** A run begins. @param last what the robot sensed just before */
+	start(last?: FromRobot): void {
+		if (last?.type === 'sense') this.sense({ ...last, time: 0 });
+		this.isStarting = true;
+		this.send({ type: 'start' });
 	}
 
 	/** Lets the robot know that somebody is still there: to be called more often than it is patient. */
@@ -66,6 +75,11 @@ export class LinkPort implements Port {
 	}
 
 	receive(frame: FromRobot): void {
+		if (frame.type === 'started') this.isStarting = false;
+		else if (!this.isStarting) this.take(frame);
+	}
+
+	private take(frame: FromRobot): void {
 		switch (frame.type) {
 			case 'sense':
 				return this.sense(frame);

@@ -163,7 +163,6 @@ export class RobotEnd {
 		const { machine, kind, happened } = this.robot;
 		this.toldFault = undefined;
 		this.served = new Served(machine, kind, happened, send, this.reckoner.pose);
-		this.served.receive({ type: 'start' });
 	}
 
 	private gone(caller: Caller): void {

@@ -1,6 +1,8 @@
 /** A robot's own side of a run: it carries out what it is told, and tells what becomes of it. */
 import type { Happenings } from '../devices/happenings';
+import { counters } from '../devices/counters/device';
 import { flying } from '../devices/flying/device';
+import { pacing } from '../devices/pacing/device';
 import { refused, type Wait } from '../devices/port';
 import type { Machine } from '../robots/machine';
 import type { RobotKind } from '../robots/robot';
@@ -43,12 +45,17 @@ export class Served {
 		else if (frame.type === 'end') this.end();
 	}
 
-	/** What happened before is nobody's business any more. */
+	/** What happened before is nobody's business any more; what counts, counts from here. */
 	private start(): void {
+		for (const { id: device } of [pacing, counters].filter((one) =>
+			this.kind.devices.includes(one)
+		))
+			this.machine.begin({ device, name: 'zero', values: {} });
 		this.began = this.now;
 		this.open = [];
 		this.isEnding = false;
 		for (const kind of this.happened.kinds) this.told.set(kind, this.happened.count(kind));
+		this.send({ type: 'started' });
 	}
 
 	private end(): void {

@@ -27,8 +27,9 @@ export interface RunNews {
 }
 
 export interface LiveNews {
-	/** Seconds since Run. */
+	/** Seconds since Run, and since every robot was heard. */
 	readonly time: number;
+	readonly age: number;
 	readonly runs: readonly RunNews[];
 	/** Steps that have ended since the news before, and those in progress. */
 	readonly spans: readonly Span[];

@@ -51,6 +51,9 @@ class Member {
 	private readonly rail:
 		{ readonly path: RailPath; readonly way: number; readonly facing: number } | undefined;
 	private bumps = 0;
+	/** Seconds since Run at which it was heard last. */
+	private heardAt = 0;
+	private sensedAt = NaN;
 
 	constructor(
 		readonly robot: PlanRobot,
@@ -66,9 +69,16 @@ class Member {
 		this.writer = new LiveWriter(port, this.pose, kind.columns, readingsOf(kind));
 	}
 
+	/** Seconds since it was heard. */
+	ageAt(time: number): number {
+		return time - this.heardAt;
+	}
+
 	/** Takes over what the robot has said by now. */
-	follow(): void {
+	follow(now: number): void {
 		const { port, pose, rail } = this;
+		if (port.sensedAt !== this.sensedAt) this.heardAt = now;
+		this.sensedAt = port.sensedAt;
 		const { x, y } = pose;
 		this.body.speed = Number(port.shows.speed ?? port.read('speed')) || 0;
 		if (rail) {
@@ -77,7 +87,7 @@ class Member {
 			const heading = facing === 1 ? at.heading : at.heading + Math.PI;
 			Object.assign(pose, { x: at.x, y: at.y, heading });
 		} else if (port.at) Object.assign(pose, port.at);
-		this.pathLength += Math.abs(pose.x - x) + Math.abs(pose.y - y) > 0 ? distance(pose, x, y) : 0;
+		this.pathLength += distance(pose, x, y);
 		for (const { time, what } of port.happened.since('bump', this.bumps))
 			this.journal.bumped(time, (what ?? 'wall') as Obstacle);
 		this.bumps = port.happened.count('bump');
@@ -120,7 +130,7 @@ export class LiveRun {
 		if (this.outcome) return;
 		this.time = time;
 		for (const member of this.crew) {
-			member.follow();
+			member.follow(time);
 			member.port.stay();
 		}
 		if (this.endedAt === Infinity) this.interpreter.tick(time);
@@ -216,6 +226,7 @@ export class LiveRun {
 		const { spans, log, notes } = records;
 		const news: LiveNews = {
 			time,
+			age: Math.max(...crew.map((member) => member.ageAt(time))),
 			runs: crew.map(newsOf),
 			spans: spans.slice(told.spans),
 			open: crew.flatMap(({ journal }) => journal.inProgress),

@@ -72,6 +72,8 @@ export interface RobotKind<M extends Machine = Machine> {
 	readonly notFirst?: readonly string[];
 	/** By the name of a value: the only options of a choice that it has, where it has fewer. */
 	readonly options?: Readonly<Record<string, readonly string[]>>;
+	/** Nobody sees where its front is: it has to be lined up before a run. */
+	readonly isRound?: true;
 	/** It does not know what it touches: what it takes for a bump it says itself, through `felt`. */
 	readonly feelsJolts?: true;
 	/** The same move as it can do it, though less well, where it lacks what a step needs: a first guess. */

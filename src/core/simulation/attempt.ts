@@ -108,7 +108,10 @@ export interface RobotRun {
 	readonly trace: Trace;
 	/** What its chains read: one value for each sample of the trace. */
 	readonly sensed: SensedColumns;
-	/** What else it senses, if somebody watches: a value for each `displayTicks` from Run on. */
+	/**
+	 * What else it senses, if somebody watches: a value for each `displayTicks` from Run on; of a real
+	 * robot, for each sample.
+	 */
 	readonly unread: SensedColumns;
 	readonly bumps: readonly Bump[];
 	readonly tones: readonly Tone[];

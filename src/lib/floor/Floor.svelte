@@ -74,6 +74,8 @@
 			.map(({ id, name, pose }) => ({ id, name, height: pose.columns.height ?? 0 }))
 	);
 	const isCrew = $derived(crewSize > 1);
+	/** Where robots are is what they say themselves. */
+	const isReckoned = $derived(player.attempt?.source.type === 'run');
 	/** Some step or trigger asks whether the robot is touched. */
 	const waitsForTouch = $derived(
 		player.run?.sensed.touched !== undefined ||
@@ -146,12 +148,12 @@
 				<CourseDrawing {course} {reached} {crates} {starts} />
 				{#if bench.runs.previous}
 					{#each bench.runs.previous.runs as run (run.id)}
-						<Trace {run} {scale} isBefore />
+						<Trace {run} {scale} isBefore isReckoned={bench.runs.previous.source.type === 'run'} />
 					{/each}
 				{/if}
 				{#if player.attempt}
 					{#each player.attempt.runs as run, index (run.id)}
-						<Trace {run} {index} until={player.index} {scale} />
+						<Trace {run} {index} until={player.index} {scale} {isReckoned} />
 					{/each}
 				{/if}
 				{#each robots as { id, kind, name, pose }, index (id)}
@@ -164,7 +166,9 @@
 					>
 						<!-- What a finger can hit. -->
 						<circle r="0.11" fill="transparent" />
-						<StandingRobot {kind} {pose} columns={pose.columns} />
+						<g class:reckoned={isReckoned}>
+							<StandingRobot {kind} {pose} columns={pose.columns} />
+						</g>
 						{#if isCrew}
 							<g transform="scale({1 / scale},{-1 / scale}) translate(0,{0.1 * scale + 14})">
 								<text class="name" class:shown={id === bench.robot.id}>{name}</text>
@@ -238,6 +242,9 @@
 	}
 	.touchable {
 		cursor: pointer;
+	}
+	.reckoned {
+		opacity: 0.66;
 	}
 	.name {
 		fill: var(--ink);

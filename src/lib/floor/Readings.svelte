@@ -58,6 +58,7 @@
 	<aside
 		class="readings"
 		class:all={showsAll}
+		class:old={bench.live?.isOld}
 		aria-label={t('readings.label')}
 		style:--phone-top="{phoneTop}px"
 		bind:offsetWidth={width}
@@ -110,6 +111,10 @@
 		border-radius: 0.5rem;
 		background: color-mix(in oklch, var(--tag) 88%, transparent);
 		font-size: 0.84rem;
+	}
+	.old dd {
+		color: var(--mist);
+		font-weight: 400;
 	}
 	.title {
 		display: flex;

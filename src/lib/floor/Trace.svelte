@@ -7,6 +7,7 @@
 		index = 0,
 		until = Infinity,
 		isBefore = false,
+		isReckoned = false,
 		scale
 	}: {
 		run: RobotRun;
@@ -15,6 +16,8 @@
 		/** Index of the last sample to draw. */
 		until?: number;
 		isBefore?: boolean;
+		/** The robot itself said so; nobody saw it. */
+		isReckoned?: boolean;
 		/** Pixels a metre, so that the line keeps its width. */
 		scale: number;
 	} = $props();
@@ -53,6 +56,8 @@
 <polyline
 	class="trace"
 	class:before={isBefore}
+	class:reckoned={isReckoned}
+	style:--dot="{pixel}px"
 	data-line={isBefore ? undefined : index % lineKinds}
 	points={line}
 	stroke-width={(isBefore ? 2 : 3) * pixel}
@@ -68,6 +73,10 @@
 	.before {
 		stroke: var(--trace-before);
 		stroke-dasharray: 0.012 0.01;
+	}
+	.trace.reckoned,
+	.trace.reckoned[data-line] {
+		stroke-dasharray: calc(0.1 * var(--dot)) calc(7 * var(--dot));
 	}
 	.trace[data-line='1'] {
 		stroke: var(--trace-second);

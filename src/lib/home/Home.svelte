@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** All plans and courses, newest first. */
-	import { FileUp, Plus, Search } from '@lucide/svelte';
+	import { FileUp, Plus, Radio, Search } from '@lucide/svelte';
 	import { SegmentedControl } from '@skeletonlabs/skeleton-svelte';
 	import { onMount } from 'svelte';
 	import { goto, invalidateAll } from '$app/navigation';
@@ -214,6 +214,7 @@
 			<button class="button button-line" onclick={() => picker.click()}
 				><FileUp size={18} />{t('home.openFile')}</button
 			>
+			<a class="button button-line" href="/robots"><Radio size={18} />{t('home.robots')}</a>
 			<input
 				bind:this={picker}
 				type="file"

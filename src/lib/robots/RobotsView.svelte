@@ -6,7 +6,7 @@
 	import { t } from '$lib/i18n';
 	import WhoIsHere from '$lib/home/WhoIsHere.svelte';
 	import type { Person } from '$lib/saving/protocol';
-	import RobotCard from './RobotCard.svelte';
+	import RobotLists from './RobotLists.svelte';
 	import { robots } from './robots.svelte';
 	import SignsDialog from './SignsDialog.svelte';
 
@@ -21,7 +21,6 @@
 	$effect(() => {
 		if (person) robots.open(person);
 	});
-	const isAnyHeard = $derived(robots.others.length > 0);
 
 	function onkeydown(event: KeyboardEvent) {
 		if (event.key !== '.' || !(event.ctrlKey || event.metaKey)) return;
@@ -56,33 +55,7 @@
 			<p>{t('robots.whoFirst')}</p>
 			<WhoIsHere {people} ondone={() => {}} />
 		{/if}
-		{#if robots.own.length > 0}
-			<section aria-labelledby="mine">
-				<h2 class="heading" id="mine">{t('robots.mine')}</h2>
-				<ul>
-					{#each robots.own as mine (mine.id)}
-						<li>
-							<RobotCard id={mine.id} name={mine.name} kind={mine.kind} {mine} canPair={!!person} />
-						</li>
-					{/each}
-				</ul>
-			</section>
-		{/if}
-		<section aria-labelledby="near">
-			<h2 class="heading" id="near">{t('robots.near')}</h2>
-			{#if robots.isRadioOn === false}
-				<p class="empty" role="status">{t('robots.radioOff')}</p>
-			{:else if robots.isRadioOn === undefined}
-				<p class="empty" role="status">{t('robots.listening')}</p>
-			{:else if !isAnyHeard}
-				<p class="empty" role="status">{t('robots.none')}</p>
-			{/if}
-			<ul>
-				{#each robots.others as { id, name, kind } (id)}
-					<li><RobotCard {id} {name} {kind} canPair={!!person} /></li>
-				{/each}
-			</ul>
-		</section>
+		<RobotLists canPair={person !== null} />
 	</main>
 </div>
 <SignsDialog />
@@ -107,18 +80,5 @@
 	}
 	h1 {
 		font-size: 1.5rem;
-	}
-	h2 {
-		margin: 1.4rem 0 0.6rem;
-		font-size: 1.2rem;
-	}
-	ul {
-		display: grid;
-		gap: 0.6rem;
-	}
-	.empty {
-		max-width: 40rem;
-		margin-bottom: 0.8rem;
-		color: var(--ink-soft);
 	}
 </style>

@@ -1,7 +1,6 @@
 /** The robots of the person at this device, kept on it: with their token they need no signs again. */
 import { z } from 'zod';
-
-const key = 'lantern-step.robots';
+import { robotsKey as key } from './held';
 
 const schema = z.array(
 	z.object({

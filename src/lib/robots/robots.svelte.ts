@@ -25,6 +25,8 @@ export interface Linked {
 	readonly isCharging?: boolean;
 	readonly sensed?: Sensed;
 	readonly sensedAt?: number;
+	/** Where it reckons to be. */
+	readonly at?: Sensed['at'];
 }
 
 export class Robots {
@@ -56,7 +58,7 @@ export class Robots {
 			radio: (isOn) => (this.isRadioOn = isOn),
 			link: (robot, state) => this.changed(robot, state),
 			battery: (robot, battery, isCharging) => this.know(robot, { battery, isCharging }),
-			sensed: (robot, sensed) => this.know(robot, { sensed, sensedAt: Date.now() }),
+			sensed: (robot, sensed) => this.know(robot, { sensed, sensedAt: Date.now(), at: sensed.at }),
 			named: (robot, name) => this.rename(robot, name)
 		});
 	}

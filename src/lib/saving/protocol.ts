@@ -21,7 +21,9 @@ export const attemptSeedSchema = z.strictObject({
 	variation: z.enum(variations),
 	seed: seedSchema,
 	touches: touchesSchema.optional(),
-	only: identifierSchema.optional()
+	only: identifierSchema.optional(),
+	/** When it was, milliseconds since 1970. */
+	at: z.number().optional()
 });
 export type AttemptSeed = z.infer<typeof attemptSeedSchema>;
 

@@ -40,7 +40,9 @@ export class Player {
 	private last = 0;
 
 	readonly duration = $derived(this.attempt?.outcome.seconds ?? 0);
-	readonly isAtEnd = $derived(this.attempt !== null && this.time >= this.duration);
+	/** It follows robots, that are still on their way. */
+	isLive = $state(false);
+	readonly isAtEnd = $derived(this.attempt !== null && this.time >= this.duration && !this.isLive);
 	/** The robot whose figures are shown, by its id in the plan. */
 	shown = $state('');
 	/** What the robot that is shown did; the first, if there is no such robot. */
@@ -90,8 +92,18 @@ export class Player {
 	/** Those that the plan does not read. */
 	readonly unread = $derived(figuresAt(this.run?.unread, this.displayIndex));
 
+	/** Shows how far a run has come. */
+	follow(attempt: Attempt, isOver: boolean): void {
+		this.pause();
+		this.attempt = attempt;
+		this.haltedAt = null;
+		this.time = attempt.outcome.seconds;
+		this.isLive = !isOver;
+	}
+
 	show(attempt: Attempt | null, atEnd = false): void {
 		this.pause();
+		this.isLive = false;
 		this.attempt = attempt;
 		this.haltedAt = null;
 		this.time = atEnd && attempt ? attempt.outcome.seconds : 0;
@@ -104,7 +116,7 @@ export class Player {
 	}
 
 	play(): void {
-		if (!this.attempt || this.isPlaying) return;
+		if (!this.attempt || this.isPlaying || this.isLive) return;
 		if (this.isAtEnd || this.haltedAt !== null) this.time = 0;
 		this.haltedAt = null;
 		this.isPlaying = true;
@@ -118,12 +130,13 @@ export class Player {
 	}
 
 	halt(): void {
-		if (!this.attempt || this.isAtEnd) return;
+		if (!this.attempt || this.isAtEnd || this.isLive) return;
 		this.pause();
 		this.haltedAt = this.time;
 	}
 
 	seek(time: number): void {
+		if (this.isLive) return;
 		this.haltedAt = null;
 		this.time = Math.max(0, Math.min(this.duration, time));
 	}

@@ -1,23 +1,20 @@
 <script lang="ts">
-	/** The robot that the plan is for: its state, and its settings. */
+	/** The robot that the plan is for: its state, and the way to its settings. */
 	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
-	import { BatteryMedium, Minus, Plus } from '@lucide/svelte';
-	import { maximumRobots, type PlanRobot } from '$core/plan/plan';
-	import type { RobotKind } from '$core/robots/robot';
-	import type { Value } from '$core/steps/definition';
-	import { robotKindOf, robotKinds } from '$core/robots/kinds';
-	import { sampleRobot } from '$core/robots/robot-document';
-	import { hasMessage, t } from '$lib/i18n';
-	import SettingField from './SettingField.svelte';
+	import { BatteryMedium, Radio } from '@lucide/svelte';
+	import { robotKindOf } from '$core/robots/kinds';
+	import { t } from '$lib/i18n';
 	import type { Workbench } from './workbench.svelte';
 
 	let { bench }: { bench: Workbench } = $props();
 
 	const robot = $derived(bench.robot);
-	const crew = $derived(bench.plan.robots);
 	const kind = $derived(robotKindOf(robot.kind));
 	const sample = $derived(bench.player.sample);
-	const charge = $derived(sample?.columns.battery);
+	/** The real robot that does it, if one does. */
+	const real = $derived(bench.live?.realOf(robot.id));
+	const charge = $derived(real ? real.battery : sample?.columns.battery);
+	const source = $derived(t(real ? 'bench.measured' : 'bench.modelled'));
 	const battery = $derived(charge === undefined ? null : Math.round(charge * 100));
 	const glow = (lamp: number) => `#${lamp.toString(16).padStart(6, '0')}`;
 	const lamps = $derived(
@@ -25,32 +22,7 @@
 			.filter(({ unit }) => unit === 'colour')
 			.map(({ name }) => sample?.columns[name] ?? 0)
 	);
-	const optionWord = (option: string) => {
-		const key = `setting.${robot.kind}.option.${option}`;
-		return hasMessage(key) ? t(key) : option;
-	};
 	const kindWord = $derived(t(`bench.kind.${robot.kind}`));
-
-	function change(changes: Partial<PlanRobot>) {
-		const next = { ...robot, ...changes };
-		if (next.name.trim()) bench.setRobot(next);
-	}
-
-	/** Settings that the new kind does not have are those of a new robot of it. */
-	function changeKind(next: RobotKind) {
-		const isSame = Object.keys(next.settings).join() === Object.keys(kind.settings).join();
-		change({ kind: next.kind, ...(!isSame && { settings: sampleRobot(next).settings }) });
-	}
-
-	/** Of settings that may not be the same, the other one takes what this one had. */
-	function set(name: string, value: Value) {
-		const { distinct = [] } = kind;
-		const other = distinct.includes(name)
-			? distinct.find((other) => other !== name && robot.settings[other] === value)
-			: undefined;
-		const swapped = other ? { [other]: robot.settings[name]! } : {};
-		change({ settings: { ...robot.settings, ...swapped, [name]: value } });
-	}
 </script>
 
 <Popover positioning={{ placement: 'bottom', gutter: 6, overflowPadding: 8 }}>
@@ -63,13 +35,12 @@
 				<span class="lamp" class:lit={lamp !== 0} style:--glow={glow(lamp)}></span>
 			{/each}
 		</span>
+		{#if real}<Radio size={16} aria-hidden="true" />{/if}
 		<span class="robot-name">{t('bench.robot', { name: robot.name, kind: kindWord })}</span>
 		{#if battery !== null}
-			<span
-				class="battery"
-				title="{t('bench.battery', { percent: battery })}, {t('bench.modelled')}"
+			<span class="battery" title="{t('bench.battery', { percent: battery })}, {source}"
 				><BatteryMedium size={18} aria-hidden="true" /><span class="sr-only-live"
-					>{t('bench.battery', { percent: battery })}, {t('bench.modelled')}</span
+					>{t('bench.battery', { percent: battery })}, {source}</span
 				><span aria-hidden="true">{battery} %</span></span
 			>
 		{/if}
@@ -80,76 +51,9 @@
 				class="panel robot-panel"
 				aria-label={t('bench.robot', { name: robot.name, kind: kindWord })}
 			>
-				{#if crew.length > 1}
-					<fieldset class="crew">
-						<legend>{t('bench.crew')}</legend>
-						{#each crew as { id, name } (id)}
-							<label class="member">
-								<input
-									type="radio"
-									name="crew"
-									checked={id === robot.id}
-									onchange={() => bench.show(id)}
-								/>{name}
-							</label>
-						{/each}
-					</fieldset>
-				{/if}
-				<label>
-					{t('bench.robotName')}
-					<input
-						class="field"
-						value={robot.name}
-						maxlength="80"
-						onchange={(event) => change({ name: event.currentTarget.value })}
-					/>
-				</label>
-				<fieldset>
-					<legend>{t('bench.robotKind')}</legend>
-					{#each robotKinds as one (one.kind)}
-						<label class="kind">
-							<input
-								type="radio"
-								name="robot-kind"
-								value={one.kind}
-								checked={robot.kind === one.kind}
-								onchange={() => changeKind(one)}
-							/>
-							<span
-								><strong>{t(`bench.kind.${one.kind}`)}</strong>
-								{#if robot.kind === one.kind}{t(`bench.kind.${one.kind}.explain`)}{/if}</span
-							>
-						</label>
-					{/each}
-				</fieldset>
-				{#if Object.keys(kind.settings).length > 0}
-					<fieldset>
-						<legend>{t(`bench.kind.${robot.kind}.settings`)}</legend>
-						<div class="settings">
-							{#each Object.entries(kind.settings) as [name, setting] (name)}
-								<SettingField
-									label={t(`setting.${robot.kind}.${name}`)}
-									{optionWord}
-									definition={setting}
-									value={robot.settings[name] ?? setting.initial}
-									onset={(value) => set(name, value)}
-								/>
-							{/each}
-						</div>
-					</fieldset>
-				{/if}
-				<div class="hands">
-					<button
-						class="button button-line"
-						disabled={crew.length >= maximumRobots}
-						onclick={() => bench.addRobot()}><Plus size={16} />{t('bench.addRobot')}</button
-					>
-					{#if crew.length > 1}
-						<button class="button button-line" onclick={() => bench.removeRobot(robot)}
-							><Minus size={16} />{t('bench.removeRobot', { name: robot.name })}</button
-						>
-					{/if}
-				</div>
+				{#await import('./RobotPanel.svelte') then { default: RobotPanel }}
+					<RobotPanel {bench} />
+				{/await}
 			</Popover.Content>
 		</Popover.Positioner>
 	</Portal>
@@ -189,53 +93,6 @@
 		z-index: 40;
 		width: min(21rem, calc(100vw - 1rem));
 		padding: 0.9rem;
-	}
-	label {
-		display: block;
-	}
-	.field {
-		width: 100%;
-		margin-top: 0.2rem;
-	}
-	fieldset {
-		margin-top: 0.8rem;
-	}
-	legend {
-		font-weight: 600;
-	}
-	.kind {
-		display: flex;
-		align-items: flex-start;
-		gap: 0.5rem;
-		min-height: 2.75rem;
-		padding: 0.35rem 0;
-	}
-	.kind input {
-		margin-top: 0.3rem;
-	}
-	.crew {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.2rem 0.9rem;
-		margin: 0 0 0.7rem;
-	}
-	.member {
-		display: flex;
-		align-items: center;
-		gap: 0.4rem;
-		min-height: 2.75rem;
-	}
-	.hands {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.5rem;
-		margin-top: 0.9rem;
-	}
-	.settings {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 0.6rem;
-		margin-top: 0.3rem;
 	}
 	@media (max-width: 1180px) {
 		.robot-name {

@@ -1,7 +1,17 @@
 <script lang="ts">
 	/** The bar of the workbench: whose plan this is, where it is tried, and the way to rehearse. */
 	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
-	import { ArrowLeft, FileDown, FileUp, MapPin, Play, Redo2, Square, Undo2 } from '@lucide/svelte';
+	import {
+		ArrowLeft,
+		FileDown,
+		FileUp,
+		MapPin,
+		Play,
+		Radio,
+		Redo2,
+		Square,
+		Undo2
+	} from '@lucide/svelte';
 	import { MediaQuery } from 'svelte/reactivity';
 	import { variations, type Variation } from '$core/robots/robot';
 	import { t } from '$lib/i18n';
@@ -34,7 +44,7 @@
 		bench.courses.find(({ id }) => id === bench.courseId)?.name ?? t('bench.noCourse')
 	);
 	const player = $derived(bench.player);
-	const isRunning = $derived(player.isPlaying || isSlow);
+	const isRunning = $derived(player.isPlaying || isSlow || bench.runs.isLive);
 
 	function rename(event: Event & { currentTarget: HTMLInputElement }) {
 		const input = event.currentTarget;
@@ -155,17 +165,35 @@
 			onchange={pickFile}
 		/>
 	</div>
-	{#if isRunning}
-		<button class="button button-stop run" title="Ctrl ." onclick={() => bench.runs.halt()}
-			><Square size={17} fill="currentColor" />{t('bench.halt')}</button
-		>
-	{:else}
-		<button class="button button-main run" title="Ctrl Enter" onclick={() => bench.runs.rehearse()}
-			><Play size={18} fill="currentColor" />{player.attempt
-				? t('bench.again')
-				: t('bench.rehearse')}</button
-		>
-	{/if}
+	<div class="runs">
+		{#if isRunning}
+			{#if bench.runs.isLive && bench.live?.flies}
+				{#await import('$lib/live/CutMotors.svelte') then { default: CutMotors }}
+					<CutMotors live={bench.live} />
+				{/await}
+			{/if}
+			<button class="button button-stop run" title="Ctrl ." onclick={() => bench.runs.halt()}
+				><Square size={17} fill="currentColor" />{t('bench.halt')}</button
+			>
+		{:else}
+			<button
+				class="button button-main run"
+				title="Ctrl Enter"
+				onclick={() => bench.runs.rehearse()}
+				><Play size={18} fill="currentColor" />{player.attempt
+					? t('bench.again')
+					: t('bench.rehearse')}</button
+			>
+			<button
+				class="button button-line live"
+				aria-label={t('bench.run')}
+				title="{t('bench.run')} (Ctrl Shift Enter)"
+				onclick={() => bench.runLive()}
+				><Radio size={18} /><span class="live-word" aria-hidden="true">{t('bench.runShort')}</span
+				></button
+			>
+		{/if}
+	</div>
 </header>
 
 <style>
@@ -215,6 +243,10 @@
 		width: 2.4rem;
 		min-width: 2.4rem;
 	}
+	.runs {
+		display: flex;
+		gap: 0.4rem;
+	}
 	.run {
 		min-width: 10.2rem;
 	}
@@ -248,8 +280,11 @@
 		.tools {
 			grid-area: tools;
 		}
-		.run {
+		.runs {
 			grid-area: run;
+		}
+		.run {
+			flex: 1;
 			min-width: 0;
 		}
 		.bar > :global([role='status']) {

@@ -10,6 +10,7 @@
 	import { downloadDocument, readPlanFile } from './files';
 	import { warmUp } from './rehearser';
 	import { preferences } from '$lib/preferences.svelte';
+	import type { Person } from '$lib/saving/protocol';
 	import Border from './Border.svelte';
 	import TopBar from './TopBar.svelte';
 	import { Workbench, type CourseChoice, type Opened } from './workbench.svelte';
@@ -17,18 +18,20 @@
 	let {
 		opened,
 		owner,
+		person,
 		courses,
 		course
 	}: {
 		opened: Opened;
 		owner: string;
+		person: Person | null;
 		courses: readonly CourseChoice[];
 		course: Course | null;
 	} = $props();
 
 	// Another plan makes another workbench: what is opened here never changes.
 	const { bench, openedId } = untrack(() => ({
-		bench: new Workbench(opened, courses, course),
+		bench: new Workbench(opened, courses, course, person),
 		openedId: opened.id
 	}));
 	let pane = $state<'floor' | 'trail'>('trail');
@@ -53,7 +56,7 @@
 		untrack(() => bench.desk.edit({ type: 'rename', name: kept.name }));
 	});
 	$effect(() => {
-		if (bench.player.isPlaying) pane = 'floor';
+		if (bench.player.isPlaying || bench.runs.isLive || bench.live?.isAsked) pane = 'floor';
 	});
 
 	async function openFile(file: File) {
@@ -80,6 +83,7 @@
 		if (key === 'z' && event.shiftKey) bench.desk.redo();
 		else if (key === 'z') bench.desk.undo();
 		else if (key === 'y') bench.desk.redo();
+		else if (key === 'enter' && event.shiftKey) void bench.runLive();
 		else if (key === 'enter') void bench.runs.rehearse();
 		else if (key === '.') bench.runs.halt();
 		else return;
@@ -156,6 +160,12 @@
 		{#key bench.voice.announcement.count}<span>{bench.voice.announcement.text}</span>{/key}
 	</div>
 </div>
+
+{#if bench.live}
+	{#await import('$lib/live/LivePanels.svelte') then { default: LivePanels }}
+		<LivePanels live={bench.live} />
+	{/await}
+{/if}
 
 {#if showsShortcuts}
 	{#await import('./ShortcutSheet.svelte') then { default: ShortcutSheet }}

@@ -27,6 +27,9 @@ export class Runs {
 	/** How many there have been, so that an old one's progress is not taken for that of the newest. */
 	private count = 0;
 
+	/** Robots run. */
+	isLive = $state(false);
+
 	readonly isRehearsing = $derived(this.rehearsing !== null);
 	readonly hasChanged = $derived.by(
 		() => this.rehearsedPlan !== null && this.rehearsedPlan.chains !== this.stand.plan.chains
@@ -63,11 +66,41 @@ export class Runs {
 	}
 
 	/** @returns null when it cannot be had again, or the person has rehearsed anew meanwhile */
-	private async again({ courseId, courseMark, ...seed }: AttemptSeed): Promise<Attempt | null> {
+	private async again({ courseId, courseMark, ...kept }: AttemptSeed): Promise<Attempt | null> {
 		const { course } = this.stand;
 		if (courseId !== this.stand.courseId || this.count > 0) return null;
 		this.hasCourseChanged = courseMark !== undefined && courseMark !== markOf(course);
-		return this.hasCourseChanged ? null : rehearse({ ...seed, course });
+		const { plan, variation, seed, touches, only } = kept;
+		return this.hasCourseChanged
+			? null
+			: rehearse({ plan, course, variation, seed, touches, only });
+	}
+
+	/** A run on robots begins: what it tells takes the place of what was shown. */
+	beginLive(): void {
+		stopRehearsing();
+		this.previous = this.player.attempt;
+		this.rehearsedPlan = this.stand.plan;
+		this.hasCourseChanged = false;
+		this.latest = null;
+		this.isLive = true;
+	}
+
+	/** @param isOver nothing more comes of it */
+	follow(attempt: Attempt, isOver: boolean): void {
+		this.player.follow(attempt, isOver);
+		if (isOver) this.isLive = false;
+	}
+
+	endLive(): void {
+		this.isLive = false;
+	}
+
+	/** A run that was kept, newer than all rehearsals. */
+	showKept(attempt: Attempt): void {
+		if (this.count > 0 || this.isLive) return;
+		this.previous = this.player.attempt;
+		this.player.show(attempt, true);
 	}
 
 	/** Another course is chosen: what was shown was on the one before. */
@@ -84,8 +117,8 @@ export class Runs {
 	 */
 	async rehearse(only?: string): Promise<void> {
 		const { plan, course, courseId, variation } = this.stand;
-		const seed = crypto.getRandomValues(new Uint32Array(1))[0]!;
-		const inputs = { plan, variation, seed, ...(only && { only }) };
+		const number = crypto.getRandomValues(new Uint32Array(1))[0]!;
+		const inputs = { plan, variation, seed: number, ...(only && { only }) };
 		const attempt = await this.attempt({ ...inputs, course });
 		if (!attempt) return;
 		this.previous = this.player.attempt;
@@ -93,7 +126,8 @@ export class Runs {
 		this.hasCourseChanged = false;
 		if (courseId) {
 			preferences.choose({ lastCourse: courseId });
-			this.seeds = [{ ...inputs, courseId, courseMark: markOf(course) }, ...this.seeds].slice(0, 2);
+			const seed = { ...inputs, courseId, courseMark: markOf(course), at: Date.now() };
+			this.seeds = [seed, ...this.seeds].slice(0, 2);
 			this.keep();
 		}
 		this.latest = { ...inputs, course };
@@ -104,6 +138,7 @@ export class Runs {
 	/** Stops what is being rehearsed, and what plays. */
 	halt(): void {
 		stopRehearsing();
+		this.stand.live?.halt();
 		this.player.halt();
 		this.voice.announce(t('say.halted'));
 	}

@@ -9,4 +9,6 @@ export interface Stand {
 	/** null where no course is chosen, or the one that was is gone. */
 	readonly courseId: string | null;
 	readonly variation: Variation;
+	/** Real robots, once somebody wants them. */
+	readonly live: { halt(): void } | null;
 }

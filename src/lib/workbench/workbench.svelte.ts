@@ -7,7 +7,9 @@ import { planRobot, type Plan, type PlanRobot } from '$core/plan/plan';
 import type { Variation } from '$core/robots/robot';
 import { perLanguage, t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
-import type { Bench } from '$lib/saving/protocol';
+import { hasRun, holdsRobots } from '$lib/robots/held';
+import type { LiveDesk } from '$lib/live/live-desk.svelte';
+import type { Bench, Person } from '$lib/saving/protocol';
 import { Saver } from '$lib/saving/saver.svelte';
 import { request } from '$lib/saving/send';
 import { Editing } from '$lib/trail/editing.svelte';
@@ -54,6 +56,8 @@ export class Workbench implements Stand {
 	courseId = $state<string | null>(null);
 	variation = $state<Variation>('classroom');
 	readonly courses: readonly CourseChoice[];
+	/** Real robots: loaded when somebody wants them. */
+	live = $state.raw<LiveDesk | null>(null);
 
 	readonly voice = new Voice();
 	readonly desk: Desk;
@@ -71,7 +75,12 @@ export class Workbench implements Stand {
 	});
 
 	/** @param course that of the workbench as it was opened */
-	constructor(opened: Opened, courses: readonly CourseChoice[], course: Course | null) {
+	constructor(
+		opened: Opened,
+		courses: readonly CourseChoice[],
+		course: Course | null,
+		private readonly person: Person | null = null
+	) {
 		this.courses = courses;
 		this.course = course ?? openFloor();
 		this.desk = new Desk(opened.content, this.voice, {
@@ -105,9 +114,30 @@ export class Workbench implements Stand {
 			if (this.courseId !== before) await this.fetchCourse();
 		}
 		if (this.course !== openFloor()) await this.runs.restore();
+		if (holdsRobots()) void this.openLive();
+		if (hasRun(this.saver.id)) await this.showKept();
+	}
+
+	/** Loads what talks to real robots. */
+	async openLive(): Promise<LiveDesk> {
+		const { LiveDesk } = await import('$lib/live/live-desk.svelte');
+		return (this.live ??= new LiveDesk(this, this.person));
+	}
+
+	/** Runs the plan on its robots. @param only the id of the one chain to run */
+	async runLive(only?: string): Promise<void> {
+		await (await this.openLive()).run(only);
+	}
+
+	private async showKept(): Promise<void> {
+		const { newestRun } = await import('$lib/live/kept');
+		const kept = await newestRun(this.saver.id);
+		const isNewest = kept && kept.run.at > (this.runs.seeds[0]?.at ?? 0);
+		if (isNewest && kept.run.courseId === this.courseId) this.runs.showKept(kept.attempt);
 	}
 
 	dispose(): void {
+		this.live?.dispose();
 		this.checking.dispose();
 		this.saver.dispose();
 		this.runs.dispose();

@@ -36,6 +36,7 @@ export const ball: RobotKind<Ball> = {
 	topSpeed: settings.topSpeed,
 	weakest: settings.weakest,
 	options: { side: ['both'] },
+	isRound: true,
 	feelsJolts: true,
 	build: (making) => new Ball(making)
 };

@@ -3,7 +3,7 @@ import { say, t } from '$lib/i18n';
 import { listDocuments, openDocument } from '$lib/server/documents/list';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = async ({ params }) => {
+export const load: PageServerLoad = async ({ params, locals }) => {
 	const opened = await openDocument(params.id, 'plan');
 	if (!opened) error(404, t('bench.notFound'));
 	if (!opened.ok) error(422, t('bench.unreadable', { reason: say(opened.failure) }));
@@ -11,6 +11,7 @@ export const load: PageServerLoad = async ({ params }) => {
 	const course = courseId ? await openDocument(courseId, 'course') : null;
 	const { rows } = await listDocuments('course');
 	return {
+		person: locals.person,
 		opened: opened.value,
 		course: course?.ok ? course.value.content : null,
 		courses: rows.map(({ id, name }) => ({ id, name }))

@@ -9,6 +9,7 @@
 	<Workbench
 		opened={data.opened}
 		owner={data.opened.owner?.name ?? t('home.nobody')}
+		person={data.person}
 		courses={data.courses}
 		course={data.course}
 	/>

@@ -1,0 +1,38 @@
+/** The newest run of a plan that this device has kept. */
+import '$lib/robots/words';
+import { LiveRecord } from '$core/live/live-news';
+import type { Attempt } from '$core/simulation/attempt';
+import { newsOf, runsOf, type KeptRun } from '$workers/kept';
+
+export interface Kept {
+	readonly run: KeptRun;
+	readonly attempt: Attempt;
+}
+
+/** @returns null where there is none that recorded anything */
+export async function newestRun(planId: string): Promise<Kept | null> {
+	for (const run of await runsOf(planId)) {
+		const attempt = await attemptOf(run.id);
+		if (attempt) return { run, attempt };
+	}
+	return null;
+}
+
+async function attemptOf(id: string): Promise<Attempt | null> {
+	const record = new LiveRecord();
+	let attempt: Attempt | null = null;
+	for (const news of await newsOf(id)) attempt = record.add(news);
+	if (attempt?.outcome.reason.key !== 'outcome.running') return attempt;
+	// The page was left before it was over.
+	const seconds = attempt.runs[0]?.trace.time.at(-1) ?? attempt.outcome.seconds;
+	const spans = attempt.spans.map((span) =>
+		span.end === Infinity ? { ...span, end: seconds } : span
+	);
+	const outcome = {
+		...attempt.outcome,
+		kind: 'halted' as const,
+		seconds,
+		reason: { key: 'outcome.cutShort' }
+	};
+	return { ...attempt, spans, outcome };
+}

@@ -1,0 +1,230 @@
+/**
+ * What a workbench has to do with real robots: which one is to do what the plan says, what is still
+ * missing before it can, and the run in progress.
+ */
+import '$lib/robots/words';
+import { robotKindOf } from '$core/robots/kinds';
+import type { Greeting } from '$core/link/frames';
+import { LiveRecord, type LiveNews } from '$core/live/live-news';
+import type { Plan, PlanRobot } from '$core/plan/plan';
+import type { Values } from '$core/steps/definition';
+import type { Attempt } from '$core/simulation/attempt';
+import { flying } from '$core/devices/flying/device';
+import { canDo } from '$core/robots/robot';
+import { headingOfBearing } from '$core/units/angles';
+import { startPlaces } from '$core/world/start-places';
+import { rememberRun } from '$lib/robots/held';
+import { robots, type Linked } from '$lib/robots/robots.svelte';
+import { newId } from '$lib/saving/id';
+import type { Person } from '$lib/saving/protocol';
+import type { Workbench } from '$lib/workbench/workbench.svelte';
+import { needsOf, type Need } from './needs';
+
+/** Seconds after which what a robot said is old. */
+const oldAfter = 0.4;
+
+/** A robot of the plan, and the real one that is to do it. */
+export interface Part {
+	readonly wanted: PlanRobot;
+	readonly robot: Greeting | undefined;
+	/** Its id, if one was chosen, whether it is there or not. */
+	readonly id: string | undefined;
+}
+
+export class LiveDesk {
+	/** By the ids of the plan's robots: which real one does it, where somebody has chosen. */
+	private chosen = $state.raw<Readonly<Record<string, string>>>({});
+	/** Robots that stand on the start mark, as somebody has said, and where that was. */
+	private placed = $state.raw<readonly string[]>([]);
+	private linedUp = $state.raw<readonly string[]>([]);
+	isRoomClear = $state(false);
+	/** What is missing is shown. */
+	isAsked = $state(false);
+	isChoosing = $state(false);
+	/** The robot that is being lined up. */
+	lining = $state.raw<Greeting | null>(null);
+	isRunning = $state(false);
+	/** What the robots say is old. */
+	isOld = $state(false);
+	private record = new LiveRecord();
+
+	/** @param person who is here, if that is known */
+	constructor(
+		readonly bench: Workbench,
+		readonly person: Person | null
+	) {
+		robots.open(person);
+	}
+
+	/** Which robot is to do what. */
+	readonly parts: readonly Part[] = $derived.by(() => {
+		const free = [...robots.paired];
+		const take = (isIt: (robot: Greeting) => boolean): Greeting | undefined => {
+			const index = free.findIndex(isIt);
+			return index < 0 ? undefined : free.splice(index, 1)[0];
+		};
+		const plans = this.bench.plan.robots;
+		const byChoice = plans.map(({ id }) => take((robot) => robot.id === this.chosen[id]));
+		const byName = plans.map(
+			({ id, kind, name }, index) =>
+				byChoice[index] ??
+				(this.chosen[id] ? undefined : take((robot) => robot.kind === kind && robot.name === name))
+		);
+		return plans.map((wanted, index) => {
+			const isFree = !byName[index] && !this.chosen[wanted.id];
+			const robot =
+				byName[index] ??
+				(isFree
+					? (take(({ kind }) => kind === wanted.kind) ??
+						(plans.length === 1 ? take(() => true) : undefined))
+					: undefined);
+			return { wanted, robot, id: robot?.id ?? this.chosen[wanted.id] };
+		});
+	});
+
+	/** What is missing before it can run. */
+	readonly needs: readonly Need[] = $derived.by(() =>
+		needsOf(this.parts, {
+			robots,
+			attempt: this.bench.player.attempt,
+			isPlaced: (id) => this.placed.includes(this.placeKey(id)),
+			isLinedUp: (id) => this.linedUp.includes(id),
+			isRoomClear: this.isRoomClear
+		})
+	);
+
+	/** Some robot of it flies. */
+	readonly flies = $derived.by(() =>
+		this.bench.plan.robots.some(({ kind }) => canDo(robotKindOf(kind), [flying]))
+	);
+
+	/** The real robot that does what one of the plan is to do. @param id of that of the plan */
+	realOf(id: string): Linked | undefined {
+		const robot = this.parts.find(({ wanted }) => wanted.id === id)?.robot;
+		return robot && robots.links[robot.id];
+	}
+
+	/** Whoever changes the course has to set the robot down again. */
+	private placeKey(id: string): string {
+		return `${id} ${this.bench.courseId}`;
+	}
+
+	/** Shows the robots that are near. */
+	choose(): void {
+		this.isChoosing = true;
+	}
+
+	take(wanted: PlanRobot, robot: string): void {
+		this.chosen = { ...this.chosen, [wanted.id]: robot };
+	}
+
+	setPlaced(id: string): void {
+		this.placed = [...this.placed, this.placeKey(id)];
+	}
+
+	/** The plan is for the robot that is there. */
+	makeFor({ wanted, robot }: Part): void {
+		if (!robot) return;
+		const { kind, name } = robot;
+		const settings = robot.settings as Values;
+		this.bench.setRobot({ ...wanted, kind, name, settings });
+	}
+
+	/** Runs, or says what is missing. @param only the id of the one chain to run */
+	async run(only?: string): Promise<void> {
+		if (this.needs.length > 0) {
+			this.isAsked = true;
+			return;
+		}
+		this.isAsked = false;
+		await this.begin(only);
+	}
+
+	private async begin(only?: string): Promise<void> {
+		const { bench, parts } = this;
+		const { course, courseId } = bench;
+		const places = startPlaces(course, parts.length);
+		parts.forEach(({ robot }, index) => {
+			const { at, bearing } = places[index]!;
+			// Where nobody sees its front, it knows better than the start mark.
+			const known = robots.links[robot!.id]?.at?.heading;
+			const isRound = robotKindOf(robot!.kind).isRound === true;
+			const heading = isRound && known !== undefined ? known : headingOfBearing(bearing);
+			robots.send(robot!.id, { type: 'lineUp', at: { x: at[0], y: at[1], heading } });
+		});
+		this.record = new LiveRecord();
+		this.isRunning = true;
+		bench.runs.beginLive();
+		rememberRun(bench.saver.id);
+		const request = {
+			id: newId(),
+			planId: bench.saver.id,
+			courseId,
+			at: Date.now(),
+			plan: this.planned(),
+			course,
+			robots: parts.map(({ robot }) => robot!.id),
+			...(only && { only })
+		};
+		const isThere = await robots.run(request, (news) => this.hear(news));
+		if (isThere) return;
+		this.isRunning = false;
+		bench.runs.endLive();
+		this.isAsked = true;
+	}
+
+	/** The plan, with the names and settings of the robots that do it. */
+	private planned(): Plan {
+		const { plan } = this.bench;
+		const own = this.parts.map(({ wanted, robot }) => ({
+			...wanted,
+			name: robot!.name,
+			settings: robot!.settings as Values
+		}));
+		return { ...plan, robots: own };
+	}
+
+	private hear(news: LiveNews): void {
+		const attempt: Attempt = this.record.add(news);
+		const isOver = attempt.outcome.reason.key !== 'outcome.running';
+		this.isOld = !isOver && news.age > oldAfter;
+		this.bench.runs.follow(attempt, isOver);
+		if (!isOver) return;
+		this.isRunning = false;
+		this.bench.voice.announce(this.bench.runs.outcome?.text ?? '');
+	}
+
+	halt(): void {
+		robots.halt();
+	}
+
+	/** The workbench is left: nobody watches any more. */
+	dispose(): void {
+		if (this.isRunning) this.halt();
+	}
+
+	/** Lets what flies fall. */
+	cut(): void {
+		for (const { robot } of this.parts) {
+			if (robot?.devices.includes(flying.id))
+				robots.order(robot.id, { device: flying.id, name: 'cut', values: {} });
+		}
+		robots.halt();
+	}
+
+	// --- lining up ---
+
+	/** Its front points so. @param bearing degrees */
+	linedUpTo(robot: Greeting, bearing: number): void {
+		const heading = headingOfBearing(bearing);
+		const index = Math.max(
+			0,
+			this.parts.findIndex((part) => part.robot?.id === robot.id)
+		);
+		const { at, bearing: wanted } = startPlaces(this.bench.course, this.parts.length)[index]!;
+		robots.send(robot.id, { type: 'lineUp', at: { x: at[0], y: at[1], heading } });
+		robots.order(robot.id, { device: 'turning', name: 'turnTo', values: { bearing: wanted } });
+		this.linedUp = [...this.linedUp, robot.id];
+		this.lining = null;
+	}
+}
