@@ -21,6 +21,7 @@ export interface RunNews {
 	readonly from: number;
 	readonly trace: Trace;
 	readonly sensed: SensedColumns;
+	readonly unread: SensedColumns;
 	/** All of them. */
 	readonly bumps: readonly Bump[];
 	readonly pathLength: number;
@@ -85,7 +86,7 @@ export class LiveRecord {
 		};
 	}
 
-	private runOf({ id, robot, trace, sensed, bumps, pathLength }: RunNews): RobotRun {
+	private runOf({ id, robot, trace, sensed, unread, bumps, pathLength }: RunNews): RobotRun {
 		const grown = <Numbers extends Column>(name: string, more: Numbers): Numbers => {
 			const key = `${id} ${name}`;
 			const known = this.columns.get(key) as Growing<Numbers> | undefined;
@@ -112,7 +113,7 @@ export class LiveRecord {
 				columns: all('column ', trace.columns)
 			},
 			sensed: all('reading ', sensed),
-			unread: {},
+			unread: all('unread ', unread),
 			bumps,
 			tones: [],
 			pathLength

@@ -17,6 +17,8 @@ import type { Outcome, OutcomeKind } from '../simulation/attempt';
 import { Journal, Records } from '../simulation/journal';
 import { tickRate } from '../time';
 import { headingOfBearing } from '../units/angles';
+import { ownReadings } from '../expressions/vocabulary';
+import type { Datum } from '../types';
 import type { Pose } from '../world/pose';
 import { startPlaces } from '../world/start-places';
 import type { Obstacle } from '../world/body';
@@ -45,7 +47,7 @@ class Member {
 	readonly pose: Pose;
 	readonly body = { speed: 0 };
 	readonly journal: Journal;
-	readonly writer: LiveWriter;
+	private writer: LiveWriter | undefined;
 	pathLength = 0;
 	/** What a robot on a rail that only counts its way is placed by. */
 	private readonly rail:
@@ -64,9 +66,23 @@ class Member {
 	) {
 		this.pose = { ...start };
 		this.journal = new Journal(records, robot.id, this, this.pose);
-		const kind = robotKindOf(robot.kind);
-		this.rail = kind.course && railUnder(course, start);
-		this.writer = new LiveWriter(port, this.pose, kind.columns, readingsOf(kind));
+		this.rail = robotKindOf(robot.kind).course && railUnder(course, start);
+	}
+
+	/** @param read what its chains read @param now what a reading says now, as its chains see it */
+	record(read: ReadonlySet<string>, now: (reading: string) => Datum): void {
+		const kind = robotKindOf(this.robot.kind);
+		const seen = [...read].map((reading) => ({ reading, now: () => now(reading) }));
+		const others = readingsOf(kind).filter((one) => !read.has(one) && !(one in ownReadings));
+		this.writer = new LiveWriter(this.port, this.pose, kind.columns, seen, new Set(others));
+	}
+
+	keep(time: number): void {
+		this.writer!.keep(Math.round(time * tickRate));
+	}
+
+	get news() {
+		return this.writer!.news();
 	}
 
 	/** Seconds since it was heard. */
@@ -113,8 +129,9 @@ export class LiveRun {
 			return new Member(robot, ports[index]!, this.records, start, course);
 		});
 		const kinds = plan.robots.map(({ kind }) => robotKindOf(kind));
+		const program = compile(plan, kinds, only);
 		this.interpreter = new Interpreter({
-			program: compile(plan, kinds, only),
+			program,
 			crew: this.crew.map(({ port, journal }) => ({
 				port,
 				happened: port.happened,
@@ -123,6 +140,9 @@ export class LiveRun {
 			})),
 			limit: longest
 		});
+		this.crew.forEach((member, index) =>
+			member.record(program.readings[index]!, (reading) => this.interpreter.read(index, reading))
+		);
 	}
 
 	/** To be called some 50 times a second. @param time seconds since Run */
@@ -134,7 +154,7 @@ export class LiveRun {
 			member.port.stay();
 		}
 		if (this.endedAt === Infinity) this.interpreter.tick(time);
-		for (const member of this.crew) member.writer.keep(Math.round(time * tickRate));
+		for (const member of this.crew) member.keep(time);
 		this.outcome = this.ending();
 		if (this.outcome) this.close();
 	}
@@ -229,7 +249,7 @@ export class LiveRun {
 			age: Math.max(...crew.map((member) => member.ageAt(time))),
 			runs: crew.map(newsOf),
 			spans: spans.slice(told.spans),
-			open: crew.flatMap(({ journal }) => journal.inProgress),
+			open: crew.flatMap(({ journal }) => journal.inProgress(time)),
 			log: log.slice(told.log),
 			notes: notes.slice(told.notes),
 			outcome: this.outcome ?? this.made('ended', { key: 'outcome.running' })
@@ -247,10 +267,10 @@ export class LiveRun {
 	}
 }
 
-const newsOf = ({ robot, writer, journal, pathLength }: Member): RunNews => ({
+const newsOf = ({ robot, news, journal, pathLength }: Member): RunNews => ({
 	id: robot.id,
 	robot: robotDocument(robot),
-	...writer.news(),
+	...news,
 	bumps: [...journal.bumps],
 	pathLength
 });

@@ -1,7 +1,8 @@
 /** Writes down what a real robot says of itself, sample by sample. */
 import type { LinkPort } from '../link/link-port';
 import type { Column } from '../robots/robot';
-import { TraceWriter } from '../simulation/trace-writer';
+import type { SensedColumns } from '../simulation/attempt';
+import { TraceWriter, type Reader } from '../simulation/trace-writer';
 import type { Pose } from '../world/pose';
 
 export class LiveWriter {
@@ -9,14 +10,20 @@ export class LiveWriter {
 	private kept = 0;
 	private told = 0;
 
-	/** @param readings that its kind has */
-	constructor(port: LinkPort, pose: Pose, columns: readonly Column[], readings: readonly string[]) {
+	/** @param shown readings that the plan does not read */
+	constructor(
+		port: LinkPort,
+		pose: Pose,
+		columns: readonly Column[],
+		read: readonly Reader[],
+		private readonly shown: ReadonlySet<string>
+	) {
 		const said = columns.map(({ name }) => ({
 			name,
 			of: ({ shows }: LinkPort) => shows[name] ?? NaN
 		}));
-		const read = readings.map((reading) => ({ reading, now: () => port.read(reading) }));
-		this.writer = new TraceWriter(port, pose, said, { read, shown: [] });
+		const all = [...shown].map((reading) => ({ reading, now: () => port.read(reading) }));
+		this.writer = new TraceWriter(port, pose, said, { read: [...read, ...all], shown: [] });
 	}
 
 	/** @param tick of 120 a second, since Run */
@@ -28,6 +35,10 @@ export class LiveWriter {
 	news() {
 		const from = this.told;
 		this.told = this.kept;
-		return { from, ...this.writer.since(from) };
+		const { trace, sensed } = this.writer.since(from);
+		const { shown } = this;
+		const those = (isShown: boolean): SensedColumns =>
+			Object.fromEntries(Object.entries(sensed).filter(([name]) => shown.has(name) === isShown));
+		return { from, trace, sensed: those(false), unread: those(true) };
 	}
 }

@@ -176,9 +176,9 @@ export class Journal implements Observer<Open> {
 		this.bumps.push({ time, x, y, stepId: id ?? null, number: number ?? 0, against });
 	}
 
-	/** The steps in progress, as far as they have come. */
-	get inProgress(): Span[] {
-		return [...this.running].map((open) => this.spanOf(open, Infinity, { ...this.pose }, false));
+	/** The steps in progress, as far as they have come. @param time seconds since Run */
+	inProgress(time: number): Span[] {
+		return [...this.running].map((open) => this.spanOf(open, time, { ...this.pose }, false));
 	}
 
 	private keepSpan(open: Open, end: number, to: RecordedPose, isComplete: boolean): void {

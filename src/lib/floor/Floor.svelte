@@ -188,6 +188,7 @@
 	<div class="scale-bar" aria-hidden="true">
 		<span class="bar" style:width="{bar * scale}px"></span>
 		{t('floor.scale', { centimetres: bar * 100 })}
+		{#if isReckoned}<span class="dotted"></span>{t('floor.reckoned')}{/if}
 	</div>
 	<div class="tools">
 		{#if player.isPlaying && waitsForTouch}
@@ -271,6 +272,11 @@
 		font-size: 0.8rem;
 		font-variant-numeric: tabular-nums;
 		pointer-events: none;
+	}
+	.dotted {
+		width: 2.2rem;
+		margin-left: 0.6rem;
+		border-top: 3px dotted var(--trace);
 	}
 	.bar {
 		height: 7px;

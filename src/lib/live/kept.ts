@@ -25,14 +25,11 @@ async function attemptOf(id: string): Promise<Attempt | null> {
 	if (attempt?.outcome.reason.key !== 'outcome.running') return attempt;
 	// The page was left before it was over.
 	const seconds = attempt.runs[0]?.trace.time.at(-1) ?? attempt.outcome.seconds;
-	const spans = attempt.spans.map((span) =>
-		span.end === Infinity ? { ...span, end: seconds } : span
-	);
 	const outcome = {
 		...attempt.outcome,
 		kind: 'halted' as const,
 		seconds,
 		reason: { key: 'outcome.cutShort' }
 	};
-	return { ...attempt, spans, outcome };
+	return { ...attempt, outcome };
 }

@@ -76,14 +76,14 @@
 			class="button button-plain button-icon"
 			aria-label={t('timeline.start')}
 			title={t('timeline.start')}
-			disabled={!player.attempt}
+			disabled={!player.attempt || player.isLive}
 			onclick={() => player.seek(0)}><SkipBack size={18} /></button
 		>
 		<button
 			class="button button-line button-icon"
 			aria-label={player.isPlaying ? t('timeline.pause') : t('timeline.play')}
 			title={player.isPlaying ? t('timeline.pause') : t('timeline.play')}
-			disabled={!player.attempt}
+			disabled={!player.attempt || player.isLive}
 			onclick={() => (player.isPlaying ? player.pause() : player.play())}
 		>
 			{#if player.isPlaying}<Pause size={18} />{:else}<Play size={18} />{/if}

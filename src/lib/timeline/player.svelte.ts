@@ -87,7 +87,9 @@ export class Player {
 	/** What each sensor says at the moment that is shown. */
 	readonly sensed = $derived(figuresAt(this.run?.sensed, this.index));
 	private readonly displayIndex = $derived(
-		Math.floor((this.time * tickRate) / displayTicks + 1e-6)
+		this.attempt?.source.type === 'run'
+			? this.index
+			: Math.floor((this.time * tickRate) / displayTicks + 1e-6)
 	);
 	/** Those that the plan does not read. */
 	readonly unread = $derived(figuresAt(this.run?.unread, this.displayIndex));

@@ -189,8 +189,7 @@
 				aria-label={t('bench.run')}
 				title="{t('bench.run')} (Ctrl Shift Enter)"
 				onclick={() => bench.runLive()}
-				><Radio size={18} /><span class="live-word" aria-hidden="true">{t('bench.runShort')}</span
-				></button
+				><Radio size={18} /><span class="word">{t('bench.runShort')}</span></button
 			>
 		{/if}
 	</div>
@@ -245,15 +244,17 @@
 	}
 	.runs {
 		display: flex;
+		flex: none;
 		gap: 0.4rem;
+		min-width: 13.6rem;
 	}
 	.run {
-		min-width: 10.2rem;
+		flex: 1;
+	}
+	.live {
+		flex: none;
 	}
 	@media (min-width: 901px) and (max-width: 1400px) {
-		.run {
-			min-width: 8rem;
-		}
 		.course select {
 			max-width: 10rem;
 			text-overflow: ellipsis;
@@ -282,9 +283,6 @@
 		}
 		.runs {
 			grid-area: run;
-		}
-		.run {
-			flex: 1;
 			min-width: 0;
 		}
 		.bar > :global([role='status']) {
@@ -302,6 +300,9 @@
 		}
 	}
 	@media (max-width: 560px) {
+		.live .word {
+			display: none;
+		}
 		.bar {
 			grid-template:
 				'back name name robot saved' auto
