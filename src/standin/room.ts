@@ -24,10 +24,11 @@ export class Room {
 		this.stage.begin();
 	}
 
-	/** The first place on which nobody stands: start marks come first. */
-	get freePlace(): StartPlace {
-		const places = startPlaces(this.course, this.robots.size + 1);
-		const poses = this.stage.crew.map(({ pose }) => pose);
+	/** The first place on which no other robot stands: start marks come first. */
+	placeFor(robot: string): StartPlace {
+		const others = this.stage.crew.filter(({ id }) => id !== robot);
+		const places = startPlaces(this.course, others.length + 1);
+		const poses = others.map(({ pose }) => pose);
 		const isFree = ({ at: [x, y] }: StartPlace) =>
 			poses.every((pose) => Math.hypot(pose.x - x, pose.y - y) > 0.2);
 		return places.find(isFree) ?? places.at(-1)!;

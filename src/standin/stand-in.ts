@@ -56,7 +56,7 @@ export class StandIn implements Robot {
 		this.kind = robotKindOf(listed.kind);
 		this.settings = sampleRobot(this.kind).settings;
 		const { is, battery } = listed;
-		this.member = room.setDown(this, room.freePlace);
+		this.member = room.setDown(this, room.placeFor(this.id));
 		this.end = new RobotEnd(this, chance, tokenOf);
 		if (battery !== undefined) this.machine.battery = battery;
 		if (is === 'off' || is === 'asleep') this.power = is;
@@ -163,14 +163,14 @@ export class StandIn implements Robot {
 		this.name = name;
 	}
 
-	carry(room: Room, place = room.freePlace): void {
+	carry(room: Room): void {
 		const { battery, machine, time } = this;
 		machine.rest();
 		this.room.takeAway(this.id);
 		this.touches.length = 0;
 		this.room = room;
 		this.offset = time - room.time;
-		this.member = room.setDown(this, place);
+		this.member = room.setDown(this, room.placeFor(this.id));
 		this.machine.battery = battery;
 		this.hand = undefined;
 		this.end.rebuilt();

@@ -123,6 +123,13 @@
 		'0': fitAll
 	};
 
+	/** Somebody says which way a robot went that is being lined up. */
+	function point(event: MouseEvent) {
+		if (!bench.live?.lining) return;
+		const box = svg.getBoundingClientRect();
+		bench.live.point((event.clientX - box.left - x) / scale, (y - event.clientY + box.top) / scale);
+	}
+
 	function onkeydown(event: KeyboardEvent) {
 		if (event.ctrlKey || event.metaKey || event.altKey) return;
 		const action = keys[event.key];
@@ -143,6 +150,8 @@
 			role="img"
 			aria-label="{summary} {t('floor.help')}"
 			{onkeydown}
+			onclick={point}
+			class:pointing={bench.live?.lining}
 		>
 			<g transform="translate({x},{y}) scale({scale},{-scale})">
 				<CourseDrawing {course} {reached} {crates} {starts} />
@@ -176,6 +185,14 @@
 						{/if}
 					</g>
 				{/each}
+				{#if bench.live?.lining}
+					{@const [east, north] = bench.live.startOf(bench.live.lining).at}
+					<path
+						class="went"
+						d="M0 0.05V0.3m-0.05 -0.06L0 0.3L0.05 0.24"
+						transform="translate({east},{north}) rotate({-bench.live.went})"
+					/>
+				{/if}
 				{#if player.attempt}
 					<LegEnds attempt={player.attempt} time={player.time} {scale} {onleg} />
 				{/if}
@@ -238,8 +255,17 @@
 	svg:active {
 		cursor: grabbing;
 	}
+	svg.pointing {
+		cursor: crosshair;
+	}
 	svg:focus-visible {
 		outline-offset: -3px;
+	}
+	.went {
+		fill: none;
+		stroke: var(--verdigris);
+		stroke-width: 0.02;
+		stroke-linecap: round;
 	}
 	.touchable {
 		cursor: pointer;

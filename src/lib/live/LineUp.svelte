@@ -24,7 +24,6 @@
 
 	let isGoing = $state(false);
 	let hasGone = $state(false);
-	let bearing = $state(0);
 
 	const wait = (time: number) => new Promise((done) => setTimeout(done, time));
 	const start = (power: number) =>
@@ -57,10 +56,10 @@
 		const box = event.currentTarget.getBoundingClientRect();
 		const x = event.clientX - box.left - box.width / 2;
 		const y = event.clientY - box.top - box.height / 2;
-		bearing = Math.round((Math.atan2(x, -y) * 180) / Math.PI + 360) % 360;
+		live.went = Math.round((Math.atan2(x, -y) * 180) / Math.PI + 360) % 360;
 	}
 
-	const turnDial = (degrees: number) => (bearing = (bearing + degrees + 360) % 360);
+	const turnDial = (degrees: number) => (live.went = (live.went + degrees + 360) % 360);
 	const keys: Readonly<Record<string, number>> = {
 		ArrowRight: 5,
 		ArrowUp: 5,
@@ -109,7 +108,7 @@
 			aria-label={t('lineUp.dial')}
 			aria-valuemin="0"
 			aria-valuemax="359"
-			aria-valuenow={bearing}
+			aria-valuenow={live.went}
 			{onkeydown}
 			onpointerdown={point}
 			onpointermove={point}
@@ -123,11 +122,11 @@
 					transform="rotate({degrees})"
 				/>
 			{/each}
-			<g transform="rotate({bearing})">
+			<g transform="rotate({live.went})">
 				<path class="arrow" d="M0 {-radius + 18}L14 -20H5V34H-5V-20H-14Z" />
 			</g>
 		</svg>
-		<p class="figure">{bearing}°</p>
+		<p class="figure">{live.went}°</p>
 		<div class="fine">
 			<button class="button button-line" onclick={() => turn(fine)}
 				><RotateCcw size={18} />{t('lineUp.left')}</button
@@ -136,7 +135,7 @@
 				><RotateCw size={18} />{t('lineUp.right')}</button
 			>
 		</div>
-		<button class="button button-main" onclick={() => live.linedUpTo(robot, bearing)}
+		<button class="button button-main" onclick={() => live.finishLining(robot)}
 			>{t('lineUp.done')}</button
 		>
 	{/if}
@@ -146,7 +145,7 @@
 	.line-up {
 		position: fixed;
 		top: 4.2rem;
-		left: 0.9rem;
+		right: 0.9rem;
 		z-index: 30;
 		display: grid;
 		gap: 0.6rem;

@@ -72,7 +72,7 @@
 	.ready {
 		position: fixed;
 		top: 4.2rem;
-		left: 0.9rem;
+		right: 0.9rem;
 		z-index: 30;
 		display: grid;
 		gap: 0.6rem;

@@ -11,8 +11,8 @@ import type { Values } from '$core/steps/definition';
 import type { Attempt } from '$core/simulation/attempt';
 import { flying } from '$core/devices/flying/device';
 import { canDo } from '$core/robots/robot';
-import { headingOfBearing } from '$core/units/angles';
-import { startPlaces } from '$core/world/start-places';
+import { bearingOfHeading, headingOfBearing } from '$core/units/angles';
+import { startPlaces, type StartPlace } from '$core/world/start-places';
 import { rememberRun } from '$lib/robots/held';
 import { robots, type Linked } from '$lib/robots/robots.svelte';
 import { newId } from '$lib/saving/id';
@@ -43,6 +43,8 @@ export class LiveDesk {
 	isChoosing = $state(false);
 	/** The robot that is being lined up. */
 	lining = $state.raw<Greeting | null>(null);
+	/** Degrees: which way it went, as somebody says. */
+	went = $state(0);
 	isRunning = $state(false);
 	/** What the robots say is old. */
 	isOld = $state(false);
@@ -214,14 +216,23 @@ export class LiveDesk {
 
 	// --- lining up ---
 
-	/** Its front points so. @param bearing degrees */
-	linedUpTo(robot: Greeting, bearing: number): void {
-		const heading = headingOfBearing(bearing);
-		const index = Math.max(
-			0,
-			this.parts.findIndex((part) => part.robot?.id === robot.id)
-		);
-		const { at, bearing: wanted } = startPlaces(this.bench.course, this.parts.length)[index]!;
+	/** Where the robot is to stand. */
+	startOf(robot: Greeting): StartPlace {
+		const index = this.parts.findIndex((part) => part.robot?.id === robot.id);
+		return startPlaces(this.bench.course, this.parts.length)[Math.max(0, index)]!;
+	}
+
+	/** Somebody points to a place on the floor that it went towards. Metres. */
+	point(x: number, y: number): void {
+		if (!this.lining) return;
+		const [east, north] = this.startOf(this.lining).at;
+		this.went = Math.round(bearingOfHeading(Math.atan2(y - north, x - east))) % 360;
+	}
+
+	/** Its front points the way it went; it turns to where it should point. */
+	finishLining(robot: Greeting): void {
+		const heading = headingOfBearing(this.went);
+		const { at, bearing: wanted } = this.startOf(robot);
 		robots.send(robot.id, { type: 'lineUp', at: { x: at[0], y: at[1], heading } });
 		robots.order(robot.id, { device: 'turning', name: 'turnTo', values: { bearing: wanted } });
 		this.linedUp = [...this.linedUp, robot.id];

@@ -1,0 +1,95 @@
+/** One connection to a robot, as the check has it: what was said, and what came. */
+import WebSocket from 'ws';
+import { fromRobotSchema, type FromRobot, type ToRobot } from '../../core/link/frames';
+
+export interface Heard {
+	/** Milliseconds, as `performance.now()`. */
+	readonly at: number;
+	readonly frame: FromRobot;
+}
+
+export class RobotLine {
+	readonly heard: Heard[] = [];
+	/** Messages that are no frames. */
+	readonly strange: string[] = [];
+	isOpen = false;
+	private isAlive = true;
+	private readonly socket: WebSocket;
+	private readonly stay: ReturnType<typeof setInterval>;
+
+	constructor(url: string) {
+		this.socket = new WebSocket(url);
+		this.socket.on('open', () => (this.isOpen = true));
+		this.socket.on('close', () => (this.isOpen = false));
+		// Its closing tells.
+		this.socket.on('error', () => {});
+		this.socket.on('message', (data) => this.take(String(data)));
+		this.stay = setInterval(() => this.isAlive && this.send({ type: 'alive' }), 150);
+	}
+
+	private take(text: string): void {
+		try {
+			const frame = fromRobotSchema.safeParse(JSON.parse(text)).data;
+			if (frame) this.heard.push({ at: performance.now(), frame });
+			else this.strange.push(text);
+		} catch {
+			this.strange.push(text);
+		}
+	}
+
+	/** @param isAlive whether signs of life are sent by themselves */
+	live(isAlive: boolean): void {
+		this.isAlive = isAlive;
+	}
+
+	send(frame: ToRobot | object): void {
+		this.sendText(JSON.stringify(frame));
+	}
+	sendText(text: string): void {
+		if (this.socket.readyState === WebSocket.OPEN) this.socket.send(text);
+	}
+
+	close(): void {
+		clearInterval(this.stay);
+		this.socket.close();
+	}
+	/** As when a cable is pulled. */
+	cut(): void {
+		clearInterval(this.stay);
+		this.socket.terminate();
+	}
+
+	/** @returns the first frame of this type after the first so many, or undefined after a while */
+	async wait<T extends FromRobot['type']>(
+		type: T,
+		from = 0,
+		milliseconds = 3000
+	): Promise<(FromRobot & { type: T }) | undefined> {
+		const until = performance.now() + milliseconds;
+		for (;;) {
+			const found = this.heard.slice(from).find(({ frame }) => frame.type === type);
+			if (found) return found.frame as FromRobot & { type: T };
+			if (performance.now() > until) return undefined;
+			await pause(10);
+		}
+	}
+
+	/** Sends, and waits for the answer. */
+	async ask<T extends FromRobot['type']>(
+		frame: ToRobot | object,
+		type: T,
+		milliseconds?: number
+	): Promise<(FromRobot & { type: T }) | undefined> {
+		const from = this.heard.length;
+		this.send(frame);
+		return this.wait(type, from, milliseconds);
+	}
+
+	async opened(): Promise<boolean> {
+		for (let i = 0; i < 300 && !this.isOpen; i++) await pause(10);
+		return this.isOpen;
+	}
+}
+
+export const pause = (milliseconds: number): Promise<void> =>
+	new Promise((done) => setTimeout(done, milliseconds));
