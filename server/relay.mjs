@@ -7,7 +7,7 @@ import { WebSocket, WebSocketServer } from 'ws';
 import { isOurs, isSameHost } from './guard.mjs';
 
 /** Bytes of a message; messages that one socket may send in a second; sockets of all people. */
-const longestMessage = 64 * 1024;
+const longestMessage = 1024 * 1024;
 const mostMessages = 500;
 const mostSockets = 1000;
 /** Messages that wait until the robot's socket is open, and bytes that wait for a slow browser. */

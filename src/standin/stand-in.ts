@@ -6,6 +6,7 @@ import { RobotEnd, type Robot } from '../core/link/robot-end';
 import { signLight } from '../core/link/signs';
 import type { Machine } from '../core/robots/machine';
 import { robotKindOf } from '../core/robots/kinds';
+import { Store } from '../core/live/stored-run';
 import { sampleRobot } from '../core/robots/robot-document';
 import type { RobotKind } from '../core/robots/robot';
 import type { CrewMember } from '../core/simulation/crew-member';
@@ -33,6 +34,7 @@ export class StandIn implements Robot {
 	readonly settings;
 	readonly touches: number[] = [];
 	readonly end: RobotEnd;
+	readonly store: Store;
 	name: string;
 	firmware = newFirmware;
 	power: 'off' | 'asleep' | 'starting' | 'on' = 'on';
@@ -57,6 +59,7 @@ export class StandIn implements Robot {
 		this.settings = sampleRobot(this.kind).settings;
 		const { is, battery } = listed;
 		this.member = room.setDown(this, room.placeFor(this.id));
+		this.store = new Store(`${this.id}-${Math.floor(chance() * 1e9)}`);
 		this.end = new RobotEnd(this, chance, tokenOf);
 		if (battery !== undefined) this.machine.battery = battery;
 		if (is === 'off' || is === 'asleep') this.power = is;
@@ -140,6 +143,7 @@ export class StandIn implements Robot {
 	switchOff(): void {
 		this.power = 'off';
 		this.machine.rest();
+		this.store.halt();
 		this.end.dropAll();
 	}
 
@@ -150,9 +154,18 @@ export class StandIn implements Robot {
 	}
 
 	/** A finger on its button, or a hand on its shell. */
-	touch(): void {
+	touch(place = 1): void {
 		this.wake();
+		if (this.power === 'on' && !this.end.isHeld) {
+			if (this.store.isRunning) this.store.halt();
+			else this.runStored(place);
+		}
 		this.touches.push(this.room.time);
+	}
+
+	runStored(place: number): boolean {
+		const { kind, machine, happened, end } = this;
+		return this.store.start(place, { kind, machine, happened, reckoner: end.reckoner });
 	}
 
 	update(): void {
@@ -166,6 +179,7 @@ export class StandIn implements Robot {
 	carry(room: Room): void {
 		const { battery, machine, time } = this;
 		machine.rest();
+		this.store.halt();
 		this.room.takeAway(this.id);
 		this.touches.length = 0;
 		this.room = room;
@@ -189,6 +203,7 @@ export class StandIn implements Robot {
 			this.machine.rest();
 			this.end.dropAll();
 		}
+		this.store.tick(this.time);
 		this.end.report(this.time);
 	}
 }

@@ -15,16 +15,7 @@ const mostTicks = 60;
 const robot = identifierSchema;
 /** What hands do with a robot. */
 const simple = [
-	...([
-		'switchOn',
-		'switchOff',
-		'wake',
-		'push',
-		'charge',
-		'unplug',
-		'takeFar',
-		'bringBack'
-	] as const),
+	...(['switchOn', 'switchOff', 'wake', 'charge', 'unplug', 'takeFar', 'bringBack'] as const),
 	...(['hold', 'lift', 'letGo', 'update', 'sendAway'] as const)
 ] as const;
 export const handSchema = z.discriminatedUnion('do', [
@@ -36,6 +27,7 @@ export const handSchema = z.discriminatedUnion('do', [
 		/** Degrees clockwise by which it is set down wrong. */
 		turned: z.number().optional()
 	}),
+	z.strictObject({ do: z.literal('push'), robot, place: z.int().min(1).max(4) }),
 	z.strictObject({ do: z.literal('turn'), robot, degrees: z.number().min(-360).max(360) })
 ]);
 export type Deed = z.infer<typeof handSchema>;
@@ -96,7 +88,8 @@ export class Yard {
 		if (deed.do === 'carry') {
 			one.carry(this.room(deed.to));
 			if (deed.turned) one.room.turn(one.member, deed.turned);
-		} else if (deed.do === 'turn') one.room.turn(one.member, deed.degrees);
+		} else if (deed.do === 'push') one.touch(deed.place);
+		else if (deed.do === 'turn') one.room.turn(one.member, deed.degrees);
 		else deeds[deed.do](one);
 		return true;
 	}
@@ -111,6 +104,7 @@ export class Yard {
 				const { pose, machine, kind } = member;
 				const { guest, signs } = one.end.door;
 				return {
+					holds: one.store.list,
 					...{ id, name, power, isFar, isCharging, hand, battery, fault, firmware },
 					kind: kind.kind,
 					room: one.room.id,
@@ -132,7 +126,6 @@ const deeds: Readonly<Record<(typeof simple)[number], (robot: StandIn) => void>>
 	switchOn: (robot) => robot.switchOn(),
 	switchOff: (robot) => robot.switchOff(),
 	wake: (robot) => robot.wake(),
-	push: (robot) => robot.touch(),
 	charge: (robot) => (robot.isCharging = true),
 	unplug: (robot) => (robot.isCharging = false),
 	takeFar(robot) {

@@ -37,13 +37,7 @@ let opened: ReturnType<typeof opening> | undefined;
 /** Undefined where a browser offers no storage: the run is then shown, and not kept. */
 const device = () => (opened ??= opening()).catch(() => undefined);
 
-let waiting: LiveNews[] = [];
-let number = 0;
-let timer: ReturnType<typeof setTimeout> | undefined;
-
 export async function keepRun({ id, planId, courseId, at, plan }: KeptRun): Promise<void> {
-	waiting = [];
-	number = 0;
 	const database = await device();
 	if (!database) return;
 	await database.put('runs', { id, planId, courseId, at, plan });
@@ -57,19 +51,29 @@ async function forget(id: string): Promise<void> {
 	await database?.delete('news', IDBKeyRange.bound([id, 0], [id, Infinity]));
 }
 
-/** @param isLast nothing more comes of this run */
-export async function keepNews(id: string, news: LiveNews, isLast: boolean): Promise<void> {
-	waiting.push(news);
-	if (!isLast && timer) return;
-	clearTimeout(timer);
-	timer = setTimeout(() => void write(id), isLast ? 0 : writeEvery);
-}
+/** Writes the news of one run, some at once. */
+export class NewsWriter {
+	private waiting: LiveNews[] = [];
+	private number = 0;
+	private timer: ReturnType<typeof setTimeout> | undefined;
 
-async function write(id: string): Promise<void> {
-	timer = undefined;
-	const news = waiting;
-	waiting = [];
-	await (await device())?.put('news', { id, number: number++, news });
+	constructor(private readonly id: string) {}
+
+	/** @param isLast nothing more comes of this run */
+	add(news: LiveNews, isLast: boolean): void {
+		this.waiting.push(news);
+		if (!isLast && this.timer) return;
+		clearTimeout(this.timer);
+		this.timer = setTimeout(() => void this.write(), isLast ? 0 : writeEvery);
+	}
+
+	private async write(): Promise<void> {
+		this.timer = undefined;
+		const news = this.waiting;
+		this.waiting = [];
+		const { id } = this;
+		await (await device())?.put('news', { id, number: this.number++, news });
+	}
 }
 
 /** Of a plan, newest first. */

@@ -16,9 +16,10 @@ import {
 import { LinkPort } from '../core/link/link-port';
 import { LiveRun } from '../core/live/live-run';
 import type { LiveNews } from '../core/live/live-news';
+import { readNews } from '../core/live/news-text';
 import { planSchema } from '../core/plan/plan';
 import { Link, type LinkState } from './link';
-import { keepNews, keepRun } from './kept';
+import { keepRun, NewsWriter } from './kept';
 
 /** Milliseconds between two ticks of a run: 50 a second. */
 const tickEvery = 20;
@@ -44,7 +45,12 @@ export interface Watcher {
 	battery(robot: string, battery: number, isCharging: boolean): void;
 	sensed(robot: string, sensed: Sensed): void;
 	named(robot: string, name: string): void;
+	stored(robot: string, places: readonly StoredPlace[]): void;
+	/** A robot tells of a run that it made by itself. */
+	journal(robot: string, planId: string, news: LiveNews, isLast: boolean): void;
 }
+
+export type StoredPlace = (FromRobot & { type: 'stored' })['places'][number];
 
 const runSchema = z.strictObject({
 	/** Under which it is kept. */
@@ -97,10 +103,27 @@ function heard(robot: string, frame: FromRobot): void {
 	ports.get(robot)?.receive(frame);
 	if (frame.type === 'battery') watcher?.battery(robot, frame.battery, frame.isCharging);
 	else if (frame.type === 'named') watcher?.named(robot, frame.name);
+	else if (frame.type === 'stored') watcher?.stored(robot, frame.places);
+	else if (frame.type === 'journal') void takeEntry(robot, frame);
 	else if (frame.type === 'sense') {
 		lastSensed.set(robot, frame);
 		tellSensed(robot, frame);
 	} else if (run && run.robots.includes(robot)) run.tick();
+}
+
+/** Of runs that robots made by themselves, by their ids. */
+const writers = new Map<string, NewsWriter>();
+
+async function takeEntry(robot: string, entry: FromRobot & { type: 'journal' }): Promise<void> {
+	const { run: id, planId, courseId, plan, ago, isLast } = entry;
+	const news = readNews(entry.news);
+	if (!news) return;
+	if (plan) {
+		writers.set(id, new NewsWriter(id));
+		void keepRun({ id, planId, courseId, plan, at: Date.now() - ago * 1000 });
+	}
+	writers.get(id)?.add(news, isLast);
+	watcher?.journal(robot, planId, news, isLast);
 }
 
 function tellSensed(robot: string, { row, shows = {}, at }: FromRobot & { type: 'sense' }): void {
@@ -122,6 +145,7 @@ class RunInProgress {
 	private readonly began = performance.now();
 	private readonly live: LiveRun;
 	private readonly timer: ReturnType<typeof setInterval>;
+	private readonly kept: NewsWriter;
 	private toldAt = 0;
 	private toldChanges = -1;
 	readonly robots: readonly string[];
@@ -131,6 +155,7 @@ class RunInProgress {
 		private readonly onNews: (news: LiveNews) => void
 	) {
 		this.robots = request.robots;
+		this.kept = new NewsWriter(request.id);
 		const own = request.robots.map((robot) => portOf(robot));
 		own.forEach((port, index) => port.start(lastSensed.get(request.robots[index]!)));
 		this.live = new LiveRun({
@@ -166,7 +191,7 @@ class RunInProgress {
 	}
 
 	private tell(): void {
-		const { live, request } = this;
+		const { live } = this;
 		const now = performance.now();
 		const isOver = live.outcome !== undefined;
 		const hasChanged = live.changes !== this.toldChanges;
@@ -175,7 +200,7 @@ class RunInProgress {
 		this.toldChanges = live.changes;
 		const news = live.news();
 		this.onNews(news);
-		void keepNews(request.id, news, isOver);
+		this.kept.add(news, isOver);
 		if (isOver) this.close();
 	}
 

@@ -4,7 +4,12 @@
  */
 import WebSocket from 'ws';
 import { devices } from '../../core/devices/list';
-import { advertSchema, type FromRobot, type Greeting } from '../../core/link/frames';
+import {
+	advertSchema,
+	longestMessage,
+	type FromRobot,
+	type Greeting
+} from '../../core/link/frames';
 import { signCount, signValues } from '../../core/link/signs';
 import { patience } from '../../core/link/served';
 import { pause, RobotLine } from './robot-line';
@@ -101,7 +106,7 @@ class Check {
 		this.note('unknown', strange?.why === 'unknown' && more?.why === 'unknown', seen);
 		const other = new RobotLine(this.url);
 		await other.opened();
-		other.sendText(JSON.stringify({ type: 'rename', name: 'x'.repeat(70_000) }));
+		other.sendText(JSON.stringify({ type: 'rename', name: 'x'.repeat(longestMessage + 1) }));
 		await pause(300);
 		const isRefused = !other.isOpen || other.heard.some(({ frame }) => frame.type === 'bad');
 		other.close();
@@ -124,6 +129,7 @@ class Check {
 			(await line.ask({ type: 'signs', signs }, 'greeting')) ??
 			line.heard.map(({ frame }) => frame).find((frame) => frame.type === 'greeting');
 		if (!this.note('greeting', this.greeting !== undefined)) return false;
+		line.live(true);
 		const unknown = this.greeting!.devices.filter((id) => devices.every((one) => one.id !== id));
 		this.note('devices', unknown.length === 0, unknown.join(', '));
 		await this.others();

@@ -13,7 +13,7 @@ export class RobotLine {
 	/** Messages that are no frames. */
 	readonly strange: string[] = [];
 	isOpen = false;
-	private isAlive = true;
+	private isAlive = false;
 	private readonly socket: WebSocket;
 	private readonly stay: ReturnType<typeof setInterval>;
 

@@ -4,13 +4,15 @@
  * Lengths in metres, times in seconds, angles in radians counter-clockwise from east.
  */
 import { z } from 'zod';
+import { courseSchema } from '../course/course';
 import { identifierSchema, nameSchema } from '../document';
+import { planSchema } from '../plan/plan';
 import { signCount, signValues } from './signs';
 
 /** Of what is written here. A robot that speaks a lower one cannot be talked to. */
 export const linkVersion = 1;
 /** Bytes of one message, at most. */
-export const longestMessage = 64 * 1024;
+export const longestMessage = 1024 * 1024;
 /** Messages a second to a robot, at most, on an average of one second. */
 export const mostMessages = 400;
 
@@ -23,6 +25,8 @@ const personSchema = z.strictObject({ id: identifierSchema, name: nameSchema });
 export type Person = z.infer<typeof personSchema>;
 
 const placeSchema = z.strictObject({ x: z.number(), y: z.number(), heading: z.number() });
+
+const placeNumber = z.int().min(1).max(4).describe('Of the places in which a robot holds plans.');
 
 const orderFrame = z.strictObject({
 	type: z.literal('begin'),
@@ -60,7 +64,21 @@ export const toRobotSchema = z.discriminatedUnion('type', [
 	z.strictObject({ type: z.literal('alive') }).describe('Nothing to say, but still there.'),
 	z.strictObject({ type: z.literal('rename'), name: nameSchema }),
 	z.strictObject({ type: z.literal('letGo') }).describe('Somebody else may have it now.'),
-	z.strictObject({ type: z.literal('switchOff') })
+	z.strictObject({ type: z.literal('switchOff') }),
+	z
+		.strictObject({
+			type: z.literal('store'),
+			place: placeNumber,
+			planId: identifierSchema,
+			plan: planSchema,
+			courseId: identifierSchema.nullable(),
+			course: courseSchema.describe('Where it is to run: its start mark is where it begins.'),
+			owner: nameSchema
+		})
+		.describe('Holds a plan, in place of what that place held.'),
+	z.strictObject({ type: z.literal('erase'), place: placeNumber }),
+	z.strictObject({ type: z.literal('list') }).describe('What does it hold?'),
+	z.strictObject({ type: z.literal('runStored'), place: placeNumber })
 ]);
 export type ToRobot = z.infer<typeof toRobotSchema>;
 
@@ -141,6 +159,23 @@ export const fromRobotSchema = z.discriminatedUnion('type', [
 	z.strictObject({ type: z.literal('fault'), fault: word }),
 	z.strictObject({ type: z.literal('battery'), battery: part, isCharging: z.boolean() }),
 	z.strictObject({ type: z.literal('named'), name: nameSchema }),
+	z.strictObject({
+		type: z.literal('stored'),
+		places: z.array(z.strictObject({ place: placeNumber, name: nameSchema, owner: nameSchema }))
+	}),
+	z
+		.strictObject({
+			type: z.literal('journal'),
+			run: word,
+			planId: identifierSchema,
+			courseId: identifierSchema.nullable(),
+			plan: planSchema.optional().describe('With the first entry.'),
+			ago: z.number().min(0).describe('Seconds since the run began.'),
+			part: z.int().min(1),
+			isLast: z.boolean(),
+			news: z.unknown().describe('As in docs/link.md.')
+		})
+		.describe('An entry of what it wrote down of a plan that it held.'),
 	z
 		.strictObject({
 			type: z.literal('bad'),

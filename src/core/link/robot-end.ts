@@ -6,7 +6,6 @@ import type { Happenings } from '../devices/happenings';
 import type { Machine } from '../robots/machine';
 import type { RobotKind } from '../robots/robot';
 import type { Values } from '../steps/definition';
-import type { Pose } from '../world/pose';
 import { Door } from './door';
 import {
 	linkVersion,
@@ -46,8 +45,23 @@ export interface Robot {
 	readonly hindrance: Extract<FromRobot, { type: 'sorry' }> | undefined;
 	/** What has gone so wrong that it needs a hand. */
 	readonly fault: string | undefined;
+	/** The plans that it holds. */
+	readonly store: PlanStore;
 	rename(name: string): void;
 	switchOff(): void;
+	/** Runs what it holds in a place. @returns whether there is something */
+	runStored(place: number): boolean;
+}
+
+/** What holds plans for it. */
+export interface PlanStore {
+	readonly isRunning: boolean;
+	readonly list: (FromRobot & { type: 'stored' })['places'];
+	put(stored: ToRobot & { type: 'store' }): void;
+	erase(place: number): void;
+	halt(): void;
+	/** What it wrote down and nobody has fetched. */
+	fetch(): (FromRobot & { type: 'journal' })[];
 }
 
 /** One connection. */
@@ -65,7 +79,7 @@ interface Caller {
 export class RobotEnd {
 	readonly door: Door;
 	private served: Served | undefined;
-	private reckoner: Reckoner;
+	reckoner: Reckoner;
 	private holder: Caller | undefined;
 	/** The one who is to tell the signs. */
 	private knocker: Caller | undefined;
@@ -88,8 +102,9 @@ export class RobotEnd {
 		return new Reckoner(machine, kind.devices);
 	}
 
-	get reckoned(): Readonly<Pose> {
-		return this.reckoner.pose;
+	/** Somebody has it. */
+	get isHeld(): boolean {
+		return this.holder !== undefined;
 	}
 
 	/** Another body has taken the place of the one before, such as when a hand carried it away. */
@@ -128,7 +143,21 @@ export class RobotEnd {
 		else if (frame.type === 'switchOff') {
 			this.gone(caller);
 			this.robot.switchOff();
-		} else this.served?.receive(frame);
+		} else if (frame.type === 'store' || frame.type === 'erase' || frame.type === 'list')
+			this.keep(caller, frame);
+		else if (frame.type === 'runStored') this.robot.runStored(frame.place);
+		else {
+			// Whoever gives an order takes the place of what it held.
+			if (frame.type !== 'alive') this.robot.store.halt();
+			this.served?.receive(frame);
+		}
+	}
+
+	private keep(caller: Caller, frame: ToRobot & { type: 'store' | 'erase' | 'list' }): void {
+		const { store } = this.robot;
+		if (frame.type === 'store') store.put(frame);
+		else if (frame.type === 'erase') store.erase(frame.place);
+		caller.send({ type: 'stored', places: store.list });
 	}
 
 	private greet(caller: Caller, { person, token, version }: ToRobot & { type: 'hello' }): void {
@@ -196,6 +225,7 @@ export class RobotEnd {
 			return holder.close();
 		}
 		this.served!.report(time, this.ticks % senseTicks === 0);
+		for (const entry of this.robot.store.fetch()) this.holder.send(entry);
 		const { fault, battery, isCharging } = this.robot;
 		if (fault !== this.toldFault && fault) this.holder.send({ type: 'fault', fault });
 		this.toldFault = fault;

@@ -3,11 +3,12 @@
 	 * Lines up a robot whose front nobody sees: it goes a hand's width and comes back, and the person
 	 * says which way that was.
 	 */
-	import { MoveUp, RotateCcw, RotateCw, X } from '@lucide/svelte';
+	import { MoveUp, RotateCcw, RotateCw } from '@lucide/svelte';
 	import type { Greeting } from '$core/link/frames';
 	import { t } from '$lib/i18n';
 	import { robots } from '$lib/robots/robots.svelte';
 	import type { LiveDesk } from './live-desk.svelte';
+	import SidePanel from './SidePanel.svelte';
 
 	let { live, robot }: { live: LiveDesk; robot: Greeting } = $props();
 
@@ -77,21 +78,7 @@
 	}
 </script>
 
-<div
-	class="panel line-up"
-	role="dialog"
-	aria-labelledby="line-up-title"
-	tabindex="-1"
-	onkeydown={(event) => event.key === 'Escape' && (live.lining = null)}
->
-	<div class="title">
-		<h2 class="heading" id="line-up-title">{t('lineUp.title', { name: robot.name })}</h2>
-		<button
-			class="button button-plain button-icon"
-			aria-label={t('live.close')}
-			onclick={() => (live.lining = null)}><X size={18} /></button
-		>
-	</div>
+<SidePanel title={t('lineUp.title', { name: robot.name })} onclose={() => (live.lining = null)}>
 	<p>{t('lineUp.how', { name: robot.name })}</p>
 	<button
 		class="button {hasGone ? 'button-line' : 'button-main'}"
@@ -139,29 +126,9 @@
 			>{t('lineUp.done')}</button
 		>
 	{/if}
-</div>
+</SidePanel>
 
 <style>
-	.line-up {
-		position: fixed;
-		top: 4.2rem;
-		right: 0.9rem;
-		z-index: 30;
-		display: grid;
-		gap: 0.6rem;
-		width: min(22rem, calc(100vw - 1.8rem));
-		max-height: calc(100dvh - 5rem);
-		overflow-y: auto;
-		padding: 0.8rem 1rem 1rem;
-	}
-	.title {
-		display: flex;
-		align-items: center;
-		justify-content: space-between;
-	}
-	h2 {
-		font-size: 1.15rem;
-	}
 	.which {
 		font-weight: 600;
 	}
@@ -190,10 +157,5 @@
 		display: grid;
 		grid-template-columns: 1fr 1fr;
 		gap: 0.4rem;
-	}
-	@media (max-width: 900px) {
-		.line-up {
-			top: 7rem;
-		}
 	}
 </style>

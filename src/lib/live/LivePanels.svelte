@@ -7,11 +7,13 @@
 	import LineUp from './LineUp.svelte';
 	import type { LiveDesk } from './live-desk.svelte';
 	import ReadyList from './ReadyList.svelte';
+	import StorePanel from './StorePanel.svelte';
 
 	let { live }: { live: LiveDesk } = $props();
 </script>
 
 {#if live.isAsked && !live.lining}<ReadyList {live} />{/if}
+{#if live.isStoring && live.parts[0]?.robot}<StorePanel {live} robot={live.parts[0].robot} />{/if}
 {#if live.lining}<LineUp {live} robot={live.lining} />{/if}
 
 {#if live.isChoosing}

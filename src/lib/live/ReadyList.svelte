@@ -1,14 +1,14 @@
 <script lang="ts">
 	/** What is missing before the plan can run; each line goes by itself once it is there. */
-	import { Radio, X } from '@lucide/svelte';
+	import { HardDriveDownload, Radio } from '@lucide/svelte';
 	import { t } from '$lib/i18n';
 	import { robots } from '$lib/robots/robots.svelte';
 	import type { LiveDesk } from './live-desk.svelte';
 	import type { Need } from './needs';
+	import SidePanel from './SidePanel.svelte';
 
 	let { live }: { live: LiveDesk } = $props();
 
-	let panel = $state<HTMLElement>();
 	/** Robots that nobody has chosen for another part. */
 	const free = $derived(
 		robots.paired.filter(({ id }) => live.parts.every(({ robot }) => robot?.id !== id))
@@ -22,28 +22,12 @@
 		lineUp: ({ part }: Need) => (live.lining = part.robot!),
 		clear: () => (live.isRoomClear = true)
 	};
-
-	$effect(() => panel?.focus());
 </script>
 
-<div
-	bind:this={panel}
-	class="panel ready"
-	role="dialog"
-	aria-labelledby="ready-title"
-	tabindex="-1"
-	onkeydown={(event) => event.key === 'Escape' && (live.isAsked = false)}
+<SidePanel
+	title={t(live.needs.length > 0 ? 'live.ready' : 'live.allThere')}
+	onclose={() => (live.isAsked = false)}
 >
-	<div class="title">
-		<h2 class="heading" id="ready-title">
-			{t(live.needs.length > 0 ? 'live.ready' : 'live.allThere')}
-		</h2>
-		<button
-			class="button button-plain button-icon"
-			aria-label={t('live.close')}
-			onclick={() => (live.isAsked = false)}><X size={18} /></button
-		>
-	</div>
 	<ul aria-live="polite">
 		{#each live.needs as need (need.key)}
 			<li>
@@ -63,30 +47,21 @@
 			</li>
 		{/each}
 	</ul>
-	<button class="button button-main go" disabled={live.needs.length > 0} onclick={() => live.run()}
-		><Radio size={18} />{t('live.run')}</button
-	>
-</div>
+	<div class="ends">
+		<button
+			class="button button-main go"
+			disabled={live.needs.length > 0}
+			onclick={() => live.run()}><Radio size={18} />{t('live.run')}</button
+		>
+		{#if live.parts.length === 1 && live.parts[0]?.robot}
+			<button class="button button-line" onclick={() => live.openStore()}
+				><HardDriveDownload size={18} />{t('live.store')}</button
+			>
+		{/if}
+	</div>
+</SidePanel>
 
 <style>
-	.ready {
-		position: fixed;
-		top: 4.2rem;
-		right: 0.9rem;
-		z-index: 30;
-		display: grid;
-		gap: 0.6rem;
-		width: min(25rem, calc(100vw - 1.8rem));
-		padding: 0.8rem 1rem 1rem;
-	}
-	.title {
-		display: flex;
-		align-items: center;
-		justify-content: space-between;
-	}
-	h2 {
-		font-size: 1.15rem;
-	}
 	ul {
 		display: grid;
 		gap: 0.6rem;
@@ -101,12 +76,15 @@
 		border-radius: 0.4rem;
 		background: var(--lamp-soft);
 	}
+	.ends {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.4rem;
+	}
+	.go {
+		flex: 1;
+	}
 	li p {
 		flex: 1 1 12rem;
-	}
-	@media (max-width: 900px) {
-		.ready {
-			top: 7rem;
-		}
 	}
 </style>

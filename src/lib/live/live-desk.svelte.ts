@@ -4,7 +4,7 @@
  */
 import '$lib/robots/words';
 import { robotKindOf } from '$core/robots/kinds';
-import type { Greeting } from '$core/link/frames';
+import type { Greeting, ToRobot } from '$core/link/frames';
 import { LiveRecord, type LiveNews } from '$core/live/live-news';
 import type { Plan, PlanRobot } from '$core/plan/plan';
 import type { Values } from '$core/steps/definition';
@@ -41,6 +41,8 @@ export class LiveDesk {
 	/** What is missing is shown. */
 	isAsked = $state(false);
 	isChoosing = $state(false);
+	/** What the robot holds is shown. */
+	isStoring = $state(false);
 	/** The robot that is being lined up. */
 	lining = $state.raw<Greeting | null>(null);
 	/** Degrees: which way it went, as somebody says. */
@@ -56,6 +58,10 @@ export class LiveDesk {
 		readonly person: Person | null
 	) {
 		robots.open(person);
+		robots.onJournal = (robot, planId, news, isLast) => {
+			rememberRun(planId);
+			if (planId === bench.saver.id) this.hearStored(robot, news, isLast);
+		};
 	}
 
 	/** Which robot is to do what. */
@@ -184,6 +190,46 @@ export class LiveDesk {
 			settings: robot!.settings as Values
 		}));
 		return { ...plan, robots: own };
+	}
+
+	/** A robot tells of a run that it makes, or has made, by itself. */
+	private hearStored(robot: string, news: LiveNews, isLast: boolean): void {
+		if (news.runs[0]?.from === 0) {
+			this.record = new LiveRecord();
+			this.bench.runs.beginLive();
+		}
+		this.isRunning = !isLast;
+		this.hear(news);
+	}
+
+	/** Shows what the robot holds. */
+	openStore(): void {
+		const robot = this.parts[0]?.robot;
+		if (!robot) {
+			this.isAsked = true;
+			return;
+		}
+		robots.send(robot.id, { type: 'list' });
+		this.isAsked = false;
+		this.isStoring = true;
+	}
+
+	/** Holds the plan on its robot. @param place from 1 */
+	store(robot: string, place: number): void {
+		const { bench, person } = this;
+		const { courseId, course } = bench;
+		const plan = this.planned();
+		const owner = person?.name ?? plan.name;
+		const frame = {
+			type: 'store',
+			place,
+			planId: bench.saver.id,
+			plan,
+			courseId,
+			course,
+			owner
+		} as const;
+		robots.send(robot, $state.snapshot(frame) as ToRobot);
 	}
 
 	private hear(news: LiveNews): void {

@@ -5,7 +5,7 @@ import type { Advert, Greeting, Person, ToRobot } from '$core/link/frames';
 import type { LiveNews } from '$core/live/live-news';
 import { newId } from '$lib/saving/id';
 import type { LinkState } from '$workers/link';
-import type { LiveService, RunRequest, Sensed } from '$workers/live';
+import type { LiveService, RunRequest, Sensed, StoredPlace, Watcher } from '$workers/live';
 import { keepMine, loadMine, type Mine } from './mine';
 import { radio } from './radio';
 
@@ -23,6 +23,8 @@ export interface Linked {
 	readonly state: LinkState;
 	readonly battery?: number;
 	readonly isCharging?: boolean;
+	/** The plans that it holds; undefined until it has told. */
+	readonly stored?: readonly StoredPlace[];
 	readonly sensed?: Sensed;
 	readonly sensedAt?: number;
 	/** Where it reckons to be. */
@@ -41,6 +43,8 @@ export class Robots {
 	/** `Date.now()`, as often as something that is shown may depend on it. */
 	now = $state(Date.now());
 	person = $state.raw<Person>({ id: newId(), name: '' });
+	/** Told when a robot tells of a run that it made by itself. */
+	onJournal: Watcher['journal'] = () => {};
 	private service: Remote<LiveService> | undefined;
 
 	/** Begins to listen; again it does no harm. @param person who is here, if that is known */
@@ -59,7 +63,9 @@ export class Robots {
 			link: (robot, state) => this.changed(robot, state),
 			battery: (robot, battery, isCharging) => this.know(robot, { battery, isCharging }),
 			sensed: (robot, sensed) => this.know(robot, { sensed, sensedAt: Date.now(), at: sensed.at }),
-			named: (robot, name) => this.rename(robot, name)
+			named: (robot, name) => this.rename(robot, name),
+			stored: (robot, stored) => this.know(robot, { stored }),
+			journal: (...entry) => this.onJournal(...entry)
 		});
 	}
 

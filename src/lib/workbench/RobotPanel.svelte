@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The settings of a robot of the plan, the other robots of it, and the way to real ones. */
-	import { Minus, Plus, Radio } from '@lucide/svelte';
+	import { HardDriveDownload, Minus, Plus, Radio } from '@lucide/svelte';
 	import { maximumRobots, type PlanRobot } from '$core/plan/plan';
 	import type { RobotKind } from '$core/robots/robot';
 	import type { Value } from '$core/steps/definition';
@@ -103,6 +103,11 @@
 	<button class="button button-line" onclick={() => bench.openLive().then((live) => live.choose())}
 		><Radio size={16} />{t('bench.robotsNear')}</button
 	>
+	{#if bench.live?.parts[0]?.robot}
+		<button class="button button-line" onclick={() => bench.live?.openStore()}
+			><HardDriveDownload size={16} />{t('live.store')}</button
+		>
+	{/if}
 	<button
 		class="button button-line"
 		disabled={crew.length >= maximumRobots}

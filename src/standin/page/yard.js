@@ -203,8 +203,8 @@ function cardOf(robot, places) {
 	const carry = make('button', { type: 'button', 'data-do': 'carry' }, say('yard.do.carry'));
 	carry.addEventListener('click', () => act({ do: 'carry', robot: robot.id, to: place.value }));
 	hands.append(
-		...['switchOn', 'switchOff', 'wake', 'push', 'charge', 'unplug', 'takeFar', 'bringBack'].map(
-			(name) => button(name)
+		...['switchOn', 'switchOff', 'wake', 'charge', 'unplug', 'takeFar', 'bringBack'].map((name) =>
+			button(name)
 		),
 		...['hold', 'lift', 'letGo', 'update'].map((name) => button(name)),
 		button('sendAway', { name: '' }),
@@ -213,6 +213,16 @@ function cardOf(robot, places) {
 		turn,
 		degrees
 	);
+	const pushes = [1, 2, 3, 4].map((place) => {
+		const element = make(
+			'button',
+			{ type: 'button', 'data-do': `push-${place}` },
+			say('yard.do.push', { place })
+		);
+		element.addEventListener('click', () => act({ do: 'push', robot: robot.id, place }));
+		return element;
+	});
+	hands.prepend(...pushes);
 	place.value = robot.room;
 	list.append(card);
 	return { card, heading, state, lamp, shown, buttons };
@@ -223,7 +233,6 @@ const senseOf = {
 	switchOn: ({ power }) => power === 'off',
 	switchOff: ({ power }) => power !== 'off',
 	wake: ({ power }) => power === 'asleep',
-	push: ({ power }) => power === 'on',
 	charge: ({ isCharging }) => !isCharging,
 	unplug: ({ isCharging }) => isCharging,
 	takeFar: ({ isFar }) => !isFar,
@@ -248,6 +257,7 @@ function show(robot, places) {
 		robot.hand && say(`yard.${robot.hand}`),
 		robot.firmware === '0.9' && say('yard.old', robot),
 		robot.with && say('yard.with', { name: robot.with }),
+		...robot.holds.map((held) => say('yard.holds', held)),
 		robot.fault && say(`yard.fault.${robot.fault}`),
 		say('yard.at', { place: place.name, bearing: Math.round(robot.bearing) })
 	];

@@ -1,0 +1,143 @@
+import { LinkPort } from '../link/link-port';
+import { Reckoner } from '../link/reckoner';
+import { Served } from '../link/served';
+import type { Plan } from '../plan/plan';
+import type { Course } from '../course/course';
+import { drone } from '../robots/drone';
+import { skiff, skiffLite } from '../robots/skiff';
+import { ball } from '../robots/ball';
+import { simulate } from '../simulation/simulate';
+import { Stage } from '../simulation/stage';
+import { courseOf, go, planFor, planOf, repeat, right, step, wait } from '../testing/sample';
+import { tickRate } from '../time';
+import { headingOfBearing } from '../units/angles';
+import { Terrain } from '../world/scene';
+import { startPlaces } from '../world/start-places';
+import { describe, expect, it } from 'vitest';
+import { LiveRecord } from './live-news';
+import { LiveRun } from './live-run';
+
+const course = courseOf({ size: { width: 4, height: 4 } });
+
+/** A run in virtual time, on robots that stand on a stage of their own. */
+function live(plan: Plan, on: Course = course) {
+	const stage = new Stage({
+		terrain: new Terrain(on),
+		starts: startPlaces(on, plan.robots.length),
+		robots: plan.robots,
+		variation: 'ideal',
+		seed: 4
+	});
+	stage.begin();
+	let isCut = false;
+	const ends = stage.crew.map(({ machine, kind, happened }, index) => {
+		const reckoner = new Reckoner(machine, kind.devices);
+		const port: LinkPort = new LinkPort(kind.devices, (frame) => isCut || served.receive(frame));
+		const served: Served = new Served(
+			machine,
+			kind,
+			happened,
+			(frame) => isCut || port.receive(frame),
+			reckoner.pose
+		);
+		const { at, bearing } = startPlaces(on, plan.robots.length)[index]!;
+		reckoner.lineUp({ x: at[0], y: at[1], heading: headingOfBearing(bearing) });
+		served.report(0);
+		port.start();
+		return { port, served, reckoner };
+	});
+	const run = new LiveRun({
+		plan,
+		course: on,
+		ports: ends.map(({ port }) => port),
+		chance: () => 0.5
+	});
+	const record = new LiveRecord();
+	const until = (seconds: number) => {
+		while (stage.time < seconds && !run.outcome) {
+			// The app looks 40 times a second.
+			if (stage.tickNumber % 3 === 0) run.tick(stage.time);
+			stage.advance();
+			for (const { served, reckoner } of ends) {
+				reckoner.advance();
+				served.report(stage.time, stage.tickNumber % 4 === 0);
+			}
+		}
+		return record.add(run.news());
+	};
+	return { run, until, crew: stage.crew, cut: () => (isCut = true) };
+}
+
+describe('a run on robots', () => {
+	const square = planOf([repeat(4, [go(0.3), right(90)])]);
+
+	it('does the steps of a rehearsal in their order, and is where the robot reckons to be', () => {
+		const { until, crew } = live(square);
+		const attempt = until(60);
+		const rehearsal = simulate({ plan: square, course, variation: 'ideal', seed: 4 });
+		expect(attempt.outcome.reason.key).toBe('outcome.over');
+		expect(attempt.source).toEqual({ type: 'run' });
+		expect(attempt.spans.map(({ kind }) => kind)).toEqual(rehearsal.spans.map(({ kind }) => kind));
+		const { x, y, time, columns } = attempt.runs[0]!.trace;
+		expect(Math.hypot(x.at(-1)! - crew[0]!.pose.x, y.at(-1)! - crew[0]!.pose.y)).toBeLessThan(0.01);
+		expect(columns.speed!.length).toBe(time.length);
+		expect(attempt.outcome.seconds).toBeGreaterThan(rehearsal.outcome.seconds);
+	});
+
+	it('tells on its way what is in progress, and put together it is all that was recorded', () => {
+		const { until } = live(square);
+		const early = until(1);
+		expect(early.outcome.reason.key).toBe('outcome.running');
+		expect(early.spans.filter(({ isComplete }) => !isComplete).map(({ kind }) => kind)).toEqual(
+			expect.arrayContaining(['go', 'repeat'])
+		);
+		const whole = until(60);
+		const { time } = whole.runs[0]!.trace;
+		expect(time.length).toBeGreaterThan(early.runs[0]!.trace.time.length * 3);
+		expect(time.every((each, index) => index === 0 || each > time[index - 1]!)).toBe(true);
+	});
+
+	it.each([skiff, skiffLite, ball, drone])('halts a $kind at once', (kind) => {
+		const start = step('start', { direction: 'forward', speed: 0.4 });
+		const steps = [...(kind === drone ? [step('takeOff')] : []), start, wait(30)];
+		const { run, until, crew } = live(planFor(kind, planOf(steps)));
+		until(4.5);
+		expect(Math.abs(crew[0]!.machine.body.speed)).toBeGreaterThan(0.1);
+		run.halt();
+		const { outcome } = until(4.5);
+		expect([outcome.kind, outcome.reason.key]).toEqual(['halted', 'outcome.halted']);
+	});
+
+	it('ends when a robot is lost, and keeps what it told until then', () => {
+		const { run, until, cut } = live(square);
+		const before = until(2);
+		cut();
+		until(3);
+		run.lost('Tallow');
+		const { outcome, runs, spans } = until(3);
+		expect(outcome.reason).toEqual({ key: 'outcome.lost', values: { name: 'Tallow', seconds: 3 } });
+		expect(runs[0]!.trace.time.length).toBeGreaterThanOrEqual(before.runs[0]!.trace.time.length);
+		expect(spans.at(-1)!.isComplete).toBe(false);
+	});
+
+	it('tells what stops a robot, with the step that drove it', () => {
+		const walled = courseOf({
+			walls: [{ id: 'w', from: [0.2, 0.7], to: [0.9, 0.7], thickness: 0.02 }],
+			starts: [{ at: [0.5, 0.4], bearing: 0 }]
+		});
+		const { until, run, crew } = live(planOf([go(1)]), walled);
+		until(6);
+		expect(crew[0]!.machine.isStalled).toBe(true);
+		run.halt();
+		expect(until(6).runs[0]!.bumps[0]!.number).toBe(1);
+	});
+});
+
+it('counts ticks as a rehearsal does', () => {
+	const { until } = live(planOf([wait(1)]));
+	const attempt = until(5);
+	expect(attempt.runs[0]!.trace.time.at(-1)! * tickRate).toBeCloseTo(
+		Math.round(attempt.outcome.seconds * tickRate),
+		6
+	);
+});

@@ -1,0 +1,88 @@
+<script lang="ts">
+	/** The plans that a robot holds itself, in numbered places. */
+	import { Play } from '@lucide/svelte';
+	import type { Greeting } from '$core/link/frames';
+	import { t } from '$lib/i18n';
+	import { robots } from '$lib/robots/robots.svelte';
+	import type { LiveDesk } from './live-desk.svelte';
+	import SidePanel from './SidePanel.svelte';
+
+	let { live, robot }: { live: LiveDesk; robot: Greeting } = $props();
+
+	const numbers = [1, 2, 3, 4];
+	const held = $derived(robots.links[robot.id]?.stored);
+	const placeOf = (number: number) => held?.find(({ place }) => place === number);
+	/** The place whose plan somebody is about to replace. */
+	let replacing = $state<number | null>(null);
+	let news = $state('');
+
+	function put(number: number) {
+		if (placeOf(number) && replacing !== number) {
+			replacing = number;
+			return;
+		}
+		replacing = null;
+		live.store(robot.id, number);
+		news = t('store.news', { plan: live.bench.plan.name, place: number });
+	}
+</script>
+
+<SidePanel title={t('store.title', { name: robot.name })} onclose={() => (live.isStoring = false)}>
+	<p>{t('store.how')}</p>
+	<p class="news" role="status">{held ? news : t('store.asking')}</p>
+	<ul>
+		{#each numbers as number (number)}
+			{@const plan = placeOf(number)}
+			<li>
+				<p>
+					<strong>{t('store.place', { place: number })}</strong>
+					{plan ? t('store.held', plan) : t('store.empty')}
+				</p>
+				{#if plan && replacing === number}
+					<p class="sure">{t('store.sure', plan)}</p>
+				{/if}
+				<div class="hands">
+					<button class="button button-line" disabled={!held} onclick={() => put(number)}
+						>{t(plan ? 'store.replace' : 'store.put')}</button
+					>
+					{#if plan}
+						<button
+							class="button button-line"
+							onclick={() => robots.send(robot.id, { type: 'runStored', place: number })}
+							><Play size={16} />{t('store.run')}</button
+						>
+						<button
+							class="button button-plain"
+							onclick={() => robots.send(robot.id, { type: 'erase', place: number })}
+							>{t('store.erase')}</button
+						>
+					{/if}
+				</div>
+			</li>
+		{/each}
+	</ul>
+</SidePanel>
+
+<style>
+	.news {
+		min-height: 1.5em;
+		color: var(--verdigris);
+	}
+	ul {
+		display: grid;
+		gap: 0.6rem;
+	}
+	li {
+		padding-top: 0.5rem;
+		border-top: 1px solid var(--line);
+	}
+	.sure {
+		color: var(--signal);
+	}
+	.hands {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.4rem;
+		margin-top: 0.3rem;
+	}
+</style>

@@ -1,0 +1,107 @@
+/** Robots that break the link protocol, each in one way. */
+import type { FromRobot, ToRobot } from '../../src/core/link/frames';
+import type { Line } from '../../src/core/link/robot-end';
+import type { StandIn } from '../../src/standin/stand-in';
+
+interface Wire {
+	/** What is to be done with a frame from the robot. */
+	say?(frame: FromRobot, send: (frame: FromRobot) => void): void;
+	/** What is to be done with a message to the robot. */
+	hear?(message: string, line: Line, send: (frame: FromRobot) => void): void;
+	closed?(line: Line): void;
+	/** Each tenth of a second. */
+	meanwhile?(line: Line): void;
+}
+
+const parsed = (message: string): Partial<ToRobot> => {
+	try {
+		return JSON.parse(message) as Partial<ToRobot>;
+	} catch {
+		return {};
+	}
+};
+const alive = JSON.stringify({ type: 'alive' });
+let rows = 0;
+
+/** By the name of the check that finds it. */
+export const planted: Readonly<Record<string, (robot: StandIn) => Wire>> = {
+	notPaired: () => ({
+		hear(message, line, send) {
+			const frame = parsed(message);
+			if (frame.type === 'begin' && frame.id === 1) send({ type: 'done', id: 1 });
+			else line.receive(message);
+		}
+	}),
+	notJson: () => ({
+		say: (frame, send) =>
+			frame.type === 'bad' && frame.why === 'notJson' ? undefined : send(frame)
+	}),
+	wrongSigns: ({ end }) => ({
+		hear(message, line) {
+			const { signs } = end.door;
+			if (parsed(message).type === 'signs' && signs)
+				line.receive(JSON.stringify({ type: 'signs', signs }));
+			else line.receive(message);
+		}
+	}),
+	busy: () => ({
+		say: (frame, send) =>
+			send(frame.type === 'sorry' && frame.why === 'busy' ? { type: 'sorry', why: 'flat' } : frame)
+	}),
+	rows: () => ({
+		say(frame, send) {
+			if (frame.type !== 'sense' || (rows += 1) % 5 === 0) send(frame);
+		}
+	}),
+	readings: () => ({
+		say(frame, send) {
+			if (frame.type !== 'sense') return send(frame);
+			const row = Object.fromEntries(
+				Object.entries(frame.row).filter(([reading]) => reading !== 'heading')
+			);
+			send({ ...frame, row });
+		}
+	}),
+	badOrder: () => ({
+		say: (frame, send) =>
+			send(
+				frame.type === 'refused' && frame.why === 'badOrder'
+					? { type: 'done', id: frame.id }
+					: frame
+			)
+	}),
+	done: () => ({
+		say(frame, send) {
+			send(frame);
+			if (frame.type === 'done') send(frame);
+		}
+	}),
+	halt: () => ({
+		hear: (message, line) => (parsed(message).type === 'halt' ? undefined : line.receive(message))
+	}),
+	watchdog: () => ({ meanwhile: (line) => line.receive(alive) }),
+	ended: () => ({ say: (frame, send) => (frame.type === 'ended' ? undefined : send(frame)) }),
+	token: () => ({
+		say: (frame, send) => send(frame.type === 'greeting' ? { ...frame, token: 'lost' } : frame)
+	}),
+	free: () => ({ closed: () => {}, meanwhile: (line) => line.receive(alive) })
+};
+
+/** Puts a fault between a robot and whoever talks to it. */
+export function plant(robot: StandIn, fault: Wire): void {
+	const { end } = robot;
+	const connect = end.connect.bind(end);
+	end.connect = (send, close) => {
+		const say = (frame: FromRobot) => (fault.say ? fault.say(frame, send) : send(frame));
+		const line = connect(say, close);
+		const timer = fault.meanwhile && setInterval(() => fault.meanwhile!(line), 100);
+		return {
+			receive: (message) => (fault.hear ? fault.hear(message, line, send) : line.receive(message)),
+			closed() {
+				if (fault.closed) return fault.closed(line);
+				clearInterval(timer);
+				line.closed();
+			}
+		};
+	};
+}
