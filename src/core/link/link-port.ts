@@ -50,6 +50,8 @@ export class LinkPort implements Port {
 
 	/** A run begins. @param last what the robot sensed just before */
 	start(last?: FromRobot): void {
+		// The robot's clock begins anew.
+		this.sensedAt = NaN;
 		if (last?.type === 'sense') this.sense({ ...last, time: 0 });
 		this.isStarting = true;
 		this.send({ type: 'start' });

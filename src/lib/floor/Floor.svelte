@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The pane that shows the course and the robot. */
-	import { Hand, Maximize, Minus, Plus } from '@lucide/svelte';
+	import { Eye, Hand, Maximize, Minus, Plus } from '@lucide/svelte';
 	import { MediaQuery } from 'svelte/reactivity';
 	import { select } from 'd3-selection';
 	import { zoom, zoomIdentity, type ZoomBehavior } from 'd3-zoom';
@@ -22,6 +22,8 @@
 
 	let { bench, onleg }: { bench: Workbench; onleg: (stepId: string) => void } = $props();
 
+	/** What the robot sees is shown, too. */
+	let isEyeOpen = $state(false);
 	let width = $state(800);
 	let height = $state(500);
 	let svg: SVGSVGElement;
@@ -207,12 +209,34 @@
 		{t('floor.scale', { centimetres: bar * 100 })}
 		{#if isReckoned}<span class="dotted"></span>{t('floor.reckoned')}{/if}
 	</div>
+	{#if isEyeOpen}
+		{#await import('$lib/eye/RobotEye.svelte') then { default: RobotEye }}
+			{@const { kind, name, pose } = robots.find(({ id }) => id === bench.robot.id) ?? robots[0]!}
+			<RobotEye
+				{course}
+				{kind}
+				{name}
+				{pose}
+				{crates}
+				columns={pose.columns}
+				lit={reached}
+				onclose={() => (isEyeOpen = false)}
+			/>
+		{/await}
+	{/if}
 	<div class="tools">
 		{#if player.isPlaying && waitsForTouch}
 			<button class="button button-line touch" onclick={() => bench.runs.touchRobot(bench.robot.id)}
 				><Hand size={18} />{t('floor.touch')}</button
 			>
 		{/if}
+		<button
+			class="button button-line button-icon"
+			aria-label={t('floor.eye')}
+			title={t('floor.eye')}
+			aria-pressed={isEyeOpen}
+			onclick={() => (isEyeOpen = !isEyeOpen)}><Eye size={19} /></button
+		>
 		<button
 			class="button button-line button-icon"
 			aria-label={t('floor.zoomIn')}

@@ -4,6 +4,7 @@
 	import { t } from '$lib/i18n';
 	import RobotLists from '$lib/robots/RobotLists.svelte';
 	import SignsDialog from '$lib/robots/SignsDialog.svelte';
+	import HandDrive from './HandDrive.svelte';
 	import LineUp from './LineUp.svelte';
 	import type { LiveDesk } from './live-desk.svelte';
 	import ReadyList from './ReadyList.svelte';
@@ -14,6 +15,7 @@
 
 {#if live.isAsked && !live.lining}<ReadyList {live} />{/if}
 {#if live.isStoring && live.parts[0]?.robot}<StorePanel {live} robot={live.parts[0].robot} />{/if}
+{#if live.isDriving && live.parts[0]?.robot}<HandDrive {live} robot={live.parts[0].robot} />{/if}
 {#if live.lining}<LineUp {live} robot={live.lining} />{/if}
 
 {#if live.isChoosing}

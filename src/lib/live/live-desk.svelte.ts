@@ -43,6 +43,7 @@ export class LiveDesk {
 	isChoosing = $state(false);
 	/** What the robot holds is shown. */
 	isStoring = $state(false);
+	isDriving = $state(false);
 	/** The robot that is being lined up. */
 	lining = $state.raw<Greeting | null>(null);
 	/** Degrees: which way it went, as somebody says. */
@@ -200,6 +201,12 @@ export class LiveDesk {
 		}
 		this.isRunning = !isLast;
 		this.hear(news);
+	}
+
+	/** Steers the robot by hand. */
+	openDrive(): void {
+		if (this.parts[0]?.robot) this.isDriving = true;
+		else this.isAsked = true;
 	}
 
 	/** Shows what the robot holds. */

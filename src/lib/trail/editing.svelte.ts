@@ -14,6 +14,7 @@ import type { Repair } from '$core/checks';
 import { definitionOf, initialValues } from '$core/steps/catalogue';
 import type { Value, Values } from '$core/steps/definition';
 import { say, t } from '$lib/i18n';
+import type { Doing } from '$core/robots/robot';
 import { newId } from '$lib/saving/id';
 import type { Workbench } from '$lib/workbench/workbench.svelte';
 import { Moving } from './moving.svelte';
@@ -67,6 +68,22 @@ export class Editing {
 		const news = t('say.addedSteps', { count: made.length });
 		const isDone = this.bench.desk.edit({ type: 'insert', ...place, steps: made }, news);
 		return isDone ? made.at(-1)!.id : null;
+	}
+
+	/** Steps in the first chain while that is empty; else in a chain of their own, to be tied later. */
+	addDriven(doings: readonly Doing[], news: string): void {
+		const steps = doings.map(({ kind, values }) =>
+			makeStep(kind, { ...initialValues(kind), ...values })
+		);
+		const empty = this.plan.chains.find((chain) => isLit(chain) && chain.steps.length === 0);
+		const edit: Edit = empty
+			? { type: 'insert', holder: empty.id, index: 0, steps }
+			: {
+					type: 'addChain',
+					index: this.plan.chains.length,
+					chain: { id: newId(), trigger: null, steps }
+				};
+		if (this.bench.desk.edit(edit, news) && steps[0]) this.bench.voice.focusOn(steps[0].id);
 	}
 
 	remove(id: string): void {

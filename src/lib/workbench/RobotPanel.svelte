@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The settings of a robot of the plan, the other robots of it, and the way to real ones. */
-	import { HardDriveDownload, Minus, Plus, Radio } from '@lucide/svelte';
+	import { Gamepad2, HardDriveDownload, Minus, Plus, Radio } from '@lucide/svelte';
 	import { maximumRobots, type PlanRobot } from '$core/plan/plan';
 	import type { RobotKind } from '$core/robots/robot';
 	import type { Value } from '$core/steps/definition';
@@ -104,6 +104,9 @@
 		><Radio size={16} />{t('bench.robotsNear')}</button
 	>
 	{#if bench.live?.parts[0]?.robot}
+		<button class="button button-line" onclick={() => bench.live?.openDrive()}
+			><Gamepad2 size={16} />{t('live.drive')}</button
+		>
 		<button class="button button-line" onclick={() => bench.live?.openStore()}
 			><HardDriveDownload size={16} />{t('live.store')}</button
 		>
