@@ -3,7 +3,8 @@
  * database, opens a yard of simulated robots, serves, prints the addresses. What ends by itself is
  * started again.
  *
- *   npm run demo -- [--port N] [--fresh] [--share] [--name NAME ...] [--latency MS] [--loss PART]
+ *   npm run demo -- [--port N] [--fresh] [--share] [--name NAME ...] [--yard PORT]
+ *     [--day N] [--latency MS] [--jitter MS] [--loss PART]
  *
  * LANTERN_DATA names the folder of the database; `data` here otherwise.
  */
@@ -33,6 +34,7 @@ function readOptions() {
 				fresh: { type: 'boolean', default: false },
 				share: { type: 'boolean', default: false },
 				name: { type: 'string', multiple: true, default: [] },
+				yard: { type: 'string' },
 				day: { type: 'string' },
 				latency: { type: 'string' },
 				jitter: { type: 'string' },
@@ -85,7 +87,7 @@ function buildIfNeeded() {
 	if (npmRun('build') !== 0) process.exit(1);
 }
 
-const { port, fresh, share, name, ...air } = readOptions();
+const { port, fresh, share, name, yard: wantedYard, ...air } = readOptions();
 if (!(await isFree(port))) {
 	refuse(
 		`port ${port} is taken by another program. Choose another: npm run demo -- --port ${port + 1}`
@@ -99,6 +101,7 @@ if (fresh) {
 	for (const ending of ['', '-wal', '-shm']) {
 		rmSync(join(data, `lantern-step.sqlite${ending}`), { force: true });
 	}
+	rmSync(join(data, 'yard.json'), { force: true });
 }
 
 const words = ['--port', String(port), ...(share ? ['--share'] : [])];
@@ -140,7 +143,7 @@ class Kept {
 async function freePort(from) {
 	for (let candidate = from; ; candidate++) if (await isFree(candidate)) return candidate;
 }
-const yardPort = await freePort(port + 1);
+const yardPort = wantedYard === undefined ? await freePort(port + 1) : Number(wantedYard);
 
 const yard = new Kept(
 	'yard',

@@ -5,6 +5,7 @@ import { freePort } from './ports';
 
 // Chosen once, then handed on to the workers, which read this file again.
 process.env.TEST_PORT ??= String(await freePort());
+process.env.TEST_YARD ??= String(await freePort());
 const port = Number(process.env.TEST_PORT);
 const data = join(tmpdir(), `lantern-step-e2e-${port}`);
 const chromium = {
@@ -41,7 +42,7 @@ export default defineConfig({
 		{ name: 'speed', testMatch: '**/*.speed.spec.ts', use: desktop }
 	],
 	webServer: {
-		command: `node scripts/demo.mjs --fresh --port ${port}`,
+		command: `node scripts/demo.mjs --fresh --port ${port} --yard ${process.env.TEST_YARD}`,
 		cwd: join(import.meta.dirname, '..'),
 		url: `http://localhost:${port}/`,
 		timeout: 300_000,

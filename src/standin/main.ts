@@ -46,17 +46,29 @@ const number = (name: 'port' | 'latency' | 'jitter' | 'loss' | 'many'): number =
 	return value >= 0 ? value : refuse(words['yard.badNumber'].replace('{name}', name));
 };
 
-/** What its robots know each other's people by: it outlives the yard. */
-function readSecret(): string {
-	const file = join(values.data, 'yard-secret');
+/** What robots do not forget when they are switched off. */
+interface Memory {
+	/** What they know people by. */
+	readonly secret: string;
+	/** Names that people gave them. */
+	readonly names: Readonly<Record<string, string>>;
+}
+
+const memoryFile = join(values.data, 'yard.json');
+
+function readMemory(): Memory {
 	try {
-		return readFileSync(file, 'utf8');
+		return JSON.parse(readFileSync(memoryFile, 'utf8')) as Memory;
 	} catch {
-		const secret = randomBytes(24).toString('hex');
-		mkdirSync(values.data, { recursive: true });
-		writeFileSync(file, secret, { mode: 0o600 });
-		return secret;
+		// The yard opens for the first time.
+		return keep({ secret: randomBytes(24).toString('hex'), names: {} });
 	}
+}
+
+function keep(memory: Memory): Memory {
+	mkdirSync(values.data, { recursive: true });
+	writeFileSync(memoryFile, JSON.stringify(memory), { mode: 0o600 });
+	return memory;
 }
 
 /** The sample courses, and the shed where robots stand that are not on any. */
@@ -87,15 +99,18 @@ const more = Array.from({ length: number('many') }, (_, index): Listed => ({
 	kind: 'skiff',
 	signal: 0.7
 }));
-const secret = readSecret();
+let memory = readMemory();
 const yard = new Yard({
 	places: readPlaces(),
-	robots: [...roster, ...more],
+	robots: [...roster, ...more].map((one) => ({ ...one, name: memory.names[one.id] ?? one.name })),
 	variation,
 	seed: values.day === undefined ? randomBytes(4).readUInt32LE() : Number(values.day),
 	tokenOf: (robot, person) =>
-		createHmac('sha256', secret).update(`${robot} ${person}`).digest('hex').slice(0, 40),
-	chance: Math.random
+		createHmac('sha256', memory.secret).update(`${robot} ${person}`).digest('hex').slice(0, 40),
+	chance: Math.random,
+	onName: (robot, name) => {
+		memory = keep({ ...memory, names: { ...memory.names, [robot]: name } });
+	}
 });
 
 const isShared = values.share;

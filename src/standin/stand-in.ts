@@ -47,11 +47,13 @@ export class StandIn implements Robot {
 	private time = 0;
 	private readyAt = 0;
 
+	/** @param onName told when somebody has given it another name */
 	constructor(
 		private readonly listed: Listed,
 		public room: Room,
 		tokenOf: (person: string) => string,
-		chance: () => number
+		chance: () => number,
+		private readonly onName: (name: string) => void = () => {}
 	) {
 		this.id = listed.id;
 		this.name = listed.name;
@@ -174,6 +176,7 @@ export class StandIn implements Robot {
 
 	rename(name: string): void {
 		this.name = name;
+		this.onName(name);
 	}
 
 	carry(room: Room): void {

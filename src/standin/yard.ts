@@ -46,6 +46,8 @@ interface Opening {
 	readonly tokenOf: (robot: string, person: string) => string;
 	/** Uniform in [0, 1). */
 	readonly chance: () => number;
+	/** Told when somebody gives a robot another name. */
+	readonly onName?: (robot: string, name: string) => void;
 }
 
 export class Yard {
@@ -59,7 +61,9 @@ export class Yard {
 		this.robots = new Map(
 			robots.map((listed) => {
 				const room = this.room(listed.course ?? places[0]!.id);
-				const made = new StandIn(listed, room, (person) => tokenOf(listed.id, person), chance);
+				const own = (person: string) => tokenOf(listed.id, person);
+				const named = (name: string) => opening.onName?.(listed.id, name);
+				const made = new StandIn(listed, room, own, chance, named);
 				return [listed.id, made];
 			})
 		);

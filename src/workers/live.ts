@@ -26,7 +26,7 @@ const tickEvery = 20;
 /** Milliseconds between two words about a run in which no step begins or ends. */
 const newsEvery = 66;
 /** Milliseconds between two words about what a robot senses. */
-const sensedEvery = 200;
+const sensedEvery = 100;
 
 const radioSchema = z.strictObject({ type: z.literal('radio'), isOn: z.boolean() });
 

@@ -154,6 +154,14 @@ export class Interpreter {
 		return this.hasTriggers && !this.hasEnded;
 	}
 
+	/** Something that happens to a robot, or what it reads, can still start a chain: not only a message. */
+	get isOpenToWorld(): boolean {
+		if (this.hasEnded) return false;
+		return this.chains.some(
+			({ trigger, isSpent }) => !isSpent && trigger.definition.kind !== 'whenMessage'
+		);
+	}
+
 	/** Something will start by itself, even while the robot stands: a clock. */
 	get isTicking(): boolean {
 		if (this.hasEnded) return false;

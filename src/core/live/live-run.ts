@@ -193,7 +193,7 @@ export class LiveRun {
 			});
 		}
 		if (this.interpreter.budget.left <= 0) return this.usedUp();
-		if (!this.interpreter.isIdle || this.interpreter.isWaiting) return undefined;
+		if (!this.interpreter.isIdle || this.interpreter.isOpenToWorld) return undefined;
 		if (this.endedAt === Infinity) {
 			this.endedAt = this.time;
 			for (const { port } of this.crew) port.end();

@@ -4,6 +4,7 @@ import {
 	CircleGeometry,
 	Color,
 	CylinderGeometry,
+	DirectionalLight,
 	DoubleSide,
 	Group,
 	HemisphereLight,
@@ -98,7 +99,11 @@ export function sceneOf(course: Course): CourseScene {
 	const scene = new Scene();
 	const isDark = course.light < 0.3;
 	scene.background = new Color(isDark ? colours.night : colours.sky);
-	scene.add(new HemisphereLight('#ffffff', '#9a938a', 1.2 + 2 * course.light));
+	scene.add(new HemisphereLight('#ffffff', '#9a938a', 0.9 + 1.6 * course.light));
+	// From one side, so that walls that meet can be told apart.
+	const sun = new DirectionalLight('#fff4dd', 0.4 + 1.2 * course.light);
+	sun.position.set(-2, 3, 1);
+	scene.add(sun);
 	const { width, height } = course.size;
 	const ground = new Mesh(new CircleGeometry(60, 40), paint(colours.ground));
 	ground.rotation.x = -Math.PI / 2;

@@ -67,7 +67,8 @@
 				heading: headingOfBearing(bearing),
 				columns: {} as Readonly<Record<string, number>>
 			};
-			return { ...robot, pose: player.samples[robot.id] ?? standing };
+			const driven = bench.live?.drivenPose(robot.id);
+			return { ...robot, pose: driven ?? player.samples[robot.id] ?? standing };
 		})
 	);
 	const flyers = $derived(
@@ -77,7 +78,9 @@
 	);
 	const isCrew = $derived(crewSize > 1);
 	/** Where robots are is what they say themselves. */
-	const isReckoned = $derived(player.attempt?.source.type === 'run');
+	const isReckoned = $derived(
+		player.attempt?.source.type === 'run' || bench.live?.isDriving === true
+	);
 	/** Some step or trigger asks whether the robot is touched. */
 	const waitsForTouch = $derived(
 		player.run?.sensed.touched !== undefined ||

@@ -139,12 +139,6 @@
 					><span class="bulb" style:background={colour}></span></button
 				>
 			{/each}
-			<button
-				class="button button-line"
-				onclick={() =>
-					order(lamp.id, 'shine', { side: 'both', colour: '#000000', brightness: 0, period: 0 })}
-				>{t('drive.dark')}</button
-			>
 		</div>
 	{/if}
 	{#if canDo(kind, [pins])}

@@ -17,6 +17,7 @@ import { rememberRun } from '$lib/robots/held';
 import { robots, type Linked } from '$lib/robots/robots.svelte';
 import { newId } from '$lib/saving/id';
 import type { Person } from '$lib/saving/protocol';
+import type { Sample } from '$lib/timeline/player.svelte';
 import type { Workbench } from '$lib/workbench/workbench.svelte';
 import { needsOf, type Need } from './needs';
 
@@ -113,6 +114,14 @@ export class LiveDesk {
 		return robot && robots.links[robot.id];
 	}
 
+	/** Where a robot reckons to be that is driven by hand. @param id of that of the plan */
+	drivenPose(id: string): Sample | undefined {
+		const { at, sensed } = (this.isDriving && this.realOf(id)) || {};
+		if (!at || !sensed) return undefined;
+		const columns = Object.entries(sensed.shows).map(([name, value]) => [name, value ?? 0]);
+		return { ...at, columns: Object.fromEntries(columns) };
+	}
+
 	/** Whoever changes the course has to set the robot down again. */
 	private placeKey(id: string): string {
 		return `${id} ${this.bench.courseId}`;
@@ -161,6 +170,8 @@ export class LiveDesk {
 			const heading = isRound && known !== undefined ? known : headingOfBearing(bearing);
 			robots.send(robot!.id, { type: 'lineUp', at: { x: at[0], y: at[1], heading } });
 		});
+		// From now on these are the ones that are missed when they are lost.
+		this.chosen = Object.fromEntries(parts.map(({ wanted, robot }) => [wanted.id, robot!.id]));
 		this.record = new LiveRecord();
 		this.isRunning = true;
 		bench.runs.beginLive();
@@ -205,8 +216,15 @@ export class LiveDesk {
 
 	/** Steers the robot by hand. */
 	openDrive(): void {
-		if (this.parts[0]?.robot) this.isDriving = true;
-		else this.isAsked = true;
+		const robot = this.parts[0]?.robot;
+		if (!robot) {
+			this.isAsked = true;
+			return;
+		}
+		const { at, bearing } = this.startOf(robot);
+		const heading = headingOfBearing(bearing);
+		robots.send(robot.id, { type: 'lineUp', at: { x: at[0], y: at[1], heading } });
+		this.isDriving = true;
 	}
 
 	/** Shows what the robot holds. */

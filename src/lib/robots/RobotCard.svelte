@@ -26,8 +26,11 @@
 		canPair
 	}: { id: string; name: string; kind: string; mine?: Mine; canPair: boolean } = $props();
 
+	/** Milliseconds that a menu takes to close. */
+	const menuCloses = 80;
 	let isRenaming = $state(false);
 	let newName = $state('');
+	let nameField = $state<HTMLInputElement>();
 
 	const advert = $derived(robots.advertOf(id));
 	const link = $derived(robots.links[id]);
@@ -79,6 +82,8 @@
 		if (action === 'rename') {
 			newName = name;
 			isRenaming = true;
+			// A menu that closes hands the keyboard back to its button first.
+			setTimeout(() => nameField?.select(), menuCloses);
 		} else if (action === 'letGo') robots.letGo(id);
 		else if (action === 'switchOff') robots.switchOff(id);
 		else robots.forget(id);
@@ -99,13 +104,12 @@
 		<p class="state" class:trouble={hasTrouble} role="status">{sentence}</p>
 		{#if isRenaming}
 			<form onsubmit={rename}>
-				<!-- svelte-ignore a11y_autofocus -->
 				<input
 					class="field"
 					aria-label={t('robots.newName')}
 					bind:value={newName}
 					maxlength="80"
-					autofocus
+					bind:this={nameField}
 					onkeydown={(event) => event.key === 'Escape' && (isRenaming = false)}
 				/>
 				<button class="button button-line">{t('robots.save')}</button>

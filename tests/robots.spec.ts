@@ -1,0 +1,312 @@
+/** Real robots, or as near as it gets: against the yard's own process, through the server. */
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { robotKinds } from '../src/core/robots/kinds';
+import { go, lamp, planFor, planOf, right, step, wait } from '../src/core/testing/sample';
+import { openPlan, save, tag } from './helpers';
+import { comeIn, hand, killYard, look, pair, robotCard, run, tellSigns } from './yard';
+
+test.setTimeout(90_000);
+
+const outcome = (page: Page) => page.getByTestId('outcome');
+const isOver = (page: Page) => expect(outcome(page)).toContainText('is over', { timeout: 45_000 });
+
+test('each thing that is in the way of pairing has its sentence and its remedy', async ({
+	page
+}) => {
+	await page.goto('/');
+	await page.getByRole('link', { name: 'Robots' }).click();
+	await expect(robotCard(page, 'tallow')).toBeVisible();
+	await expect(page.getByRole('button', { name: 'Pair with Tallow', exact: true })).toBeDisabled();
+	await page.getByRole('button', { name: 'Maren', exact: true }).click();
+
+	await expect(robotCard(page, 'wick')).toContainText('Asleep. Tap it');
+	await page.getByRole('button', { name: 'Pair with Wick', exact: true }).click();
+	await expect(robotCard(page, 'wick')).toContainText('Wick is asleep. Tap it');
+	await hand({ do: 'wake', robot: 'wick' });
+	await robotCard(page, 'wick').getByRole('button', { name: 'Try again' }).click();
+	await expect(robotCard(page, 'wick')).toContainText(/still starting: (\d|a) second/);
+
+	await expect(robotCard(page, 'tallow-2')).toContainText('Ode has it');
+	await robotCard(page, 'tallow-2').getByRole('button', { name: 'as soon as it can' }).click();
+	await hand({ do: 'sendAway', robot: 'tallow-2' });
+	await tellSigns(page, 'tallow-2');
+	await expect(robotCard(page, 'tallow-2')).toContainText('Obeys you.');
+
+	await expect(robotCard(page, 'ember-7')).toContainText('battery is empty');
+	await page.getByRole('button', { name: 'Pair with Ember-7', exact: true }).click();
+	await expect(robotCard(page, 'ember-7')).toContainText('The battery of Ember-7 is empty');
+
+	await expect(robotCard(page, 'rushlight-2')).toContainText('firmware (0.9) is too old');
+	await page.getByRole('button', { name: 'Pair with Rushlight 2', exact: true }).click();
+	await expect(robotCard(page, 'rushlight-2')).toContainText('The firmware of Rushlight 2 is too');
+
+	await expect(robotCard(page, 'wick-2')).toContainText('Hardly heard from here. Bring it nearer.');
+	await page.getByRole('button', { name: 'Pair with Wick 2', exact: true }).click();
+	await expect(robotCard(page, 'wick-2')).toContainText('Wick 2 is out of range', {
+		timeout: 10_000
+	});
+
+	await expect(robotCard(page, 'vesper-2')).toHaveCount(0);
+	await hand({ do: 'switchOn', robot: 'vesper-2' });
+	await expect(robotCard(page, 'vesper-2')).toContainText('Still starting');
+	await robotCard(page, 'vesper-2').getByRole('button', { name: 'as soon as it can' }).click();
+	await expect(page.getByRole('dialog')).toContainText('Which signs does Vesper 2 show?', {
+		timeout: 10_000
+	});
+	const { violations } = await new AxeBuilder({ page }).analyze();
+	expect(violations.map(({ id }) => id)).toEqual([]);
+	await page.keyboard.press('Escape');
+	await hand({ do: 'switchOff', robot: 'vesper-2' });
+	await expect(robotCard(page, 'vesper-2')).toHaveCount(0, { timeout: 10_000 });
+
+	await robotCard(page, 'tallow-2').getByRole('button', { name: 'More' }).click();
+	await page.getByRole('menuitem', { name: 'Forget' }).click();
+	await expect(robotCard(page, 'tallow-2')).toContainText('Ready to be paired');
+});
+
+test('wrong signs: others, then too many', async ({ page }) => {
+	await comeIn(page, 'Piet');
+	await page.getByRole('button', { name: 'Pair with Vesper', exact: true }).click();
+	await tellSigns(page, 'vesper', 1);
+	await expect(page.getByRole('alert')).toContainText('2 tries are left');
+	await tellSigns(page, 'vesper', 1);
+	await expect(page.getByRole('alert')).toContainText('one try is left');
+	await tellSigns(page, 'vesper', 1);
+	await expect(robotCard(page, 'vesper')).toContainText('Too many wrong signs');
+	expect((await look('vesper')).with).toBeUndefined();
+});
+
+test('pairing, renaming and letting go by keyboard alone', async ({ page }) => {
+	await comeIn(page);
+	const { keyboard } = page;
+	await page.getByRole('button', { name: 'Pair with Ember-6', exact: true }).focus();
+	await keyboard.press('Enter');
+	await expect(page.getByRole('radio').first()).toBeFocused();
+	const { signs } = await look('ember-6');
+	// With the arrow keys, as any choice; the numbers do it as well.
+	for (const sign of signs!) {
+		await keyboard.press('Space');
+		for (let at = 1; at < sign; at++) await keyboard.press('ArrowRight');
+		await keyboard.press('Tab');
+	}
+	await keyboard.press('Tab');
+	await expect(page.getByRole('button', { name: 'That is what it shows' })).toBeFocused();
+	await keyboard.press('Enter');
+	await expect(robotCard(page, 'ember-6')).toContainText('Obeys you.');
+	expect((await look('ember-6')).with).toBe('Maren');
+	const highlighted = page.getByRole('menu').locator('[data-highlighted]');
+	await page.getByRole('button', { name: 'More for Ember-6' }).press('Enter');
+	await expect(highlighted).toHaveText('Rename');
+	await keyboard.press('Enter');
+	await expect(page.getByLabel('New name of the robot')).toBeFocused();
+	await keyboard.press('Control+a');
+	await keyboard.type('Ember-8');
+	await keyboard.press('Enter');
+	await expect(robotCard(page, 'ember-6')).toContainText('Ember-8');
+	await expect.poll(async () => (await look('ember-6')).name).toBe('Ember-8');
+	await page.reload();
+	await expect(robotCard(page, 'ember-6')).toContainText('Obeys you.');
+	await page.getByRole('button', { name: 'More for Ember-8' }).press('Enter');
+	await expect(highlighted).toHaveText('Rename');
+	await keyboard.press('ArrowDown');
+	await expect(highlighted).toHaveText('Let go');
+	await keyboard.press('Enter');
+	await expect.poll(async () => (await look('ember-6')).with).toBeUndefined();
+	await expect(robotCard(page, 'ember-6')).toContainText('It needs no signs to come back.');
+});
+
+test('a plan runs on the robot, is halted, and is kept', async ({ page }) => {
+	await comeIn(page);
+	await pair(page, 'tallow', 'Tallow');
+	await hand({ do: 'carry', robot: 'tallow', to: 'open-quay' });
+	await openPlan(page, [lamp('#ffb000'), go(0.4), wait(0.3), go(0.3)]);
+	await run(page);
+	await expect(tag(page, /Step 2/)).toHaveAttribute('aria-label', /Go forward/);
+	await expect(page.getByRole('treeitem').filter({ hasText: 'running now' })).toHaveCount(1);
+	await isOver(page);
+	await expect(outcome(page)).toContainText('The robot reckons to be');
+	await expect(page.getByText('where the robot reckons to have been')).toBeVisible();
+	expect((await look('tallow')).at[1]).toBeGreaterThan(0.9);
+	// Again in one tap, and halted.
+	await hand({ do: 'carry', robot: 'tallow', to: 'open-quay' });
+	await page.getByRole('button', { name: 'Run on the robot' }).click();
+	await expect.poll(async () => (await look('tallow')).columns.speed).toBeGreaterThan(0.1);
+	await page.keyboard.press('Control+.');
+	await expect(outcome(page)).toContainText('Halted');
+	await expect.poll(async () => Math.abs((await look('tallow')).columns.speed!)).toBeLessThan(0.02);
+	expect((await look('tallow')).at[1]).toBeLessThan(0.9);
+	await page.reload();
+	await expect(outcome(page)).toContainText('Halted');
+	await expect(page.getByText('where the robot reckons to have been')).toBeVisible();
+});
+
+test('a yard that dies: the run is kept as far as it came, and the robot comes back', async ({
+	page
+}) => {
+	await comeIn(page);
+	await pair(page, 'tallow', 'Tallow');
+	await openPlan(page, [go(0.9, 0.2)]);
+	await run(page);
+	await expect.poll(async () => (await look('tallow')).at[1]).toBeGreaterThan(0.4);
+	killYard();
+	await expect(outcome(page)).toContainText('Tallow was lost after');
+	await page.getByRole('button', { name: 'Run on the robot' }).click();
+	await expect(page.getByRole('dialog')).toContainText('looked for again by itself');
+	await expect(page.getByRole('dialog')).toContainText('All is there', { timeout: 20_000 });
+	await page.getByRole('dialog').getByRole('button', { name: 'Run', exact: true }).click();
+	await isOver(page);
+});
+
+test('a ball is lined up from a wrong front', async ({ page }) => {
+	await comeIn(page);
+	await pair(page, 'rushlight', 'Rushlight');
+	await hand({ do: 'carry', robot: 'rushlight', to: 'open-quay', turned: 115 });
+	const id = await openPlan(page, []);
+	const ball = robotKinds.find(({ kind }) => kind === 'ball')!;
+	const roll = step('rollFar', { distance: 0.5, bearing: 0, speed: 0.3, then: 'waitStill' });
+	await page.request.put(`/api/documents/${id}`, {
+		data: {
+			...save(planFor(ball, planOf([roll])), 1),
+			bench: { courseId: 'open-quay', variation: 'classroom', attempts: [] }
+		}
+	});
+	await page.reload();
+	await page.getByRole('button', { name: 'Run on the robot' }).click();
+	const list = page.getByRole('dialog');
+	await list.getByRole('button', { name: 'It stands there' }).click();
+	await list.getByRole('button', { name: 'Line up' }).click();
+	await list.getByRole('button', { name: 'Go and come back' }).click();
+	const dial = list.getByRole('slider', { name: 'Way it went' });
+	await expect(dial).toBeVisible();
+	const { bearing, at } = await look('rushlight');
+	await dial.focus();
+	for (let turned = 0; turned + 5 <= bearing; turned += 5) await page.keyboard.press('ArrowRight');
+	await list.getByRole('button', { name: 'That way' }).click();
+	await page.waitForTimeout(1200);
+	await list.getByRole('button', { name: 'Run', exact: true }).click();
+	await isOver(page);
+	const end = await look('rushlight');
+	expect(end.at[1] - at[1]).toBeGreaterThan(0.35);
+	expect(Math.abs(end.at[0] - at[0])).toBeLessThan(0.15);
+});
+
+test('a plan is held by the robot, started by its button, and its attempt is there afterwards', async ({
+	page
+}) => {
+	await comeIn(page);
+	await pair(page, 'tallow', 'Tallow');
+	await hand({ do: 'carry', robot: 'tallow', to: 'open-quay' });
+	const id = await openPlan(page, [go(0.5)]);
+	await page.getByRole('button', { name: /^Robot/ }).click();
+	await page.getByRole('button', { name: 'Store on the robot' }).click();
+	await page.getByRole('button', { name: 'Store here' }).first().click();
+	await expect(page.getByRole('dialog', { name: 'What Tallow holds' })).toContainText(
+		'Quay there and back, by Maren'
+	);
+	await page.getByRole('button', { name: 'Replace' }).click();
+	await expect(page.getByText('Replace “Quay there and back” by Maren?')).toBeVisible();
+	await page.goto('about:blank');
+	await expect.poll(async () => (await look('tallow')).with).toBeUndefined();
+	await hand({ do: 'push', robot: 'tallow', place: 1 });
+	await expect
+		.poll(async () => (await look('tallow')).at[1], { timeout: 15_000 })
+		.toBeGreaterThan(0.75);
+	await page.goto(`/plans/${id}`);
+	await isOver(page);
+	await expect(page.getByText('where the robot reckons to have been')).toBeVisible();
+});
+
+test('it is driven by hand, and what was driven becomes steps', async ({ page }) => {
+	await comeIn(page);
+	await pair(page, 'tallow', 'Tallow');
+	await hand({ do: 'carry', robot: 'tallow', to: 'open-quay' });
+	await openPlan(page, []);
+	await page.getByRole('button', { name: /^Robot/ }).click();
+	await page.getByRole('button', { name: 'Hand drive' }).click();
+	for (const [key, time] of [
+		['ArrowUp', 1200],
+		['ArrowRight', 700]
+	] as const) {
+		await page.keyboard.down(key);
+		await page.waitForTimeout(time);
+		await page.keyboard.up(key);
+		await page.waitForTimeout(600);
+	}
+	await expect.poll(async () => (await look('tallow')).columns.speed).toBeLessThan(0.02);
+	await page.getByRole('button', { name: 'Keep as steps' }).click();
+	await expect(tag(page, /Step 1: Go forward/)).toBeVisible();
+	await expect(tag(page, /Step 2: Turn right/)).toBeVisible();
+});
+
+test('two robots run one plan, and one waits for the word of the other', async ({ page }) => {
+	await comeIn(page);
+	await pair(page, 'tallow', 'Tallow');
+	await pair(page, 'ember-6', (await look('ember-6')).name);
+	for (const robot of ['tallow', 'ember-6']) await hand({ do: 'carry', robot, to: 'lock' });
+	await page.goto('/plans/lamp-over-the-lock');
+	await expect(page.getByRole('treeitem').first()).toBeVisible();
+	await run(page);
+	await expect
+		.poll(async () => (await look('ember-6')).columns.speed, { timeout: 40_000 })
+		.toBeGreaterThan(0.05);
+	await expect(outcome(page)).toContainText(/is over|Halted|cannot get on/, { timeout: 60_000 });
+});
+
+const names: Readonly<Record<string, readonly [id: string, name: string]>> = {
+	skiff: ['tallow', 'Tallow'],
+	skiffLite: ['wick', 'Wick'],
+	ball: ['rushlight', 'Rushlight'],
+	drone: ['taper', 'Taper'],
+	rail: ['dory', 'Dory'],
+	pinboard: ['snuffer', 'Snuffer'],
+	face: ['vesper', 'Vesper']
+};
+
+test('every kind runs live', async ({ page }) => {
+	test.setTimeout(180_000);
+	await comeIn(page);
+	for (const kind of robotKinds) {
+		const [robot, name] = names[kind.kind]!;
+		await hand({ do: 'wake', robot });
+		await expect.poll(async () => (await look(robot)).power, { timeout: 10_000 }).toBe('on');
+		await page.goto('/robots');
+		await pair(page, robot, name);
+		const course = kind.kind === 'rail' ? 'ferry-rail' : 'open-quay';
+		await hand({ do: 'carry', robot, to: course });
+		const start = step('goFor', { duration: 0.8, speed: 0.4, ending: 'brake', then: 'waitStill' });
+		const steps = kind.kind === 'drone' ? [step('takeOff'), start, step('land')] : [start];
+		const id = await openPlan(page, [right(0)], course);
+		await page.request.put(`/api/documents/${id}`, {
+			data: {
+				...save(planFor(kind, planOf(steps)), 1),
+				bench: { courseId: course, variation: 'classroom', attempts: [] }
+			}
+		});
+		await page.reload();
+		await expect(tag(page, 'When Run is pressed')).toBeVisible();
+		await page.getByRole('button', { name: 'Run on the robot' }).click();
+		const list = page.getByRole('dialog');
+		await list.getByRole('button', { name: 'It stands there' }).click();
+		if (kind.isRound) {
+			await list.getByRole('button', { name: 'Line up' }).click();
+			await list.getByRole('button', { name: 'Go and come back' }).click();
+			await list.getByRole('button', { name: 'That way' }).click();
+			await page.waitForTimeout(800);
+		}
+		const before = await look(robot);
+		if (kind.kind === 'drone') await list.getByRole('button', { name: 'There is room' }).click();
+		await list.getByRole('button', { name: 'Run', exact: true }).click();
+		if (kind.kind === 'drone')
+			await expect(page.getByRole('button', { name: 'Cut motors' })).toBeVisible();
+		await isOver(page);
+		const after = await look(robot);
+		const far = Math.hypot(after.at[0] - before.at[0], after.at[1] - before.at[1]);
+		expect(far, kind.kind).toBeGreaterThan(0.02);
+		await page.goto('/robots');
+		await robotCard(page, robot).getByRole('button', { name: 'More' }).click();
+		await page.getByRole('menuitem', { name: 'Forget' }).click();
+		// Nothing is to land on it.
+		await hand({ do: 'carry', robot, to: 'shed' });
+	}
+});

@@ -1,0 +1,80 @@
+/** The yard of the tests: what hands do there, and what somebody sees who stands there. */
+import { execFileSync } from 'node:child_process';
+import { expect, type Page } from '@playwright/test';
+import type { Deed } from '../src/standin/yard';
+
+const port = process.env.TEST_YARD;
+export const yard = `http://localhost:${port}`;
+
+export interface Seen {
+	readonly id: string;
+	readonly signs?: readonly number[];
+	readonly with?: string;
+	readonly at: readonly [number, number];
+	readonly bearing: number;
+	readonly room: string;
+	readonly name: string;
+	readonly power: string;
+	readonly columns: Readonly<Record<string, number>>;
+	readonly holds: readonly { place: number; name: string }[];
+}
+
+export async function look(robot: string): Promise<Seen> {
+	const sight = (await (await fetch(`${yard}/look`)).json()) as { robots: Seen[] };
+	return sight.robots.find(({ id }) => id === robot)!;
+}
+
+export async function hand(deed: Deed): Promise<void> {
+	const answer = await fetch(`${yard}/hands`, {
+		method: 'POST',
+		headers: { 'content-type': 'application/json' },
+		body: JSON.stringify(deed)
+	});
+	expect(answer.ok).toBe(true);
+}
+
+/** The yard's process ends at once; the demo opens it again. */
+export const killYard = (): void =>
+	void execFileSync('pkill', ['-KILL', '-f', `standin/main.ts.*--port ${port} `]);
+
+export async function comeIn(page: Page, name = 'Maren'): Promise<void> {
+	await page.goto('/robots');
+	await page.getByRole('button', { name, exact: true }).click();
+	await expect(page.getByText('Who is here?')).toBeHidden();
+}
+
+export const robotCard = (page: Page, robot: string) => page.locator(`[data-robot="${robot}"]`);
+
+/** Asks for a robot, and tells what it shows. */
+export async function pair(page: Page, robot: string, name: string): Promise<void> {
+	await page.getByRole('button', { name: `Pair with ${name}`, exact: true }).click();
+	await tellSigns(page, robot);
+	await expect(robotCard(page, robot)).toContainText('Obeys you.');
+}
+
+export async function tellSigns(page: Page, robot: string, by = 0): Promise<void> {
+	await expect(page.getByRole('dialog')).toBeVisible();
+	const { signs } = await look(robot);
+	await page.keyboard.type(signs!.map((sign) => ((sign - 1 + by) % 4) + 1).join(''));
+	await page.keyboard.press('Enter');
+}
+
+/** Does what is still missing before a run, and runs. */
+export async function run(page: Page): Promise<void> {
+	await page.getByRole('button', { name: 'Run on the robot' }).click();
+	await readyToRun(page);
+	await page.getByRole('dialog').getByRole('button', { name: 'Run', exact: true }).click();
+}
+
+/** Does all that a button in the list does. */
+export async function readyToRun(page: Page): Promise<void> {
+	const list = page.getByRole('dialog');
+	const begin = list.getByRole('button', { name: 'Run', exact: true });
+	await expect(begin).toBeVisible();
+	await expect(async () => {
+		for (const remedy of ['It stands there', 'There is room'])
+			for (const button of await list.getByRole('button', { name: remedy }).all())
+				await button.click({ timeout: 500 });
+		await expect(begin).toBeEnabled({ timeout: 100 });
+	}).toPass({ timeout: 20_000 });
+}
