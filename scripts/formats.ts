@@ -5,10 +5,18 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { z } from 'zod';
 import { documentFormats } from '../src/core/documents';
+import { advertSchema, fromRobotSchema, toRobotSchema } from '../src/core/link/frames';
 
 let outdated = 0;
 
-for (const [name, { schema }] of Object.entries(documentFormats)) {
+/** What docs/link.md tells of. */
+const linkFormats = {
+	'link-advert': { schema: advertSchema },
+	'link-to-robot': { schema: toRobotSchema },
+	'link-from-robot': { schema: fromRobotSchema }
+};
+
+for (const [name, { schema }] of Object.entries({ ...documentFormats, ...linkFormats })) {
 	const file = new URL(`../docs/formats/${name}.schema.json`, import.meta.url);
 	const text = `${JSON.stringify(z.toJSONSchema(schema as z.ZodType), null, '\t')}\n`;
 	if (!process.argv.includes('--check')) writeFileSync(file, text);
