@@ -17,7 +17,9 @@ import { LinkPort } from '../core/link/link-port';
 import { LiveRun } from '../core/live/live-run';
 import type { LiveNews } from '../core/live/live-news';
 import { readNews } from '../core/live/news-text';
+import { ModelCrew } from '../core/live/model-crew';
 import { planSchema } from '../core/plan/plan';
+import { variations } from '../core/robots/robot';
 import { Link, type LinkState } from './link';
 import { keepRun, NewsWriter } from './kept';
 
@@ -63,7 +65,10 @@ const runSchema = z.strictObject({
 	course: courseSchema,
 	/** The robots at the other ends, in the order of the plan's. */
 	robots: z.array(z.string()),
-	only: z.string().optional()
+	only: z.string().optional(),
+	/** The model in the place of robots, as it misbehaves. */
+	model: z.strictObject({ variation: z.enum(variations), seed: z.int() }).optional(),
+	isByHand: z.boolean().optional()
 });
 export type RunRequest = z.infer<typeof runSchema>;
 
@@ -148,6 +153,8 @@ class RunInProgress {
 	private readonly kept: NewsWriter;
 	private toldAt = 0;
 	private toldChanges = -1;
+	private passed = 0;
+	private readonly model: ModelCrew | undefined;
 	readonly robots: readonly string[];
 
 	constructor(
@@ -156,13 +163,17 @@ class RunInProgress {
 	) {
 		this.robots = request.robots;
 		this.kept = new NewsWriter(request.id);
-		const own = request.robots.map((robot) => portOf(robot));
-		own.forEach((port, index) => port.start(lastSensed.get(request.robots[index]!)));
+		const { plan, course, robots, model } = request;
+		this.model = model && new ModelCrew(plan, course, model.variation, model.seed);
+		this.model?.ports.forEach((port, index) => ports.set(robots[index]!, port));
+		const own = this.model?.ports ?? robots.map((robot) => begunPortOf(robot));
 		this.live = new LiveRun({
 			plan: request.plan,
 			course: request.course,
 			ports: own,
 			only: request.only,
+			isByHand: request.isByHand,
+			isModel: model !== undefined,
 			chance: Math.random
 		});
 		this.timer = setInterval(() => this.tick(), tickEvery);
@@ -174,8 +185,19 @@ class RunInProgress {
 	}
 
 	tick(): void {
-		this.live.tick(this.time);
+		const { time } = this;
+		this.model?.pass(time - this.passed);
+		this.passed = time;
+		this.live.tick(time);
 		this.tell();
+	}
+
+	press(chain: string): void {
+		this.live.press(chain);
+		this.tick();
+	}
+	set(variable: string, value: number): void {
+		this.live.set(variable, value);
 	}
 
 	halt(): void {
@@ -200,7 +222,7 @@ class RunInProgress {
 		this.toldChanges = live.changes;
 		const news = live.news();
 		this.onNews(news);
-		this.kept.add(news, isOver);
+		if (!this.model) this.kept.add(news, isOver);
 		if (isOver) this.close();
 	}
 
@@ -212,6 +234,12 @@ class RunInProgress {
 }
 
 let run: RunInProgress | undefined;
+
+function begunPortOf(robot: string): LinkPort {
+	const port = portOf(robot);
+	port.start(lastSensed.get(robot));
+	return port;
+}
 
 /** A fresh end for what is asked of a robot from now on. */
 function portOf(robot: string): LinkPort {
@@ -256,8 +284,9 @@ const service = {
 	async run(request: unknown, onNews: (news: LiveNews) => void): Promise<boolean> {
 		const wanted = runSchema.parse(request);
 		run?.halt();
-		if (!wanted.robots.every((robot) => links.get(robot)?.isPaired)) return false;
-		await keepRun(wanted);
+		const isThere = (robot: string) => links.get(robot)?.isPaired;
+		if (!wanted.model && !wanted.robots.every(isThere)) return false;
+		if (!wanted.model) await keepRun(wanted);
 		run = new RunInProgress(wanted, onNews);
 		return true;
 	},
@@ -268,11 +297,19 @@ const service = {
 		run?.halt();
 	},
 
+	/** A hand starts a chain of the run in progress. */
+	press(chain: string): void {
+		run?.press(chain);
+	},
+	/** A hand sets a variable in it. */
+	set(variable: string, value: number): void {
+		run?.set(variable, value);
+	},
+
 	/** An order by hand. */
 	order(robot: string, command: Command): void {
-		const link = links.get(robot);
-		if (!link?.isPaired || run?.robots.includes(robot)) return;
-		(ports.get(robot) ?? portOf(robot)).begin(command);
+		const port = ports.get(robot) ?? (links.get(robot)?.isPaired ? portOf(robot) : undefined);
+		port?.begin(command);
 	}
 };
 

@@ -18,6 +18,7 @@ import { Thread } from './thread';
 import type { Signals } from '../steps/signals';
 
 interface Chain {
+	readonly id: string;
 	readonly trigger: Instruction;
 	readonly steps: readonly Instruction[];
 	readonly watch: Watch;
@@ -56,6 +57,7 @@ export class Interpreter {
 	came: ReadonlyMap<string, Datum> = new Map();
 	/** For each robot, what can start a chain of it. */
 	private readonly signals: readonly Signals[];
+	private readonly names: readonly string[];
 	private hasEnded = false;
 	/** Some chain can still start. */
 	private canStart = true;
@@ -86,7 +88,9 @@ export class Interpreter {
 				this.hasEnded = true;
 			}
 		};
-		this.chains = program.chains.map(({ trigger, steps, robot }) => ({
+		this.names = program.names;
+		this.chains = program.chains.map(({ id, trigger, steps, robot }) => ({
+			id,
 			trigger,
 			steps,
 			robot,
@@ -136,6 +140,19 @@ export class Interpreter {
 			chain.thread = new Thread(chain.steps, own, this.shared, undefined, came);
 		}
 		this.canStart = this.chains.some(({ isSpent }) => !isSpent);
+	}
+
+	/** A hand starts a chain, unless it runs. */
+	press(id: string): void {
+		const chain = this.chains.find((one) => one.id === id);
+		if (!chain || chain.thread || this.hasEnded) return;
+		chain.thread = new Thread(chain.steps, this.crew[chain.robot]!, this.shared);
+	}
+
+	/** A hand sets a variable, of all robots. */
+	set(name: string, value: Datum): void {
+		const number = this.names.indexOf(name);
+		for (const { cells } of this.crew) if (cells[number]) cells[number].value = value;
 	}
 
 	private end(time: number): void {

@@ -12,6 +12,10 @@ export class Variables {
 		return this.numbers.size - 1;
 	}
 
+	get names(): readonly string[] {
+		return [...this.numbers.keys()];
+	}
+
 	get count(): number {
 		return this.numbers.size;
 	}

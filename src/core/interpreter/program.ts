@@ -77,6 +77,8 @@ export interface Program {
 	readonly readings: readonly ReadonlySet<string>[];
 	/** How many variables it has; each robot has its own. */
 	readonly variables: number;
+	/** Their names, in the order of their numbers. */
+	readonly names: readonly string[];
 }
 
 /** What matters here of the robot that will run a plan. */
@@ -97,8 +99,14 @@ interface Compiling extends Naming {
 /**
  * @param crew for each robot of the plan, what is known of its kind
  * @param only the one chain to run, lit or not, as if Run had been pressed for it
+ * @param isByHand Run is not pressed: each chain waits for a hand, or for its own trigger
  */
-export function compile(plan: Plan, crew: readonly Capable[], only?: string): Program {
+export function compile(
+	plan: Plan,
+	crew: readonly Capable[],
+	only?: string,
+	isByHand = false
+): Program {
 	const types = variableTypes(plan);
 	const variables = new Variables();
 	const lists = new Map<StepDefinition, readonly string[]>();
@@ -146,7 +154,11 @@ export function compile(plan: Plan, crew: readonly Capable[], only?: string): Pr
 		}
 		const robot = plan.robots.indexOf(robotOfChain(plan, chain));
 		const compiling = compilings[robot]!;
-		if (only === undefined && isLit(chain)) {
+		if (isByHand && trigger?.kind !== 'routine') {
+			const isOwn = isLit(chain) && trigger!.kind !== 'whenRunPressed';
+			const top = isOwn ? instructionOf(trigger!, compiling) : byHand;
+			chains.push({ id: chain.id, trigger: top, steps: listOf(steps, compiling), robot });
+		} else if (only === undefined && isLit(chain)) {
 			const top = instructionOf(trigger!, compiling);
 			chains.push({ id: chain.id, trigger: top, steps: listOf(steps, compiling), robot });
 		}
@@ -155,7 +167,7 @@ export function compile(plan: Plan, crew: readonly Capable[], only?: string): Pr
 		}
 	}
 	const readings = compilings.map(({ used }) => used);
-	return { chains, routines, readings, variables: variables.count };
+	return { chains, routines, readings, variables: variables.count, names: variables.names };
 }
 
 const isSame = (one: readonly string[], other: readonly string[]): boolean =>
@@ -182,6 +194,13 @@ const runPressed: Instruction = {
 	conditions: noConditions,
 	body: none,
 	readings: noReadings
+};
+
+/** In the place of a trigger that only hands pull. */
+const byHand: Instruction = {
+	...runPressed,
+	id: 'hand',
+	definition: { ...runPressed.definition, kind: 'byHand', watch: () => ({ hasFired: () => false }) }
 };
 
 const withoutOff = (steps: readonly Step[]): readonly Step[] => steps.filter((step) => !step.off);

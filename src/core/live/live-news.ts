@@ -28,6 +28,8 @@ export interface RunNews {
 }
 
 export interface LiveNews {
+	/** It is the model that runs. */
+	readonly isModel?: true;
 	/** Seconds since Run, and since every robot was heard. */
 	readonly time: number;
 	readonly age: number;
@@ -70,12 +72,12 @@ export class LiveRecord {
 	private readonly notes: Note[] = [];
 
 	/** @returns the attempt, as far as it has come */
-	add({ time, runs, spans, open, log, notes, outcome }: LiveNews): Attempt {
+	add({ isModel, time, runs, spans, open, log, notes, outcome }: LiveNews): Attempt {
 		this.spans.push(...spans);
 		this.log.push(...log);
 		this.notes.push(...notes);
 		return {
-			source: { type: 'run' },
+			source: { type: isModel ? 'played' : 'run' },
 			outcome,
 			runs: runs.map((run) => this.runOf(run)),
 			crates: [],

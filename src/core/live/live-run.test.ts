@@ -16,11 +16,12 @@ import { startPlaces } from '../world/start-places';
 import { describe, expect, it } from 'vitest';
 import { LiveRecord } from './live-news';
 import { LiveRun } from './live-run';
+import { ModelCrew } from './model-crew';
 
 const course = courseOf({ size: { width: 4, height: 4 } });
 
 /** A run in virtual time, on robots that stand on a stage of their own. */
-function live(plan: Plan, on: Course = course) {
+function live(plan: Plan, on: Course = course, isByHand = false) {
 	const stage = new Stage({
 		terrain: new Terrain(on),
 		starts: startPlaces(on, plan.robots.length),
@@ -50,7 +51,8 @@ function live(plan: Plan, on: Course = course) {
 		plan,
 		course: on,
 		ports: ends.map(({ port }) => port),
-		chance: () => 0.5
+		chance: () => 0.5,
+		isByHand
 	});
 	const record = new LiveRecord();
 	const until = (seconds: number) => {
@@ -131,6 +133,58 @@ describe('a run on robots', () => {
 		run.halt();
 		expect(until(6).runs[0]!.bumps[0]!.number).toBe(1);
 	});
+});
+
+describe('a board', () => {
+	const plan: Plan = {
+		...planOf([go(0.2)]),
+		chains: [
+			{ id: 'run', trigger: step('whenRunPressed'), steps: [go(0.2)] },
+			{
+				id: 'loose',
+				trigger: null,
+				steps: [step('log', { value: { expression: 'sides' } })]
+			},
+			{ id: 'set', trigger: null, steps: [step('set', { variable: 'sides', value: 1 })] }
+		]
+	};
+
+	it('starts chains, also loose ones, and none by itself; a slider sets a variable', () => {
+		const { run, until, crew } = live(plan, course, true);
+		until(1);
+		expect(crew[0]!.machine.isStill).toBe(true);
+		run.set('sides', 7);
+		run.press('loose');
+		expect(until(1.2).log.map(({ value }) => value)).toEqual([7]);
+		run.press('run');
+		run.press('run');
+		run.press('nobody');
+		const attempt = until(6);
+		expect(attempt.spans.filter(({ kind }) => kind === 'go')).toHaveLength(1);
+		expect(attempt.outcome.reason.key).toBe('outcome.running');
+		run.halt();
+		expect(until(6).outcome.kind).toBe('halted');
+	});
+});
+
+describe('the model in the place of robots', () => {
+	it('is driven through links of its own, in real time', () => {
+		const crew = new ModelCrew(plan(), course, 'ideal', 3);
+		const run = new LiveRun({
+			...{ plan: plan(), course, ports: crew.ports, chance: () => 0.5 },
+			isModel: true
+		});
+		for (let time = 0; time < 4; time += 0.02) {
+			run.tick(time);
+			crew.pass(0.02);
+		}
+		const attempt = new LiveRecord().add(run.news());
+		expect(attempt.source).toEqual({ type: 'played' });
+		expect(attempt.outcome.reason.key).toBe('outcome.over');
+		const { y } = attempt.runs[0]!.trace;
+		expect(y.at(-1)! - y[0]!).toBeCloseTo(0.2, 2);
+	});
+	const plan = () => planOf([go(0.2)]);
 });
 
 it('counts ticks as a rehearsal does', () => {

@@ -41,6 +41,10 @@ export interface Running {
 	readonly only?: string | undefined;
 	/** Uniform in [0, 1): for what the plan throws dice for. */
 	readonly chance: () => number;
+	/** Hands start the chains, and it goes on until somebody halts it. */
+	readonly isByHand?: boolean | undefined;
+	/** It is the model that runs. */
+	readonly isModel?: boolean | undefined;
 }
 
 class Member {
@@ -121,7 +125,7 @@ export class LiveRun {
 	private readonly told = { spans: 0, log: 0, notes: 0 };
 
 	constructor(private readonly running: Running) {
-		const { plan, course, ports, only, chance } = running;
+		const { plan, course, ports, only, chance, isByHand } = running;
 		const starts = startPlaces(course, plan.robots.length);
 		this.crew = plan.robots.map((robot, index) => {
 			const { at, bearing } = starts[index]!;
@@ -129,7 +133,7 @@ export class LiveRun {
 			return new Member(robot, ports[index]!, this.records, start, course);
 		});
 		const kinds = plan.robots.map(({ kind }) => robotKindOf(kind));
-		const program = compile(plan, kinds, only);
+		const program = compile(plan, kinds, only, isByHand);
 		this.interpreter = new Interpreter({
 			program,
 			crew: this.crew.map(({ port, journal }) => ({
@@ -166,6 +170,16 @@ export class LiveRun {
 		this.stop('halted', { key: 'outcome.halted', values: { seconds: round(this.time) } });
 	}
 
+	/** A hand starts a chain. */
+	press(chain: string): void {
+		this.interpreter.press(chain);
+	}
+
+	/** A hand sets a variable. */
+	set(variable: string, value: number): void {
+		this.interpreter.set(variable, value);
+	}
+
 	/** A robot is not heard any more. @param name of the robot */
 	lost(name: string): void {
 		if (this.outcome) return;
@@ -193,6 +207,7 @@ export class LiveRun {
 			});
 		}
 		if (this.interpreter.budget.left <= 0) return this.usedUp();
+		if (this.running.isByHand) return undefined;
 		if (!this.interpreter.isIdle || this.interpreter.isOpenToWorld) return undefined;
 		if (this.endedAt === Infinity) {
 			this.endedAt = this.time;
@@ -245,6 +260,7 @@ export class LiveRun {
 		const { records, told, time, crew } = this;
 		const { spans, log, notes } = records;
 		const news: LiveNews = {
+			...(this.running.isModel && { isModel: true }),
 			time,
 			age: Math.max(...crew.map((member) => member.ageAt(time))),
 			runs: crew.map(newsOf),

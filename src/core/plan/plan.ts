@@ -15,6 +15,7 @@ import {
 	type Upgrade
 } from '../document';
 import { portsToSettings, robotSchemaWith, type NamedRobot } from '../robots/robot-document';
+import { boardSchema, type Board } from './board';
 import { definitionOf, mayHang, stepKinds, triggerKinds } from '../steps/catalogue';
 import type { StepDefinition, Values } from '../steps/definition';
 import { inputValueSchema, valueSchema } from '../steps/value-schema';
@@ -57,6 +58,8 @@ export interface Plan {
 	readonly name: string;
 	readonly robots: readonly PlanRobot[];
 	readonly chains: readonly Chain[];
+	/** The button board, if somebody has laid one out. */
+	readonly board?: Board | undefined;
 }
 
 export const commentSchema = textSchema(200, 1);
@@ -107,7 +110,8 @@ const currentSchema: z.ZodType<Plan> = z
 		version: z.literal(2),
 		name: nameSchema,
 		robots: z.array(planRobotSchema).min(1).max(maximumRobots),
-		chains: z.array(chainSchema).max(200)
+		chains: z.array(chainSchema).max(200),
+		board: boardSchema.optional()
 	})
 	.superRefine((plan, context) => {
 		const refuse = (key: string, path: PropertyKey[], values: Record<string, string | number>) =>

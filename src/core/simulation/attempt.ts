@@ -122,7 +122,9 @@ export interface RobotRun {
 /** Where an attempt comes from: the model, or real robots, which nobody can have do it again. */
 export type Source =
 	| { readonly type: 'rehearsal'; readonly variation: Variation; readonly seed: number }
-	| { readonly type: 'run' };
+	| { readonly type: 'run' }
+	/** The model, with hands that drove it: nobody can have that again either. */
+	| { readonly type: 'played' };
 
 export interface Attempt {
 	readonly source: Source;

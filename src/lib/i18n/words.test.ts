@@ -6,7 +6,11 @@ import { readings } from '$core/expressions/vocabulary';
 import { robotKinds } from '$core/robots/kinds';
 import { families } from '$core/steps/definition';
 import { catalogue } from '$core/steps/list';
-import { hasMessage, partsOf } from './index';
+import '$lib/robots/words';
+import robotCheck from '../../cli/robot-check/words.en.json';
+import { addMessages, hasMessage, partsOf } from './index';
+
+addMessages(robotCheck);
 
 const missing = (keys: readonly string[]): string[] => keys.filter((key) => !hasMessage(key));
 

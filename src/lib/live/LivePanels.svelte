@@ -4,6 +4,7 @@
 	import { t } from '$lib/i18n';
 	import RobotLists from '$lib/robots/RobotLists.svelte';
 	import SignsDialog from '$lib/robots/SignsDialog.svelte';
+	import BoardPanel from './BoardPanel.svelte';
 	import HandDrive from './HandDrive.svelte';
 	import LineUp from './LineUp.svelte';
 	import type { LiveDesk } from './live-desk.svelte';
@@ -16,6 +17,7 @@
 {#if live.isAsked && !live.lining}<ReadyList {live} />{/if}
 {#if live.isStoring && live.parts[0]?.robot}<StorePanel {live} robot={live.parts[0].robot} />{/if}
 {#if live.isDriving && live.parts[0]?.robot}<HandDrive {live} robot={live.parts[0].robot} />{/if}
+{#if live.isBoardOpen}<BoardPanel {live} />{/if}
 {#if live.lining}<LineUp {live} robot={live.lining} />{/if}
 
 {#if live.isChoosing}

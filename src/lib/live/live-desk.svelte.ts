@@ -15,6 +15,7 @@ import { bearingOfHeading, headingOfBearing } from '$core/units/angles';
 import { startPlaces, type StartPlace } from '$core/world/start-places';
 import { rememberRun } from '$lib/robots/held';
 import { robots, type Linked } from '$lib/robots/robots.svelte';
+import type { RunRequest } from '$workers/live';
 import { newId } from '$lib/saving/id';
 import type { Person } from '$lib/saving/protocol';
 import type { Sample } from '$lib/timeline/player.svelte';
@@ -23,6 +24,9 @@ import { needsOf, type Need } from './needs';
 
 /** Seconds after which what a robot said is old. */
 const oldAfter = 0.4;
+
+/** Of the model of a robot of the plan. */
+const modelId = (id: string): string => `model-${id}`;
 
 /** A robot of the plan, and the real one that is to do it. */
 export interface Part {
@@ -45,6 +49,9 @@ export class LiveDesk {
 	/** What the robot holds is shown. */
 	isStoring = $state(false);
 	isDriving = $state(false);
+	isBoardOpen = $state(false);
+	/** What the board works with. */
+	isOnModel = $state(true);
 	/** The robot that is being lined up. */
 	lining = $state.raw<Greeting | null>(null);
 	/** Degrees: which way it went, as somebody says. */
@@ -155,12 +162,13 @@ export class LiveDesk {
 			return;
 		}
 		this.isAsked = false;
-		await this.begin(only);
+		await this.begin(only ? { only } : {});
 	}
 
-	private async begin(only?: string): Promise<void> {
+	/** Tells the robots where they stand. */
+	private lineUpAll(): void {
 		const { bench, parts } = this;
-		const { course, courseId } = bench;
+		const { course } = bench;
 		const places = startPlaces(course, parts.length);
 		parts.forEach(({ robot }, index) => {
 			const { at, bearing } = places[index]!;
@@ -170,6 +178,13 @@ export class LiveDesk {
 			const heading = isRound && known !== undefined ? known : headingOfBearing(bearing);
 			robots.send(robot!.id, { type: 'lineUp', at: { x: at[0], y: at[1], heading } });
 		});
+	}
+
+	/** @param more how it is to run */
+	private async begin(more: Partial<RunRequest> = {}): Promise<void> {
+		const { bench, parts } = this;
+		const { course, courseId } = bench;
+		this.lineUpAll();
 		// From now on these are the ones that are missed when they are lost.
 		this.chosen = Object.fromEntries(parts.map(({ wanted, robot }) => [wanted.id, robot!.id]));
 		this.record = new LiveRecord();
@@ -184,7 +199,7 @@ export class LiveDesk {
 			plan: this.planned(),
 			course,
 			robots: parts.map(({ robot }) => robot!.id),
-			...(only && { only })
+			...more
 		};
 		const isThere = await robots.run(request, (news) => this.hear(news));
 		if (isThere) return;
@@ -269,6 +284,49 @@ export class LiveDesk {
 
 	halt(): void {
 		robots.halt();
+	}
+
+	// --- the button board ---
+
+	openBoard(): void {
+		this.isBoardOpen = true;
+	}
+
+	/** Begins to listen to the board, on the model or on the robots. @returns whether it does */
+	async beginBoard(): Promise<boolean> {
+		if (this.isRunning) return true;
+		if (!this.isOnModel) {
+			this.isAsked = this.needs.length > 0;
+			if (!this.isAsked) await this.begin({ isByHand: true });
+			return this.isRunning;
+		}
+		const { bench } = this;
+		const { plan, course, courseId, variation } = bench;
+		this.record = new LiveRecord();
+		this.isRunning = true;
+		bench.runs.beginLive();
+		const seed = Math.floor(Math.random() * 2 ** 31);
+		await robots.run(
+			{
+				id: newId(),
+				planId: bench.saver.id,
+				courseId,
+				at: Date.now(),
+				plan,
+				course,
+				robots: plan.robots.map(({ id }) => modelId(id)),
+				model: { variation, seed },
+				isByHand: true
+			},
+			(news) => this.hear(news)
+		);
+		return true;
+	}
+
+	/** Under what an order of the board goes to a robot of the plan. @param id of that; the first, if left out */
+	addressOf(id = this.bench.plan.robots[0]!.id): string | undefined {
+		if (this.isOnModel) return modelId(id);
+		return this.parts.find(({ wanted }) => wanted.id === id)?.robot?.id;
 	}
 
 	/** The workbench is left: nobody watches any more. */

@@ -189,6 +189,14 @@ export class Robots {
 		void this.service?.halt();
 	}
 
+	press(chain: string): void {
+		void this.service?.press(chain);
+	}
+
+	set(variable: string, value: number): void {
+		void this.service?.set(variable, value);
+	}
+
 	order(id: string, command: Command): void {
 		void this.service?.order(id, command);
 	}

@@ -87,7 +87,7 @@ export class Player {
 	/** What each sensor says at the moment that is shown. */
 	readonly sensed = $derived(figuresAt(this.run?.sensed, this.index));
 	private readonly displayIndex = $derived(
-		this.attempt?.source.type === 'run'
+		this.attempt && this.attempt.source.type !== 'rehearsal'
 			? this.index
 			: Math.floor((this.time * tickRate) / displayTicks + 1e-6)
 	);

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The settings of a robot of the plan, the other robots of it, and the way to real ones. */
-	import { Gamepad2, HardDriveDownload, Minus, Plus, Radio } from '@lucide/svelte';
+	import { Gamepad2, HardDriveDownload, LayoutGrid, Minus, Plus, Radio } from '@lucide/svelte';
 	import { maximumRobots, type PlanRobot } from '$core/plan/plan';
 	import type { RobotKind } from '$core/robots/robot';
 	import type { Value } from '$core/steps/definition';
@@ -102,6 +102,11 @@
 <div class="hands">
 	<button class="button button-line" onclick={() => bench.openLive().then((live) => live.choose())}
 		><Radio size={16} />{t('bench.robotsNear')}</button
+	>
+	<button
+		class="button button-line"
+		onclick={() => bench.openLive().then((live) => live.openBoard())}
+		><LayoutGrid size={16} />{t('bench.board')}</button
 	>
 	{#if bench.live?.parts[0]?.robot}
 		<button class="button button-line" onclick={() => bench.live?.openDrive()}

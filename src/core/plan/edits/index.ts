@@ -8,6 +8,7 @@ import { checkValue } from '../../document';
 import { success, type Result } from '../../sentence';
 import type { Plan } from '../plan';
 import { addChain, removeChain, tie, untie } from './chains';
+import { setBoard } from './board';
 import type { Applied, EditKind } from './edit';
 import { insert } from './insert';
 import { move } from './move';
@@ -34,7 +35,8 @@ const kinds = {
 	tie,
 	untie,
 	rename,
-	replace
+	replace,
+	setBoard
 };
 
 type Kinds = typeof kinds;
