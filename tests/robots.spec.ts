@@ -3,7 +3,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { robotKinds } from '../src/core/robots/kinds';
 import { go, lamp, planFor, planOf, right, step, wait } from '../src/core/testing/sample';
-import { openPlan, save, tag } from './helpers';
+import { isSaved, openPlan, save, tag } from './helpers';
 import { comeIn, hand, killYard, look, pair, robotCard, run, tellSigns } from './yard';
 
 test.setTimeout(90_000);
@@ -309,4 +309,38 @@ test('every kind runs live', async ({ page }) => {
 		// Nothing is to land on it.
 		await hand({ do: 'carry', robot, to: 'shed' });
 	}
+});
+
+test('a button board of one’s own, with the model and with the robot', async ({ page }) => {
+	await comeIn(page);
+	await pair(page, 'tallow', 'Tallow');
+	await hand({ do: 'carry', robot: 'tallow', to: 'open-quay' });
+	const id = await openPlan(page, [go(0.3)]);
+	await page.getByRole('button', { name: /^Robot/ }).click();
+	await page.getByRole('button', { name: 'Button board' }).click();
+	const board = page.getByRole('dialog', { name: 'Button board' });
+	await board.getByRole('button', { name: 'Button', exact: true }).click();
+	await board.getByLabel('Says').fill('Out to the lamp');
+	await board.getByRole('button', { name: 'Stick', exact: true }).click();
+	await board.getByRole('button', { name: 'Move Stick back' }).click();
+	await board.getByRole('button', { name: 'Use it' }).click();
+	await board.getByRole('button', { name: 'Out to the lamp' }).click();
+	await expect(page.getByRole('treeitem').filter({ hasText: 'running now' })).toHaveCount(1);
+	await expect(tag(page, /Step 1/)).not.toContainText('running now');
+	await page.getByRole('button', { name: 'Halt' }).click();
+	await expect(outcome(page)).toContainText('Halted');
+	await board.getByLabel('Works with').selectOption('Tallow');
+	await board.getByRole('button', { name: 'Out to the lamp' }).click();
+	await page.getByRole('button', { name: 'It stands there' }).click();
+	await page.getByRole('dialog', { name: 'All is there' }).press('Escape');
+	await board.getByRole('button', { name: 'Out to the lamp' }).click();
+	await expect.poll(async () => (await look('tallow')).at[1]).toBeGreaterThan(0.55);
+	await board.getByRole('group', { name: /Stick/ }).focus();
+	await page.keyboard.down('ArrowDown');
+	await expect.poll(async () => (await look('tallow')).at[1]).toBeLessThan(0.5);
+	await page.keyboard.up('ArrowDown');
+	await expect.poll(async () => Math.abs((await look('tallow')).columns.speed!)).toBeLessThan(0.02);
+	await isSaved(page);
+	const kept = await (await page.request.get(`/api/documents/${id}`)).json();
+	expect(kept.board.map(({ type }: { type: string }) => type)).toEqual(['stick', 'button']);
 });

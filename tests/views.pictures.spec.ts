@@ -1,6 +1,7 @@
 /** Takes the pictures of docs/screenshots from the demo data. Run with `npm run pictures`. */
 import { expect, test, type Page } from '@playwright/test';
 import { tag } from './helpers';
+import { comeIn, hand, look, pair, run } from './yard';
 
 const shot = (page: Page, name: string) =>
 	page.screenshot({ path: `docs/screenshots/${name}.png`, animations: 'disabled' });
@@ -66,18 +67,6 @@ test('level First', async ({ page }) => {
 	await shot(page, 'level-first');
 });
 
-test('a tape course at level Further, with readings', async ({ page }) => {
-	await openAt(page, 'follow-the-ring', 'further');
-	await rehearse(page, '8 ×');
-	await expect(page.getByText(/^2[0-9]\.\d of/)).toBeVisible();
-	await shot(page, 'line-follower');
-});
-
-test('a choice with branches, at level Full', async ({ page }) => {
-	await openAt(page, 'colours-on-the-quay', 'full');
-	await shot(page, 'choice');
-});
-
 test('a routine, dark', async ({ page }) => {
 	await page.emulateMedia({ colorScheme: 'dark' });
 	await openAt(page, 'along-the-reeds', 'full');
@@ -86,15 +75,6 @@ test('a routine, dark', async ({ page }) => {
 	await page.locator('.scroller').evaluate((scroller) => scroller.scrollTo(0, 760));
 	await page.waitForTimeout(300);
 	await shot(page, 'routine-dark');
-});
-
-test('a value as an expression', async ({ page }) => {
-	await openAt(page, 'any-polygon', 'full');
-	await page.getByRole('button', { name: 'Angle: 360 ÷ sides. Change' }).first().click();
-	await expect(page.locator('.at-tag')).toBeVisible();
-	await page.waitForTimeout(200);
-	await shot(page, 'value-expression');
-	await page.keyboard.press('Escape');
 });
 
 test('a ball, a drone, a pin board and a face robot', async ({ page }) => {
@@ -170,4 +150,28 @@ test('a tablet upright', async ({ page }) => {
 	await page.getByLabel('Speed', { exact: true }).selectOption({ label: '8 ×' });
 	await expect(page.getByTestId('outcome')).toContainText('Reached the finish');
 	await shot(page, 'tablet');
+});
+
+test('robots near, and their signs', async ({ page }) => {
+	await comeIn(page);
+	await pair(page, 'tallow', 'Tallow');
+	await page.waitForTimeout(600);
+	await shot(page, 'robots');
+	await page.getByRole('button', { name: 'Pair with Vesper', exact: true }).click();
+	await expect(page.getByRole('dialog')).toBeVisible();
+	const { signs } = await look('vesper');
+	await page.keyboard.type(signs!.slice(0, 2).join(''));
+	await shot(page, 'signs');
+});
+
+test('a run, with what the robot sees', async ({ page }) => {
+	await comeIn(page);
+	await pair(page, 'tallow', 'Tallow');
+	await hand({ do: 'carry', robot: 'tallow', to: 'reed-maze' });
+	await open(page, 'reed-maze-inner');
+	await page.getByRole('button', { name: 'What the robot sees' }).click();
+	await run(page);
+	await expect(page.getByText(/^8\.\d of/)).toBeVisible({ timeout: 20_000 });
+	await shot(page, 'run');
+	await page.getByRole('button', { name: 'Halt' }).click();
 });

@@ -343,4 +343,15 @@
 		display: flex;
 		gap: 0.4rem;
 	}
+	@media (max-width: 560px) {
+		.scale-bar {
+			flex-wrap: wrap;
+			max-width: calc(100% - 14.5rem);
+			row-gap: 0;
+			line-height: 1.2;
+		}
+		.dotted {
+			margin-left: 0;
+		}
+	}
 </style>

@@ -147,7 +147,7 @@
 	<ul class="board" class:laying={isLaying}>
 		{#each board as thing, index (thing.id)}
 			<li
-				class={thing.type}
+				data-type={thing.type}
 				class:dragged={dragged === thing.id}
 				draggable={isLaying}
 				ondragstart={() => (dragged = thing.id)}
@@ -297,8 +297,8 @@
 	.laying {
 		grid-template-columns: 1fr;
 	}
-	.stick,
-	.slider {
+	[data-type='stick'],
+	[data-type='slider'] {
 		grid-column: 1 / -1;
 	}
 	.laying li {

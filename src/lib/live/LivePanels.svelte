@@ -14,10 +14,11 @@
 	let { live }: { live: LiveDesk } = $props();
 </script>
 
-{#if live.isAsked && !live.lining}<ReadyList {live} />{/if}
 {#if live.isStoring && live.parts[0]?.robot}<StorePanel {live} robot={live.parts[0].robot} />{/if}
 {#if live.isDriving && live.parts[0]?.robot}<HandDrive {live} robot={live.parts[0].robot} />{/if}
 {#if live.isBoardOpen}<BoardPanel {live} />{/if}
+<!-- What is missing lies on top of what misses it. -->
+{#if live.isAsked && !live.lining}<ReadyList {live} />{/if}
 {#if live.lining}<LineUp {live} robot={live.lining} />{/if}
 
 {#if live.isChoosing}
