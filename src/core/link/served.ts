@@ -41,7 +41,7 @@ export class Served {
 		this.isAlone = false;
 		if (frame.type === 'start') this.start();
 		else if (frame.type === 'begin') this.begin(frame);
-		else if (frame.type === 'halt') this.machine.rest();
+		else if (frame.type === 'halt') this.halt();
 		else if (frame.type === 'end') this.end();
 	}
 
@@ -56,6 +56,11 @@ export class Served {
 		this.isEnding = false;
 		for (const kind of this.happened.kinds) this.told.set(kind, this.happened.count(kind));
 		this.send({ type: 'started' });
+	}
+
+	private halt(): void {
+		if (this.machine.halt) this.machine.halt();
+		else this.machine.rest();
 	}
 
 	private end(): void {
@@ -101,7 +106,7 @@ export class Served {
 
 	/** Without anybody who listens nobody could stop it. */
 	private lookAfterItself(alone: number): void {
-		if (!this.isAlone) this.machine.rest();
+		if (!this.isAlone) this.halt();
 		this.isAlone = true;
 		if (this.isLanding || alone <= patience + hoversFor) return;
 		this.isLanding = true;

@@ -1,6 +1,7 @@
+import fc from 'fast-check';
 import { LinkPort } from '../link/link-port';
 import { Reckoner } from '../link/reckoner';
-import { Served } from '../link/served';
+import { hoversFor, patience, Served } from '../link/served';
 import type { Plan } from '../plan/plan';
 import type { Course } from '../course/course';
 import { drone } from '../robots/drone';
@@ -67,7 +68,18 @@ function live(plan: Plan, on: Course = course, isByHand = false) {
 		}
 		return record.add(run.news());
 	};
-	return { run, until, crew: stage.crew, cut: () => (isCut = true) };
+	/** With nobody who looks. */
+	const pass = (seconds: number) => {
+		const end = stage.time + seconds;
+		while (stage.time < end) {
+			stage.advance();
+			for (const { served, reckoner } of ends) {
+				reckoner.advance();
+				served.report(stage.time);
+			}
+		}
+	};
+	return { run, until, pass, crew: stage.crew, cut: () => (isCut = true) };
 }
 
 describe('a run on robots', () => {
@@ -121,6 +133,37 @@ describe('a run on robots', () => {
 		expect(runs[0]!.trace.time.length).toBeGreaterThanOrEqual(before.runs[0]!.trace.time.length);
 		expect(spans.at(-1)!.isComplete).toBe(false);
 	});
+
+	it.each([skiff, ball, drone])(
+		'that is cut at any of 100 moments: a $kind is still soon after, and what it told is kept',
+		(kind) => {
+			const start = step('start', { direction: 'forward', speed: 0.3 });
+			const steps = [...(kind === drone ? [step('takeOff')] : []), start, wait(30)];
+			const plan = planFor(kind, planOf(steps));
+			const wide = courseOf({ size: { width: 9, height: 9 } });
+			fc.assert(
+				fc.property(fc.double({ min: 0.2, max: 7, noNaN: true }), (moment) => {
+					const { run, until, crew, cut, pass } = live(plan, wide);
+					const before = until(moment);
+					cut();
+					// Patience, and then as long as it takes to stop.
+					pass(patience + 1.6);
+					const { machine, heights } = crew[0]!;
+					expect(Math.abs(machine.body.speed)).toBeLessThan(0.03);
+					run.lost('Tallow');
+					const { outcome, runs } = until(moment);
+					expect(outcome.reason.key).toBe('outcome.lost');
+					expect(runs[0]!.trace.time.length).toBeGreaterThanOrEqual(
+						before.runs[0]!.trace.time.length
+					);
+					if (kind !== drone) return;
+					pass(hoversFor + 6);
+					expect(heights.bottom).toBe(0);
+				}),
+				{ numRuns: 100, seed: 8 }
+			);
+		}
+	);
 
 	it('tells what stops a robot, with the step that drove it', () => {
 		const walled = courseOf({

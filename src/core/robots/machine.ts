@@ -22,6 +22,8 @@ export interface Machine extends Port {
 	display(reading: string): Datum;
 	/** Stops whatever moves it, as when Run is over. */
 	rest(): void;
+	/** Stops even what it would otherwise end first, such as a take-off; as `rest`, if it has no such. */
+	halt?(): void;
 	/** Where it believes its front to point, radians: for what keeps count of that. */
 	readonly believed?: number;
 	/** Somebody tells it where its front points, radians. */

@@ -309,6 +309,12 @@ export class Drone extends Assembled implements Machine {
 		this.letGo();
 	}
 
+	/** In the middle of a take-off it hovers where it is, or stays on the ground. */
+	halt(): void {
+		this.letGo();
+		if (this.phase === 'takingOff') this.enter(this.body.altitude > 0 ? 'air' : 'ground');
+	}
+
 	lineUp(heading: number): void {
 		this.facing.tell(heading, this.gyroAngle);
 		this.aim = heading;
