@@ -148,8 +148,8 @@ describe('a run on robots', () => {
 					cut();
 					// Patience, and then as long as it takes to stop.
 					pass(patience + 1.6);
-					const { machine, heights } = crew[0]!;
-					expect(Math.abs(machine.body.speed)).toBeLessThan(0.03);
+					const [robot] = crew;
+					expect(Math.abs(robot!.machine.body.speed)).toBeLessThan(0.03);
 					run.lost('Tallow');
 					const { outcome, runs } = until(moment);
 					expect(outcome.reason.key).toBe('outcome.lost');
@@ -158,7 +158,7 @@ describe('a run on robots', () => {
 					);
 					if (kind !== drone) return;
 					pass(hoversFor + 6);
-					expect(heights.bottom).toBe(0);
+					expect(robot!.heights.bottom).toBe(0);
 				}),
 				{ numRuns: 100, seed: 8 }
 			);
