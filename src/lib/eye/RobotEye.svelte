@@ -118,7 +118,7 @@
 		box-shadow: var(--shadow);
 	}
 	.large {
-		inset: 0.75rem;
+		inset: 0.75rem 0.75rem 4.2rem;
 		width: auto;
 	}
 	.glass {

@@ -28,8 +28,8 @@
 
 	let sticks = $state.raw<Sticks>(centred);
 	let most = $state(0.4);
-	let left = $state(0);
-	let right = $state(0);
+	/** How bright the patches are. */
+	let shines = $state({ left: 0, right: 0 });
 	let moments: Driven[] = [];
 	let count = $state(0);
 	let began = performance.now();
@@ -161,28 +161,19 @@
 	{#if canDo(kind, [patches])}
 		<fieldset>
 			<legend>{t('drive.patches')}</legend>
-			<label
-				>{t('drive.patch', { side: 'left' })}
-				<input
-					type="range"
-					min="0"
-					max="1"
-					step="0.05"
-					bind:value={left}
-					oninput={() => order(patches.id, 'shine', { left, right })}
-				/></label
-			>
-			<label
-				>{t('drive.patch', { side: 'right' })}
-				<input
-					type="range"
-					min="0"
-					max="1"
-					step="0.05"
-					bind:value={right}
-					oninput={() => order(patches.id, 'shine', { left, right })}
-				/></label
-			>
+			{#each ['left', 'right'] as const as side (side)}
+				<label
+					>{t('drive.patch', { side })}
+					<input
+						type="range"
+						min="0"
+						max="1"
+						step="0.05"
+						bind:value={shines[side]}
+						oninput={() => order(patches.id, 'shine', { ...shines })}
+					/></label
+				>
+			{/each}
 		</fieldset>
 	{/if}
 	<p class="count" role="status">{count > 0 ? t('drive.count', { count }) : t('drive.nothing')}</p>

@@ -67,9 +67,8 @@ export class LiveDesk {
 		readonly person: Person | null
 	) {
 		robots.open(person);
-		robots.onJournal = (robot, planId, news, isLast) => {
-			rememberRun(planId);
-			if (planId === bench.saver.id) this.hearStored(robot, news, isLast);
+		robots.onJournal = (_robot, planId, news, isLast) => {
+			if (planId === bench.saver.id) this.hearStored(news, isLast);
 		};
 	}
 
@@ -220,7 +219,7 @@ export class LiveDesk {
 	}
 
 	/** A robot tells of a run that it makes, or has made, by itself. */
-	private hearStored(robot: string, news: LiveNews, isLast: boolean): void {
+	private hearStored(news: LiveNews, isLast: boolean): void {
 		if (news.runs[0]?.from === 0) {
 			this.record = new LiveRecord();
 			this.bench.runs.beginLive();
@@ -332,6 +331,7 @@ export class LiveDesk {
 	/** The workbench is left: nobody watches any more. */
 	dispose(): void {
 		if (this.isRunning) this.halt();
+		robots.onJournal = () => {};
 	}
 
 	/** Lets what flies fall. */

@@ -6,6 +6,7 @@ import type { LiveNews } from '$core/live/live-news';
 import { newId } from '$lib/saving/id';
 import type { LinkState } from '$workers/link';
 import type { LiveService, RunRequest, Sensed, StoredPlace, Watcher } from '$workers/live';
+import { rememberRun } from './held';
 import { keepMine, loadMine, type Mine } from './mine';
 import { radio } from './radio';
 
@@ -65,7 +66,10 @@ export class Robots {
 			sensed: (robot, sensed) => this.know(robot, { sensed, sensedAt: Date.now(), at: sensed.at }),
 			named: (robot, name) => this.rename(robot, name),
 			stored: (robot, stored) => this.know(robot, { stored }),
-			journal: (...entry) => this.onJournal(...entry)
+			journal: (robot, planId, ...entry) => {
+				rememberRun(planId);
+				this.onJournal(robot, planId, ...entry);
+			}
 		});
 	}
 
