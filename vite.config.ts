@@ -2,8 +2,16 @@ import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vitest/config';
 
+const shared = {
+	name: 'shared',
+	test: /src\/(core\/(?!link|live)|lib\/(?!live|robots|eye|home|help))|lucide|comlink/,
+	minShareCount: 2
+};
+
 export default defineConfig({
 	plugins: [tailwindcss(), sveltekit()],
 	worker: { format: 'es' },
+	// What several views share is one file: each small file of its own would cost more than what is in it.
+	build: { rolldownOptions: { output: { codeSplitting: { groups: [shared] } } } },
 	test: { include: ['src/**/*.test.ts', 'tests/**/*.test.ts'], testTimeout: 60_000 }
 });

@@ -13,8 +13,6 @@
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import CourseDrawing from './CourseDrawing.svelte';
-	import LegEnds from './LegEnds.svelte';
-	import HeightStrip from './HeightStrip.svelte';
 	import StandingRobot from './StandingRobot.svelte';
 	import Trace from './Trace.svelte';
 	import { besidePanel, cratesAt, fit, scaleBar } from './view';
@@ -199,13 +197,19 @@
 					/>
 				{/if}
 				{#if player.attempt}
-					<LegEnds attempt={player.attempt} time={player.time} {scale} {onleg} />
+					{#await import('./LegEnds.svelte') then { default: LegEnds }}
+						<LegEnds attempt={player.attempt} time={player.time} {scale} {onleg} />
+					{/await}
 				{/if}
 			</g>
 		</svg>
 	</div>
 
-	{#if isHighSeen}<HeightStrip {course} {flyers} />{/if}
+	{#if isHighSeen}
+		{#await import('./HeightStrip.svelte') then { default: HeightStrip }}
+			<HeightStrip {course} {flyers} />
+		{/await}
+	{/if}
 	<Readings {bench} bind:taken />
 	<div class="scale-bar" aria-hidden="true">
 		<span class="bar" style:width="{bar * scale}px"></span>

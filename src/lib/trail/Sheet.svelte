@@ -33,7 +33,6 @@
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import Actions from './Actions.svelte';
 	import CommentEditor from './CommentEditor.svelte';
-	import ProblemList from './ProblemList.svelte';
 	import { slotOf } from './words';
 
 	let {
@@ -184,7 +183,9 @@
 						/>
 					{/await}
 				{:else if opening?.type === 'problems'}
-					<ProblemList {bench} onjump={onclose} />
+					{#await import('./ProblemList.svelte') then { default: ProblemList }}
+						<ProblemList {bench} onjump={onclose} />
+					{/await}
 				{/if}
 			</Popover.Content>
 		</Popover.Positioner>
