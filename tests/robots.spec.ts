@@ -158,6 +158,26 @@ test('a yard that dies: the run is kept as far as it came, and the robot comes b
 	await isOver(page);
 });
 
+test('a tab that is closed: the robot halts by itself, and the run is kept as far as it came', async ({
+	page,
+	context
+}) => {
+	await comeIn(page);
+	await pair(page, 'tallow', 'Tallow');
+	await hand({ do: 'carry', robot: 'tallow', to: 'long-quay' });
+	const id = await openPlan(page, [go(1.5, 0.3)]);
+	await run(page);
+	await expect.poll(async () => (await look('tallow')).columns.speed).toBeGreaterThan(0.1);
+	await page.waitForTimeout(900);
+	await page.close();
+	await expect.poll(async () => Math.abs((await look('tallow')).columns.speed!)).toBeLessThan(0.02);
+	await expect.poll(async () => (await look('tallow')).with).toBeUndefined();
+	const again = await context.newPage();
+	await again.goto(`/plans/${id}`);
+	await expect(outcome(again)).toContainText('The page was left during this run');
+	await expect.poll(async () => (await look('tallow')).with).toBe('Maren');
+});
+
 test('a ball is lined up from a wrong front', async ({ page }) => {
 	await comeIn(page);
 	await pair(page, 'rushlight', 'Rushlight');

@@ -154,8 +154,9 @@ export function compile(
 		}
 		const robot = plan.robots.indexOf(robotOfChain(plan, chain));
 		const compiling = compilings[robot]!;
-		if (isByHand && trigger?.kind !== 'routine') {
-			const isOwn = isLit(chain) && trigger!.kind !== 'whenRunPressed';
+		if (isByHand && isWithoutInputs(trigger)) {
+			const isOwn =
+				isLit(chain) && trigger!.kind !== 'whenRunPressed' && trigger!.kind !== 'routine';
 			const top = isOwn ? instructionOf(trigger!, compiling) : byHand;
 			chains.push({ id: chain.id, trigger: top, steps: listOf(steps, compiling), robot });
 		} else if (only === undefined && isLit(chain)) {
@@ -169,6 +170,10 @@ export function compile(
 	const readings = compilings.map(({ used }) => used);
 	return { chains, routines, readings, variables: variables.count, names: variables.names };
 }
+
+/** A hand can start it: a chain, or a routine that needs no inputs. */
+const isWithoutInputs = (trigger: Step | null): boolean =>
+	trigger?.kind !== 'routine' || inputNames(trigger.values.inputs).length === 0;
 
 const isSame = (one: readonly string[], other: readonly string[]): boolean =>
 	one.length === other.length && one.every((name, i) => name === other[i]);

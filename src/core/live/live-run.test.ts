@@ -8,6 +8,7 @@ import { drone } from '../robots/drone';
 import { skiff, skiffLite } from '../robots/skiff';
 import { ball } from '../robots/ball';
 import { simulate } from '../simulation/simulate';
+import type { Variation } from '../robots/robot';
 import { Stage } from '../simulation/stage';
 import { courseOf, go, planFor, planOf, repeat, right, step, wait } from '../testing/sample';
 import { tickRate } from '../time';
@@ -22,13 +23,17 @@ import { ModelCrew } from './model-crew';
 const course = courseOf({ size: { width: 4, height: 4 } });
 
 /** A run in virtual time, on robots that stand on a stage of their own. */
-function live(plan: Plan, on: Course = course, isByHand = false) {
+function live(
+	plan: Plan,
+	on: Course = course,
+	isByHand = false,
+	day: { readonly variation: Variation; readonly seed: number } = { variation: 'ideal', seed: 4 }
+) {
 	const stage = new Stage({
 		terrain: new Terrain(on),
 		starts: startPlaces(on, plan.robots.length),
 		robots: plan.robots,
-		variation: 'ideal',
-		seed: 4
+		...day
 	});
 	stage.begin();
 	let isCut = false;
@@ -175,6 +180,38 @@ describe('a run on robots', () => {
 		expect(crew[0]!.machine.isStalled).toBe(true);
 		run.halt();
 		expect(until(6).runs[0]!.bumps[0]!.number).toBe(1);
+	});
+});
+
+describe('real robots', () => {
+	const plan = (name: string) => {
+		const square = planOf([repeat(3, [go(0.6), right(90)])]);
+		return { ...square, robots: square.robots.map((robot) => ({ ...robot, name })) };
+	};
+	const endOf = (name: string, seed: number) => {
+		const { until, crew } = live(plan(name), course, false, { variation: 'classroom', seed });
+		until(60);
+		return crew[0]!.pose;
+	};
+	const apart = (one: { x: number; y: number }, other: { x: number; y: number }) =>
+		Math.hypot(one.x - other.x, one.y - other.y);
+
+	it('end where neither the model, nor another one, nor they themselves ended before', () => {
+		const [rehearsed] = simulate({
+			plan: plan('Tallow'),
+			course,
+			variation: 'ideal',
+			seed: 1
+		}).runs;
+		const model = { x: rehearsed!.trace.x.at(-1)!, y: rehearsed!.trace.y.at(-1)! };
+		const tallow = endOf('Tallow', 1);
+		const again = endOf('Tallow', 2);
+		const ember = endOf('Ember-6', 1);
+		const ends = [model, tallow, again, ember];
+		ends.forEach((one, index) => {
+			for (const other of ends.slice(0, index)) expect(apart(one, other)).toBeGreaterThan(0.001);
+		});
+		expect(apart(tallow, again)).toBeLessThan(0.15);
 	});
 });
 

@@ -6,6 +6,7 @@
 	import { mostThings, type Board, type Thing } from '$core/plan/board';
 	import type { Chain } from '$core/plan/plan';
 	import { variableTypes } from '$core/plan/variables';
+	import { inputNames } from '$core/steps/own';
 	import { robotKindOf } from '$core/robots/kinds';
 	import { t } from '$lib/i18n';
 	import { robots } from '$lib/robots/robots.svelte';
@@ -24,7 +25,11 @@
 
 	const bench = $derived(live.bench);
 	const board: Board = $derived(bench.plan.board ?? []);
-	const chains = $derived(bench.plan.chains.filter(({ trigger }) => trigger?.kind !== 'routine'));
+	const chains = $derived(
+		bench.plan.chains.filter(
+			({ trigger }) => trigger?.kind !== 'routine' || inputNames(trigger.values.inputs).length === 0
+		)
+	);
 	const variables = $derived([...variableTypes(bench.plan).keys()]);
 	let isLaying = $state(false);
 	let dragged = $state<string | null>(null);
@@ -56,6 +61,7 @@
 
 	function chainName(chain: Chain): string {
 		const number = bench.plan.chains.indexOf(chain) + 1;
+		if (chain.trigger?.kind === 'routine') return String(chain.trigger.values.name);
 		const first = chain.steps[0];
 		return t('board.chainOf', { number, first: first ? wordsOf(first) : t('board.emptyChain') });
 	}

@@ -6,6 +6,9 @@
 	import { MoveUp, RotateCcw, RotateCw } from '@lucide/svelte';
 	import type { Greeting } from '$core/link/frames';
 	import { t } from '$lib/i18n';
+	import { untrack } from 'svelte';
+	import { robotKindOf } from '$core/robots/kinds';
+	import RobotDrawing from '$lib/floor/RobotDrawing.svelte';
 	import { robots } from '$lib/robots/robots.svelte';
 	import type { LiveDesk } from './live-desk.svelte';
 	import SidePanel from './SidePanel.svelte';
@@ -24,7 +27,9 @@
 	const ticks = Array.from({ length: 24 }, (_, index) => index * 15);
 
 	let isGoing = $state(false);
-	let hasGone = $state(false);
+	/** Whoever sees its front only turns the drawing. */
+	const isRound = $derived(robotKindOf(robot.kind).isRound === true);
+	let hasGone = $state(untrack(() => !isRound));
 
 	const wait = (time: number) => new Promise((done) => setTimeout(done, time));
 	const start = (power: number) =>
@@ -79,15 +84,17 @@
 </script>
 
 <SidePanel title={t('lineUp.title', { name: robot.name })} onclose={() => (live.lining = null)}>
-	<p>{t('lineUp.how', { name: robot.name })}</p>
-	<button
-		class="button {hasGone ? 'button-line' : 'button-main'}"
-		disabled={isGoing}
-		onclick={() => void go()}
-		><MoveUp size={18} />{t(isGoing ? 'lineUp.going' : 'lineUp.go')}</button
-	>
+	<p>{t(isRound ? 'lineUp.how' : 'lineUp.drawing', { name: robot.name })}</p>
+	{#if isRound}
+		<button
+			class="button {hasGone ? 'button-line' : 'button-main'}"
+			disabled={isGoing}
+			onclick={() => void go()}
+			><MoveUp size={18} />{t(isGoing ? 'lineUp.going' : 'lineUp.go')}</button
+		>
+	{/if}
 	{#if hasGone}
-		<p class="which">{t('lineUp.which')}</p>
+		{#if isRound}<p class="which">{t('lineUp.which')}</p>{/if}
 		<svg
 			viewBox="-100 -100 200 200"
 			role="slider"
@@ -110,7 +117,10 @@
 				/>
 			{/each}
 			<g transform="rotate({live.went})">
-				<path class="arrow" d="M0 {-radius + 18}L14 -20H5V34H-5V-20H-14Z" />
+				{#if !isRound}<g transform="rotate(-90) scale(520 -520)"
+						><RobotDrawing kind={robot.kind} columns={{}} /></g
+					>{/if}
+				{#if isRound}<path class="arrow" d="M0 {-radius + 18}L14 -20H5V34H-5V-20H-14Z" />{/if}
 			</g>
 		</svg>
 		<p class="figure">{live.went}°</p>

@@ -39,6 +39,11 @@
 						>
 					{/each}
 				{/if}
+				{#if need.remedy === 'placed' && need.part.robot?.devices.includes('turning')}
+					<button class="button button-plain" onclick={() => (live.lining = need.part.robot!)}
+						>{t('live.need.otherFront')}</button
+					>
+				{/if}
 				{#if need.remedy}
 					<button class="button button-line" onclick={() => remedies[need.remedy!](need)}
 						>{need.button}</button

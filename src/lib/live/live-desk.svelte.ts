@@ -10,6 +10,7 @@ import type { Plan, PlanRobot } from '$core/plan/plan';
 import type { Values } from '$core/steps/definition';
 import type { Attempt } from '$core/simulation/attempt';
 import { flying } from '$core/devices/flying/device';
+import { turning } from '$core/devices/turning/device';
 import { canDo } from '$core/robots/robot';
 import { bearingOfHeading, headingOfBearing } from '$core/units/angles';
 import { startPlaces, type StartPlace } from '$core/world/start-places';
@@ -88,9 +89,13 @@ export class LiveDesk {
 		);
 		return plans.map((wanted, index) => {
 			const isFree = !byName[index] && !this.chosen[wanted.id];
+			// Of two alike nobody but the person knows which is which.
+			const isOnly = plans.every(
+				({ kind }, other) => other === index || kind !== wanted.kind || byName[other]
+			);
 			const robot =
 				byName[index] ??
-				(isFree
+				(isFree && isOnly
 					? (take(({ kind }) => kind === wanted.kind) ??
 						(plans.length === 1 ? take(() => true) : undefined))
 					: undefined);
@@ -363,7 +368,9 @@ export class LiveDesk {
 		const heading = headingOfBearing(this.went);
 		const { at, bearing: wanted } = this.startOf(robot);
 		robots.send(robot.id, { type: 'lineUp', at: { x: at[0], y: at[1], heading } });
-		robots.order(robot.id, { device: 'turning', name: 'turnTo', values: { bearing: wanted } });
+		if (robot.devices.includes(turning.id))
+			robots.order(robot.id, { device: turning.id, name: 'turnTo', values: { bearing: wanted } });
+		this.setPlaced(robot.id);
 		this.linedUp = [...this.linedUp, robot.id];
 		this.lining = null;
 	}

@@ -39,6 +39,38 @@ async function act(deed) {
 	await look();
 }
 
+// --- sounds ---
+
+/** Nothing sounds until somebody wants it: browsers ask for that, too. */
+let air;
+document.querySelector('#sound').addEventListener('click', ({ currentTarget }) => {
+	air = air ? void air.close() : new AudioContext();
+	currentTarget.setAttribute('aria-pressed', String(Boolean(air)));
+});
+
+/** @param pitch Hz @param length seconds */
+function beep(pitch, length) {
+	if (!air) return;
+	const tone = air.createOscillator();
+	const volume = air.createGain();
+	volume.gain.value = 0.08;
+	tone.frequency.value = pitch;
+	tone.connect(volume).connect(air.destination);
+	tone.start();
+	tone.stop(air.currentTime + length);
+}
+
+/** What each robot was like when somebody looked last. */
+const before = new Map();
+
+/** A beep for each blink, and a tone for a robot that has started. */
+function listen({ id, light, power }) {
+	const last = before.get(id);
+	if (last && light && !last.light) beep(880, 0.08);
+	if (last?.power === 'starting' && power === 'on') beep(523, 0.35);
+	before.set(id, { light, power });
+}
+
 // --- floors ---
 
 const shownFloors = new Map();
@@ -286,7 +318,10 @@ async function look() {
 				post.classList.toggle('lit', room.litPosts.includes(id));
 			drawRobots(floor, here);
 		}
-		for (const robot of robots) show(robot, places);
+		for (const robot of robots) {
+			show(robot, places);
+			listen(robot);
+		}
 		trouble.hidden = true;
 	} catch {
 		trouble.textContent = say('yard.gone');
