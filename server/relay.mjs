@@ -163,10 +163,12 @@ export function relay({ hosts, ...options }) {
 
 	return (server) =>
 		server.on('upgrade', (request, socket, head) => {
+			// A socket that breaks off is nobody's fault.
+			socket.on('error', () => socket.destroy());
 			const { host = '', origin } = request.headers;
-			const url = new URL(request.url, 'http://localhost');
+			const url = URL.parse(request.url, 'http://localhost');
 			const isAllowed =
-				url.pathname === '/link' &&
+				url?.pathname === '/link' &&
 				isOurs(host, options) &&
 				(origin === undefined || isSameHost(origin, host));
 			if (!isAllowed) return socket.end('HTTP/1.1 403 Forbidden\r\n\r\n');

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import { WebSocketServer, type WebSocket } from 'ws';
-import { isOurs } from '../../server/guard.mjs';
+import { isOurs, isSameHost } from '../../server/guard.mjs';
 import { longestMessage } from '../core/link/frames';
 import { robotKinds } from '../core/robots/kinds';
 import { through, type Air } from './wire';
@@ -64,7 +64,7 @@ export function serveYard({ yard, air, isShared, names }: Options) {
 
 	async function act(request: IncomingMessage, json: (status: number, body: unknown) => void) {
 		const { origin, host } = request.headers;
-		if (origin !== undefined && new URL(origin).host !== host)
+		if (origin !== undefined && !isSameHost(origin, host ?? ''))
 			return json(403, { message: words['yard.otherHost'] });
 		let text = '';
 		for await (const part of request) {
@@ -77,6 +77,8 @@ export function serveYard({ yard, air, isShared, names }: Options) {
 	}
 
 	server.on('upgrade', (request, socket, head) => {
+		// A socket that breaks off is nobody's fault.
+		socket.on('error', () => socket.destroy());
 		const [, robot] = /^\/robots\/([\w-]+)$/.exec(request.url ?? '') ?? [];
 		const isKnown = request.url === '/adverts' || (robot !== undefined && yard.robots.has(robot));
 		if (!isKnown || !isAllowed(request)) {
