@@ -27,6 +27,8 @@ test('from the robot to the shining tag', async ({ page }) => {
 	await page.goto('/plans/touched');
 	await expect(tag(page, /Step 1/)).toBeVisible();
 	await run(page);
+	// What happens before a run has begun is not of it.
+	await expect(page.getByText(/^[1-9]\.\d of/)).toBeVisible();
 	await page.evaluate(() => {
 		const shone: number[] = [];
 		Object.assign(window, { shone });
