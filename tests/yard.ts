@@ -39,6 +39,8 @@ export const killYard = (): void =>
 
 export async function comeIn(page: Page, name = 'Maren'): Promise<void> {
 	await page.goto('/robots');
+	// Robots are listed once the page listens: what is pressed before is lost.
+	await expect(page.locator('[data-robot]').first()).toBeVisible();
 	await page.getByRole('button', { name, exact: true }).click();
 	await expect(page.getByText('Who is here?')).toBeHidden();
 }

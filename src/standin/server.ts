@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import { WebSocketServer, type WebSocket } from 'ws';
 import { isOurs, isSameHost } from '../../server/guard.mjs';
-import { longestMessage } from '../core/link/frames';
+import { longestMessage, readMessage } from '../core/link/frames';
 import { robotKinds } from '../core/robots/kinds';
 import { through, type Air } from './wire';
 import { handSchema, type Yard } from './yard';
@@ -71,9 +71,9 @@ export function serveYard({ yard, air, isShared, names }: Options) {
 			text += part;
 			if (text.length > longestDeed) break;
 		}
-		const deed = handSchema.safeParse(parsed(text));
-		if (!deed.success) return json(400, { message: words['yard.badDeed'] });
-		return yard.act(deed.data) ? json(200, {}) : json(404, { message: words['yard.noRobot'] });
+		const deed = readMessage(text, handSchema);
+		if (!deed) return json(400, { message: words['yard.badDeed'] });
+		return yard.act(deed) ? json(200, {}) : json(404, { message: words['yard.noRobot'] });
 	}
 
 	server.on('upgrade', (request, socket, head) => {
@@ -120,12 +120,4 @@ export function serveYard({ yard, air, isShared, names }: Options) {
 	}, advertInterval);
 	server.on('close', () => clearInterval(timer));
 	return server;
-}
-
-function parsed(text: string): unknown {
-	try {
-		return JSON.parse(text);
-	} catch {
-		return undefined;
-	}
 }

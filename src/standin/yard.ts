@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import type { Course } from '../core/course/course';
 import { identifierSchema } from '../core/document';
+import { storePlaces } from '../core/link/frames';
 import type { Variation } from '../core/robots/robot';
 import { bearingOfHeading } from '../core/units/angles';
 import { tickRate } from '../core/time';
@@ -27,7 +28,7 @@ export const handSchema = z.discriminatedUnion('do', [
 		/** Degrees clockwise by which it is set down wrong. */
 		turned: z.number().optional()
 	}),
-	z.strictObject({ do: z.literal('push'), robot, place: z.int().min(1).max(4) }),
+	z.strictObject({ do: z.literal('push'), robot, place: z.int().min(1).max(storePlaces) }),
 	z.strictObject({ do: z.literal('turn'), robot, degrees: z.number().min(-360).max(360) })
 ]);
 export type Deed = z.infer<typeof handSchema>;

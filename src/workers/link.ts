@@ -2,6 +2,7 @@
 import {
 	fromRobotSchema,
 	linkVersion,
+	readMessage,
 	type FromRobot,
 	type Greeting,
 	type Person,
@@ -100,7 +101,7 @@ export class Link {
 
 	private receive(text: string): void {
 		this.heardAt = performance.now();
-		const frame = parse(text);
+		const frame = readMessage(text, fromRobotSchema);
 		if (!frame) return;
 		switch (frame.type) {
 			case 'confirm': {
@@ -181,13 +182,5 @@ export class Link {
 			else this.send({ type: 'alive' });
 		} else if (this.socket && this.state.phase !== 'confirm' && quiet > answersWithin)
 			this.lose('outOfRange');
-	}
-}
-
-function parse(text: string): FromRobot | undefined {
-	try {
-		return fromRobotSchema.safeParse(JSON.parse(text)).data;
-	} catch {
-		return undefined;
 	}
 }

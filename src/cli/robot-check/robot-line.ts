@@ -1,6 +1,6 @@
 /** One connection to a robot, as the check has it: what was said, and what came. */
 import WebSocket from 'ws';
-import { fromRobotSchema, type FromRobot, type ToRobot } from '../../core/link/frames';
+import { fromRobotSchema, readMessage, type FromRobot, type ToRobot } from '../../core/link/frames';
 
 export interface Heard {
 	/** Milliseconds, as `performance.now()`. */
@@ -28,13 +28,9 @@ export class RobotLine {
 	}
 
 	private take(text: string): void {
-		try {
-			const frame = fromRobotSchema.safeParse(JSON.parse(text)).data;
-			if (frame) this.heard.push({ at: performance.now(), frame });
-			else this.strange.push(text);
-		} catch {
-			this.strange.push(text);
-		}
+		const frame = readMessage(text, fromRobotSchema);
+		if (frame) this.heard.push({ at: performance.now(), frame });
+		else this.strange.push(text);
 	}
 
 	/** @param isAlive whether signs of life are sent by themselves */

@@ -135,3 +135,31 @@ function wayNearest(piece: Piece, x: number, y: number): number {
 	if (way <= length) return way;
 	return way - length < round - way ? length : 0;
 }
+
+/** A rail that something stands on, and the way to where it stands, metres. */
+export interface RailSpot {
+	readonly path: RailPath;
+	readonly way: number;
+}
+
+/** The nearest of these rails, if one is so near. Metres. */
+export function railNear(
+	rails: readonly Rail[],
+	{ x, y }: { readonly x: number; readonly y: number },
+	reach: number
+): RailSpot | undefined {
+	let found: RailSpot | undefined;
+	let nearest = reach;
+	for (const rail of rails) {
+		const path = new RailPath(rail);
+		const { way, away } = path.nearest(x, y);
+		if (away > nearest) continue;
+		nearest = away;
+		found = { path, way };
+	}
+	return found;
+}
+
+/** Which way along its rail something faces: 1 on, -1 back. @param heading radians */
+export const facingOf = ({ path, way }: RailSpot, heading: number): 1 | -1 =>
+	Math.abs(wrapAngle(path.at(way).heading - heading)) <= Math.PI / 2 ? 1 : -1;

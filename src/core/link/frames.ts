@@ -26,7 +26,14 @@ export type Person = z.infer<typeof personSchema>;
 
 const placeSchema = z.strictObject({ x: z.number(), y: z.number(), heading: z.number() });
 
-const placeNumber = z.int().min(1).max(4).describe('Of the places in which a robot holds plans.');
+/** Places for plans on a robot. */
+export const storePlaces = 4;
+
+const placeNumber = z
+	.int()
+	.min(1)
+	.max(storePlaces)
+	.describe('Of the places in which a robot holds plans.');
 
 const orderFrame = z.strictObject({
 	type: z.literal('begin'),
@@ -37,6 +44,15 @@ const orderFrame = z.strictObject({
 		values: z.record(word, z.unknown()).describe('As the device takes them.')
 	})
 });
+
+/** @returns undefined for a text that is no JSON, or not of this kind */
+export function readMessage<T>(text: string, schema: z.ZodType<T>): T | undefined {
+	try {
+		return schema.safeParse(JSON.parse(text)).data;
+	} catch {
+		return undefined;
+	}
+}
 
 /** From an app to a robot. */
 export const toRobotSchema = z.discriminatedUnion('type', [

@@ -1,30 +1,10 @@
 /** What a run tells on its way, and how whoever listens has the whole attempt of it. */
-import type {
-	Attempt,
-	Bump,
-	Logged,
-	Note,
-	Outcome,
-	RobotRun,
-	SensedColumns,
-	Span,
-	Trace
-} from '../simulation/attempt';
-import type { RobotDocument } from '../robots/robot-document';
+import type { Attempt, Logged, Note, Outcome, RobotRun, Span } from '../simulation/attempt';
 
-/** Of one robot. */
-export interface RunNews {
-	/** Its id in the plan. */
-	readonly id: string;
-	readonly robot: RobotDocument;
+/** Of one robot: samples that are new, and all of its bumps. */
+export interface RunNews extends Omit<RobotRun, 'tones'> {
 	/** Samples that were there before these. */
 	readonly from: number;
-	readonly trace: Trace;
-	readonly sensed: SensedColumns;
-	readonly unread: SensedColumns;
-	/** All of them. */
-	readonly bumps: readonly Bump[];
-	readonly pathLength: number;
 }
 
 export interface LiveNews {

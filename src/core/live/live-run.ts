@@ -4,7 +4,8 @@
  * robot is, only the robot itself reckons.
  */
 import type { Course } from '../course/course';
-import { RailPath } from '../course/rails';
+import { facingOf, railNear, type RailSpot } from '../course/rails';
+import * as exact from '../exact';
 import { Interpreter } from '../interpreter/interpreter';
 import { compile } from '../interpreter/program';
 import type { LinkPort } from '../link/link-port';
@@ -54,8 +55,7 @@ class Member {
 	private writer: LiveWriter | undefined;
 	pathLength = 0;
 	/** What a robot on a rail that only counts its way is placed by. */
-	private readonly rail:
-		{ readonly path: RailPath; readonly way: number; readonly facing: number } | undefined;
+	private readonly rail: (RailSpot & { readonly facing: number }) | undefined;
 	private bumps = 0;
 	/** Seconds since Run at which it was heard last. */
 	private heardAt = 0;
@@ -70,7 +70,8 @@ class Member {
 	) {
 		this.pose = { ...start };
 		this.journal = new Journal(records, robot.id, this, this.pose);
-		this.rail = robotKindOf(robot.kind).course && railUnder(course, start);
+		const rail = robotKindOf(robot.kind).course && railNear(course.rails, start, railReach);
+		this.rail = rail && { ...rail, facing: facingOf(rail, start.heading) };
 	}
 
 	/** @param read what its chains read @param now what a reading says now, as its chains see it */
@@ -292,20 +293,6 @@ const newsOf = ({ robot, news, journal, pathLength }: Member): RunNews => ({
 });
 
 const distance = ({ x, y }: Pose, toX: number, toY: number): number =>
-	Math.sqrt((x - toX) * (x - toX) + (y - toY) * (y - toY));
+	exact.lengthOf(x - toX, y - toY);
 
 const round = (seconds: number): number => Math.round(seconds * 10) / 10;
-
-/** The rail that a car on the start mark stands on, and which way it faces. */
-function railUnder({ rails }: Course, { x, y, heading }: Pose) {
-	for (const rail of rails) {
-		const path = new RailPath(rail);
-		const { way, away } = path.nearest(x, y);
-		if (away > railReach) continue;
-		const turned = Math.abs(
-			((path.at(way).heading - heading + 9 * Math.PI) % (2 * Math.PI)) - Math.PI
-		);
-		return { path, way, facing: turned <= Math.PI / 2 ? 1 : -1 };
-	}
-	return undefined;
-}

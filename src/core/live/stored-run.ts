@@ -4,7 +4,7 @@
  */
 import type { Course } from '../course/course';
 import type { Happenings } from '../devices/happenings';
-import type { FromRobot, ToRobot } from '../link/frames';
+import { storePlaces, type FromRobot, type ToRobot } from '../link/frames';
 import { LinkPort } from '../link/link-port';
 import type { Reckoner } from '../link/reckoner';
 import type { Machine } from '../robots/machine';
@@ -14,8 +14,6 @@ import { headingOfBearing } from '../units/angles';
 import { writeNews } from './news-text';
 import { LiveRun } from './live-run';
 
-/** Places for plans. */
-export const storePlaces = 4;
 /** Seconds between two entries of the journal. */
 const entryEvery = 0.4;
 /** Runs that a robot keeps until somebody comes for them. */

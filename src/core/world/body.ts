@@ -1,6 +1,6 @@
 /** What the world has to know of a robot to move it, and what a robot can find out about the world. */
 import type { Surface } from '../course/surfaces';
-import type { RailPath } from '../course/rails';
+import type { RailSpot } from '../course/rails';
 import type { Seen } from './ground';
 import type { Pose } from './pose';
 
@@ -53,7 +53,7 @@ export interface Surroundings {
 	/** Its middle. */
 	readonly place: { readonly x: number; readonly y: number };
 	/** The nearest rail, if one is so near, and the way to the nearest place on it, metres. */
-	railNear(reach: number): { readonly path: RailPath; readonly way: number } | undefined;
+	railNear(reach: number): RailSpot | undefined;
 	/** Metres from the floor to the ceiling. */
 	readonly ceiling: number;
 	seenUnder(ahead: number, left: number): Seen;

@@ -1,6 +1,6 @@
 /** What a robot can find out about the place around it. Places are given as seen from the robot. */
 import * as exact from '../exact';
-import { RailPath } from '../course/rails';
+import { railNear, type RailSpot } from '../course/rails';
 import type { Surface } from '../course/surfaces';
 import { topOfWall, type Course, type LampPost, type Point } from '../course/course';
 import type { Surroundings } from './body';
@@ -123,18 +123,8 @@ export class Scene implements Surroundings {
 		return this.pose;
 	}
 
-	railNear(reach: number): { path: RailPath; way: number } | undefined {
-		const { x, y } = this.pose;
-		let found: { path: RailPath; way: number } | undefined;
-		let nearest = reach;
-		for (const rail of this.shared.terrain.course.rails) {
-			const path = new RailPath(rail);
-			const { way, away } = path.nearest(x, y);
-			if (away > nearest) continue;
-			nearest = away;
-			found = { path, way };
-		}
-		return found;
+	railNear(reach: number): RailSpot | undefined {
+		return railNear(this.shared.terrain.course.rails, this.pose, reach);
 	}
 
 	get topUnder(): number {

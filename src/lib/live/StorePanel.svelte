@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** The plans that a robot holds itself, in numbered places. */
 	import { Play } from '@lucide/svelte';
-	import type { Greeting } from '$core/link/frames';
+	import { storePlaces, type Greeting } from '$core/link/frames';
 	import { t } from '$lib/i18n';
 	import { robots } from '$lib/robots/robots.svelte';
 	import type { LiveDesk } from './live-desk.svelte';
@@ -9,7 +9,7 @@
 
 	let { live, robot }: { live: LiveDesk; robot: Greeting } = $props();
 
-	const numbers = [1, 2, 3, 4];
+	const numbers = Array.from({ length: storePlaces }, (_, index) => index + 1);
 	const held = $derived(robots.links[robot.id]?.stored);
 	const placeOf = (number: number) => held?.find(({ place }) => place === number);
 	/** The place whose plan somebody is about to replace. */

@@ -169,47 +169,42 @@ export class LiveDesk {
 		await this.begin(only ? { only } : {});
 	}
 
-	/** Tells the robots where they stand. */
-	private lineUpAll(): void {
-		const { bench, parts } = this;
-		const { course } = bench;
-		const places = startPlaces(course, parts.length);
-		parts.forEach(({ robot }, index) => {
-			const { at, bearing } = places[index]!;
-			// Where nobody sees its front, it knows better than the start mark.
-			const known = robots.links[robot!.id]?.at?.heading;
-			const isRound = robotKindOf(robot!.kind).isRound === true;
-			const heading = isRound && known !== undefined ? known : headingOfBearing(bearing);
-			robots.send(robot!.id, { type: 'lineUp', at: { x: at[0], y: at[1], heading } });
+	/** Tells a robot that it stands on its start mark, and where its front points, radians. */
+	private tellPlace(robot: Greeting, heading?: number): void {
+		const { at, bearing } = this.startOf(robot);
+		robots.send(robot.id, {
+			type: 'lineUp',
+			at: { x: at[0], y: at[1], heading: heading ?? headingOfBearing(bearing) }
 		});
 	}
 
 	/** @param more how it is to run */
 	private async begin(more: Partial<RunRequest> = {}): Promise<void> {
 		const { bench, parts } = this;
-		const { course, courseId } = bench;
-		this.lineUpAll();
+		for (const { robot } of parts) {
+			// Where nobody sees its front, it knows better than the start mark.
+			const known = robots.links[robot!.id]?.at?.heading;
+			this.tellPlace(robot!, robotKindOf(robot!.kind).isRound ? known : undefined);
+		}
 		// From now on these are the ones that are missed when they are lost.
 		this.chosen = Object.fromEntries(parts.map(({ wanted, robot }) => [wanted.id, robot!.id]));
-		this.record = new LiveRecord();
-		this.isRunning = true;
-		bench.runs.beginLive();
 		rememberRun(bench.saver.id);
-		const request = {
-			id: newId(),
-			planId: bench.saver.id,
-			courseId,
-			at: Date.now(),
-			plan: this.planned(),
-			course,
-			robots: parts.map(({ robot }) => robot!.id),
-			...more
-		};
-		const isThere = await robots.run(request, (news) => this.hear(news));
-		if (isThere) return;
+		const ids = parts.map(({ robot }) => robot!.id);
+		if (await this.launch(this.planned(), ids, more)) return;
 		this.isRunning = false;
 		bench.runs.endLive();
 		this.isAsked = true;
+	}
+
+	/** @returns false when one of the robots is not there */
+	private launch(plan: Plan, ids: readonly string[], more: Partial<RunRequest>): Promise<boolean> {
+		const { bench } = this;
+		const { course, courseId } = bench;
+		this.record = new LiveRecord();
+		this.isRunning = true;
+		bench.runs.beginLive();
+		const run = { id: newId(), planId: bench.saver.id, courseId, at: Date.now(), plan, course };
+		return robots.run({ ...run, robots: [...ids], ...more }, (news) => this.hear(news));
 	}
 
 	/** The plan, with the names and settings of the robots that do it. */
@@ -240,9 +235,7 @@ export class LiveDesk {
 			this.isAsked = true;
 			return;
 		}
-		const { at, bearing } = this.startOf(robot);
-		const heading = headingOfBearing(bearing);
-		robots.send(robot.id, { type: 'lineUp', at: { x: at[0], y: at[1], heading } });
+		this.tellPlace(robot);
 		this.isDriving = true;
 	}
 
@@ -304,27 +297,10 @@ export class LiveDesk {
 			if (!this.isAsked) await this.begin({ isByHand: true });
 			return this.isRunning;
 		}
-		const { bench } = this;
-		const { plan, course, courseId, variation } = bench;
-		this.record = new LiveRecord();
-		this.isRunning = true;
-		bench.runs.beginLive();
+		const { plan, variation } = this.bench;
 		const seed = Math.floor(Math.random() * 2 ** 31);
-		await robots.run(
-			{
-				id: newId(),
-				planId: bench.saver.id,
-				courseId,
-				at: Date.now(),
-				plan,
-				course,
-				robots: plan.robots.map(({ id }) => modelId(id)),
-				model: { variation, seed },
-				isByHand: true
-			},
-			(news) => this.hear(news)
-		);
-		return true;
+		const ids = plan.robots.map(({ id }) => modelId(id));
+		return this.launch(plan, ids, { model: { variation, seed }, isByHand: true });
 	}
 
 	/** Under what an order of the board goes to a robot of the plan. @param id of that; the first, if left out */
@@ -365,9 +341,8 @@ export class LiveDesk {
 
 	/** Its front points the way it went; it turns to where it should point. */
 	finishLining(robot: Greeting): void {
-		const heading = headingOfBearing(this.went);
-		const { at, bearing: wanted } = this.startOf(robot);
-		robots.send(robot.id, { type: 'lineUp', at: { x: at[0], y: at[1], heading } });
+		this.tellPlace(robot, headingOfBearing(this.went));
+		const { bearing: wanted } = this.startOf(robot);
 		if (robot.devices.includes(turning.id))
 			robots.order(robot.id, { device: turning.id, name: 'turnTo', values: { bearing: wanted } });
 		this.setPlaced(robot.id);

@@ -2,7 +2,7 @@
 	/** Who is near, and which robots are mine. */
 	import './words';
 	import { ArrowLeft, Square } from '@lucide/svelte';
-	import { onMount } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import { t } from '$lib/i18n';
 	import WhoIsHere from '$lib/home/WhoIsHere.svelte';
 	import type { Person } from '$lib/saving/protocol';
@@ -13,13 +13,14 @@
 	let { person, people }: { person: Person | null; people: Person[] } = $props();
 
 	onMount(() => {
-		robots.open(person);
 		const hurry = () => robots.hurry();
 		addEventListener('online', hurry);
 		return () => removeEventListener('online', hurry);
 	});
 	$effect(() => {
-		if (person) robots.open(person);
+		const who = person;
+		// What robots say meanwhile opens nothing anew.
+		untrack(() => robots.open(who));
 	});
 
 	function onkeydown(event: KeyboardEvent) {

@@ -17,6 +17,7 @@ import { shell } from '../../devices/shell/device';
 import * as exact from '../../exact';
 import { Random, seedOfText } from '../../random/random';
 import { tick } from '../../time';
+import { facingOf } from '../../course/rails';
 import { wrapAngle } from '../../units/angles';
 import { Lamp } from '../lamp';
 import { assemble, Assembled, part, type Machine, type Part } from '../machine';
@@ -97,7 +98,7 @@ export class Trolley extends Assembled implements Machine {
 		this.on = rail && {
 			path: rail.path,
 			way: betweenStops(rail),
-			facing: Math.abs(wrapAngle(rail.path.at(rail.way).heading - heading)) <= Math.PI / 2 ? 1 : -1
+			facing: facingOf(rail, heading)
 		};
 		this.placing = this.on ? ontoRail(this.on, surroundings.place, heading) : [0, 0, 0];
 		this.body = new Car(this.on, () => met('stop'));
