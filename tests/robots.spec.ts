@@ -4,7 +4,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { robotKinds } from '../src/core/robots/kinds';
 import { go, lamp, planFor, planOf, right, step, wait } from '../src/core/testing/sample';
 import { isSaved, openPlan, save, tag } from './helpers';
-import { comeIn, hand, killYard, look, pair, robotCard, run, tellSigns } from './yard';
+import { comeIn, hand, killYard, look, pair, robotCard, run, startServer, tellSigns } from './yard';
 
 test.setTimeout(90_000);
 
@@ -139,6 +139,70 @@ test('a plan runs on the robot, is halted, and is kept', async ({ page }) => {
 	await page.reload();
 	await expect(outcome(page)).toContainText('Halted');
 	await expect(page.getByText('where the robot reckons to have been')).toBeVisible();
+	// Both runs can be looked at again, and one is forgotten.
+	await page.getByRole('button', { name: /^Robot/ }).click();
+	await page.getByRole('button', { name: 'Runs on robots' }).click();
+	const kept = page.getByRole('dialog', { name: 'Runs on robots' }).getByRole('listitem');
+	await expect(kept).toHaveCount(2);
+	await expect(kept.first()).toContainText('Halted');
+	await kept.last().getByRole('button', { name: 'Show' }).click();
+	await expect(outcome(page)).toContainText('is over');
+	await kept.first().getByRole('button', { name: 'Forget' }).click();
+	await kept.first().getByRole('button', { name: 'Forget it for good?' }).click();
+	await expect(kept).toHaveCount(1);
+});
+
+test('a server that dies: the robot halts by itself, the run is kept, and the link comes back', async ({
+	browser
+}) => {
+	const { address, kill } = await startServer();
+	const page = await browser.newPage({ baseURL: address });
+	await comeIn(page);
+	await pair(page, 'ember-6', (await look('ember-6')).name);
+	await hand({ do: 'carry', robot: 'ember-6', to: 'long-quay' });
+	await openPlan(page, [go(1.5, 0.3)], 'long-quay');
+	await run(page);
+	await expect.poll(async () => (await look('ember-6')).columns.speed).toBeGreaterThan(0.1);
+	await page.waitForTimeout(900);
+	await kill();
+	await expect(outcome(page)).toContainText('was lost after');
+	await expect
+		.poll(async () => Math.abs((await look('ember-6')).columns.speed!))
+		.toBeLessThan(0.02);
+	const again = await startServer(address);
+	await page.getByRole('button', { name: 'Run on the robot' }).click();
+	await expect(page.getByRole('dialog')).toContainText('All is there', { timeout: 20_000 });
+	await page.reload();
+	await expect(outcome(page)).toContainText('was lost after');
+	await again.kill();
+	await page.close();
+});
+
+test('on a phone: paired, run and halted by touch', async ({ browser, baseURL }) => {
+	const viewport = { width: 390, height: 844 };
+	const page = await browser.newPage({ baseURL, viewport, hasTouch: true, isMobile: true });
+	await comeIn(page, 'Piet');
+	await page.getByRole('button', { name: 'Pair with Tallow', exact: true }).tap();
+	const { signs } = await look('tallow');
+	const dialog = page.getByRole('dialog');
+	for (const [nth, sign] of signs!.entries())
+		await dialog
+			.locator('fieldset')
+			.nth(nth)
+			.locator('label')
+			.nth(sign - 1)
+			.tap();
+	await dialog.getByRole('button', { name: 'That is what it shows' }).tap();
+	await expect(robotCard(page, 'tallow')).toContainText('Obeys you.');
+	await hand({ do: 'carry', robot: 'tallow', to: 'open-quay' });
+	await openPlan(page, [go(0.9, 0.2)]);
+	await page.getByRole('button', { name: 'Run on the robot' }).tap();
+	await dialog.getByRole('button', { name: 'It stands there' }).tap();
+	await dialog.getByRole('button', { name: 'Run', exact: true }).tap();
+	await expect.poll(async () => (await look('tallow')).columns.speed).toBeGreaterThan(0.1);
+	await page.getByRole('button', { name: 'Halt' }).tap();
+	await expect(outcome(page)).toContainText('Halted');
+	await page.close();
 });
 
 test('a yard that dies: the run is kept as far as it came, and the robot comes back', async ({

@@ -1,7 +1,11 @@
 /** The yard of the tests: what hands do there, and what somebody sees who stands there. */
-import { execFileSync } from 'node:child_process';
+import { execFileSync, fork } from 'node:child_process';
+import { once } from 'node:events';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
 import type { Deed } from '../src/standin/yard';
+import { freePort } from './ports';
 
 const port = process.env.TEST_YARD;
 export const yard = `http://localhost:${port}`;
@@ -36,6 +40,33 @@ export async function hand(deed: Deed): Promise<void> {
 /** The yard's process ends at once; the demo opens it again. */
 export const killYard = (): void =>
 	void execFileSync('pkill', ['-KILL', '-f', `standin/main.ts.*--port ${port} `]);
+
+/**
+ * One more server of the app with the same robots, that a test may kill.
+ *
+ * @param wanted the address of one that is gone, to start it again
+ */
+export async function startServer(wanted?: string) {
+	const own = wanted ? Number(new URL(wanted).port) : await freePort();
+	const server = fork(
+		join(import.meta.dirname, '..', 'server', 'serve.mjs'),
+		['--port', String(own)],
+		{
+			env: {
+				...process.env,
+				LANTERN_DATA: join(tmpdir(), `lantern-step-e2e-${own}`),
+				LANTERN_DEMO: '1',
+				LANTERN_ROBOTS: `ws://127.0.0.1:${port}`
+			}
+		}
+	);
+	await once(server, 'message');
+	const kill = async (): Promise<void> => {
+		server.kill('SIGKILL');
+		await once(server, 'exit');
+	};
+	return { address: `http://localhost:${own}/`, kill };
+}
 
 export async function comeIn(page: Page, name = 'Maren'): Promise<void> {
 	await page.goto('/robots');

@@ -7,7 +7,7 @@ import type { LiveNews } from '../core/live/live-news';
 import type { Plan } from '../core/plan/plan';
 
 /** Runs of one plan that are kept; older ones make room. */
-const mostKept = 20;
+export const mostKept = 20;
 /** Milliseconds of news that are written at once. */
 const writeEvery = 400;
 
@@ -19,6 +19,8 @@ export interface KeptRun {
 	/** Milliseconds since 1970 at which it began. */
 	readonly at: number;
 	readonly plan: Plan;
+	/** Of the course as it was, where the page knew it. */
+	readonly courseMark?: number;
 }
 
 interface Shape extends DBSchema {
@@ -37,15 +39,15 @@ let opened: ReturnType<typeof opening> | undefined;
 /** Undefined where a browser offers no storage: the run is then shown, and not kept. */
 const device = () => (opened ??= opening()).catch(() => undefined);
 
-export async function keepRun({ id, planId, courseId, at, plan }: KeptRun): Promise<void> {
+export async function keepRun(run: KeptRun): Promise<void> {
 	const database = await device();
 	if (!database) return;
-	await database.put('runs', { id, planId, courseId, at, plan });
-	const all = await runsOf(planId);
+	await database.put('runs', run);
+	const all = await runsOf(run.planId);
 	for (const old of all.slice(mostKept)) await forget(old.id);
 }
 
-async function forget(id: string): Promise<void> {
+export async function forget(id: string): Promise<void> {
 	const database = await device();
 	await database?.delete('runs', id);
 	await database?.delete('news', IDBKeyRange.bound([id, 0], [id, Infinity]));

@@ -5,6 +5,7 @@
 import { expose } from 'comlink';
 import { z } from 'zod';
 import { courseSchema } from '../core/course/course';
+import { markOf } from '../core/course/mark';
 import type { Command } from '../core/devices/device';
 import {
 	advertSchema,
@@ -286,7 +287,9 @@ const service = {
 		run?.halt();
 		const isThere = (robot: string) => links.get(robot)?.isPaired;
 		if (!wanted.model && !wanted.robots.every(isThere)) return false;
-		if (!wanted.model) await keepRun(wanted);
+		const { id, planId, courseId, at, plan, course } = wanted;
+		if (!wanted.model)
+			await keepRun({ id, planId, courseId, at, plan, courseMark: markOf(course) });
 		run = new RunInProgress(wanted, onNews);
 		return true;
 	},

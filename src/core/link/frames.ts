@@ -86,7 +86,9 @@ export const toRobotSchema = z.discriminatedUnion('type', [
 			type: z.literal('store'),
 			place: placeNumber,
 			planId: identifierSchema,
-			plan: planSchema,
+			plan: planSchema
+				.refine(({ robots }) => robots.length === 1)
+				.describe('For one robot: whoever holds it cannot hear the others.'),
 			courseId: identifierSchema.nullable(),
 			course: courseSchema.describe('Where it is to run: its start mark is where it begins.'),
 			owner: nameSchema

@@ -5,7 +5,8 @@ import { skiff } from '../robots/skiff';
 import { sampleRobot } from '../robots/robot-document';
 import { Store } from '../live/stored-run';
 import { Stage } from '../simulation/stage';
-import { courseOf } from '../testing/sample';
+import { courseOf, planOf } from '../testing/sample';
+import { planRobot, type Plan } from '../plan/plan';
 import { Terrain } from '../world/scene';
 import { fromRobotSchema, longestMessage, type FromRobot, type ToRobot } from './frames';
 import { LinkPort } from './link-port';
@@ -128,6 +129,24 @@ describe('pairing', () => {
 		expect(one.isClosed()).toBe(true);
 		other.send(hello(piet));
 		expect(other.last()).toMatchObject({ type: 'confirm' });
+	});
+
+	it('holds plans for itself alone', () => {
+		const { pairedBy } = standing();
+		const one = pairedBy();
+		const plan = planOf([]);
+		const { robots } = plan;
+		const store = (plan: Plan): ToRobot => ({
+			...{ type: 'store', place: 1, planId: 'quay', courseId: null, owner: 'Maren' },
+			...{ plan, course: courseOf() }
+		});
+		one.send(store({ ...plan, robots: [...robots, planRobot(robots[0]!, robots)] }));
+		expect(one.last()).toMatchObject({ type: 'bad' });
+		one.send(store(plan));
+		expect(one.last()).toEqual({
+			type: 'stored',
+			places: [{ place: 1, name: plan.name, owner: 'Maren' }]
+		});
 	});
 
 	it('never obeys two', () => {

@@ -6,6 +6,7 @@
 	import SignsDialog from '$lib/robots/SignsDialog.svelte';
 	import BoardPanel from './BoardPanel.svelte';
 	import HandDrive from './HandDrive.svelte';
+	import KeptRuns from './KeptRuns.svelte';
 	import LineUp from './LineUp.svelte';
 	import type { LiveDesk } from './live-desk.svelte';
 	import ReadyList from './ReadyList.svelte';
@@ -14,8 +15,14 @@
 	let { live }: { live: LiveDesk } = $props();
 </script>
 
-{#if live.isStoring && live.parts[0]?.robot}<StorePanel {live} robot={live.parts[0].robot} />{/if}
-{#if live.isDriving && live.parts[0]?.robot}<HandDrive {live} robot={live.parts[0].robot} />{/if}
+{#if live.shown?.robot}
+	{@const { robot } = live.shown}
+	{#key robot.id}
+		{#if live.isStoring}<StorePanel {live} {robot} />{/if}
+		{#if live.isDriving}<HandDrive {live} {robot} />{/if}
+	{/key}
+{/if}
+{#if live.isLooking}<KeptRuns {live} />{/if}
 {#if live.isBoardOpen}<BoardPanel {live} />{/if}
 <!-- What is missing lies on top of what misses it. -->
 {#if live.isAsked && !live.lining}<ReadyList {live} />{/if}

@@ -56,7 +56,7 @@
 		<button
 			class="button button-main go"
 			disabled={live.needs.length > 0}
-			onclick={() => live.run()}><Radio size={18} />{t('live.run')}</button
+			onclick={() => live.runAsked()}><Radio size={18} />{t('live.run')}</button
 		>
 		{#if live.parts.length === 1 && live.parts[0]?.robot}
 			<button class="button button-line" onclick={() => live.openStore()}

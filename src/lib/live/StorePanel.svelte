@@ -14,7 +14,15 @@
 	const placeOf = (number: number) => held?.find(({ place }) => place === number);
 	/** The place whose plan somebody is about to replace. */
 	let replacing = $state<number | null>(null);
-	let news = $state('');
+	/** The place that a plan was sent to: it is there once the robot says so. */
+	let sentTo = $state<number | null>(null);
+	const plan = $derived(live.bench.plan);
+	const news = $derived(
+		sentTo !== null && placeOf(sentTo)?.name === plan.name
+			? t('store.news', { plan: plan.name, place: sentTo })
+			: ''
+	);
+	const isForMore = $derived(plan.robots.length > 1);
 
 	function put(number: number) {
 		if (placeOf(number) && replacing !== number) {
@@ -23,29 +31,31 @@
 		}
 		replacing = null;
 		live.store(robot.id, number);
-		news = t('store.news', { plan: live.bench.plan.name, place: number });
+		sentTo = number;
 	}
 </script>
 
 <SidePanel title={t('store.title', { name: robot.name })} onclose={() => (live.isStoring = false)}>
-	<p>{t('store.how')}</p>
+	<p>{t(isForMore ? 'store.forMore' : 'store.how', { count: plan.robots.length })}</p>
 	<p class="news" role="status">{held ? news : t('store.asking')}</p>
 	<ul>
 		{#each numbers as number (number)}
-			{@const plan = placeOf(number)}
+			{@const inIt = placeOf(number)}
 			<li>
 				<p>
 					<strong>{t('store.place', { place: number })}</strong>
-					{plan ? t('store.held', plan) : t('store.empty')}
+					{inIt ? t('store.held', inIt) : t('store.empty')}
 				</p>
-				{#if plan && replacing === number}
-					<p class="sure">{t('store.sure', plan)}</p>
+				{#if inIt && replacing === number}
+					<p class="sure">{t('store.sure', inIt)}</p>
 				{/if}
 				<div class="hands">
-					<button class="button button-line" disabled={!held} onclick={() => put(number)}
-						>{t(plan ? 'store.replace' : 'store.put')}</button
+					<button
+						class="button button-line"
+						disabled={!held || isForMore}
+						onclick={() => put(number)}>{t(inIt ? 'store.replace' : 'store.put')}</button
 					>
-					{#if plan}
+					{#if inIt}
 						<button
 							class="button button-line"
 							onclick={() => robots.send(robot.id, { type: 'runStored', place: number })}

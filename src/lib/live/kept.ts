@@ -1,4 +1,4 @@
-/** The newest run of a plan that this device has kept. */
+/** Runs of a plan that this device has kept. */
 import '$lib/robots/words';
 import { LiveRecord } from '$core/live/live-news';
 import type { Attempt } from '$core/simulation/attempt';
@@ -9,12 +9,17 @@ export interface Kept {
 	readonly attempt: Attempt;
 }
 
-/** @returns null where there is none that recorded anything */
-export async function newestRun(planId: string): Promise<Kept | null> {
+/** Newest first; those that recorded nothing are left out. */
+export async function* keptRuns(planId: string): AsyncGenerator<Kept> {
 	for (const run of await runsOf(planId)) {
 		const attempt = await attemptOf(run.id);
-		if (attempt) return { run, attempt };
+		if (attempt) yield { run, attempt };
 	}
+}
+
+/** @returns null where there is none */
+export async function newestRun(planId: string): Promise<Kept | null> {
+	for await (const kept of keptRuns(planId)) return kept;
 	return null;
 }
 

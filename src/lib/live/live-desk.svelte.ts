@@ -46,7 +46,11 @@ export class LiveDesk {
 	isRoomClear = $state(false);
 	/** What is missing is shown. */
 	isAsked = $state(false);
+	/** The id of the one chain that is to run, once nothing is missing. */
+	private wantedOnly: string | undefined;
 	isChoosing = $state(false);
+	/** Runs that were kept are listed. */
+	isLooking = $state(false);
 	/** What the robot holds is shown. */
 	isStoring = $state(false);
 	isDriving = $state(false);
@@ -114,6 +118,11 @@ export class LiveDesk {
 		})
 	);
 
+	/** The one whose figures are shown: steered by hand, or asked what it holds. */
+	readonly shown = $derived.by(() =>
+		this.parts.find(({ wanted }) => wanted.id === this.bench.robot.id)
+	);
+
 	/** Some robot of it flies. */
 	readonly flies = $derived.by(() =>
 		this.bench.plan.robots.some(({ kind }) => canDo(robotKindOf(kind), [flying]))
@@ -161,12 +170,14 @@ export class LiveDesk {
 
 	/** Runs, or says what is missing. @param only the id of the one chain to run */
 	async run(only?: string): Promise<void> {
-		if (this.needs.length > 0) {
-			this.isAsked = true;
-			return;
-		}
-		this.isAsked = false;
-		await this.begin(only ? { only } : {});
+		this.wantedOnly = only;
+		this.isAsked = this.needs.length > 0;
+		if (!this.isAsked) await this.begin({ only });
+	}
+
+	/** Runs what was asked for before something was missing. */
+	async runAsked(): Promise<void> {
+		await this.run(this.wantedOnly);
 	}
 
 	/** Tells a robot that it stands on its start mark, and where its front points, radians. */
@@ -212,8 +223,7 @@ export class LiveDesk {
 		const { plan } = this.bench;
 		const own = this.parts.map(({ wanted, robot }) => ({
 			...wanted,
-			name: robot!.name,
-			settings: robot!.settings as Values
+			...(robot && { name: robot.name, settings: robot.settings as Values })
 		}));
 		return { ...plan, robots: own };
 	}
@@ -230,7 +240,7 @@ export class LiveDesk {
 
 	/** Steers the robot by hand. */
 	openDrive(): void {
-		const robot = this.parts[0]?.robot;
+		const robot = this.shown?.robot;
 		if (!robot) {
 			this.isAsked = true;
 			return;
@@ -241,7 +251,7 @@ export class LiveDesk {
 
 	/** Shows what the robot holds. */
 	openStore(): void {
-		const robot = this.parts[0]?.robot;
+		const robot = this.shown?.robot;
 		if (!robot) {
 			this.isAsked = true;
 			return;

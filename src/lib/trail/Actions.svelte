@@ -14,6 +14,7 @@
 		PanelRightOpen,
 		Play,
 		Power,
+		Radio,
 		Repeat,
 		Scissors,
 		Shuffle,
@@ -157,6 +158,11 @@
 		const untie = () => bench.desk.edit({ type: 'untie', chain: id }, t('say.untied'));
 		return [
 			{ icon: Play, key: 'trail.runAlone', hint: 'R', act: () => void bench.runs.rehearse(id) },
+			bench.live?.shown?.robot !== undefined && {
+				icon: Radio,
+				key: 'trail.runAloneLive',
+				act: () => void bench.runLive(id)
+			},
 			!isFirst &&
 				!isRoutine && {
 					icon: trigger ? Shuffle : Zap,

@@ -1,12 +1,21 @@
 <script lang="ts">
 	/** The settings of a robot of the plan, the other robots of it, and the way to real ones. */
-	import { Gamepad2, HardDriveDownload, LayoutGrid, Minus, Plus, Radio } from '@lucide/svelte';
+	import {
+		Gamepad2,
+		HardDriveDownload,
+		History,
+		LayoutGrid,
+		Minus,
+		Plus,
+		Radio
+	} from '@lucide/svelte';
 	import { maximumRobots, type PlanRobot } from '$core/plan/plan';
 	import type { RobotKind } from '$core/robots/robot';
 	import type { Value } from '$core/steps/definition';
 	import { robotKindOf, robotKinds } from '$core/robots/kinds';
 	import { sampleRobot } from '$core/robots/robot-document';
 	import { hasMessage, t } from '$lib/i18n';
+	import { hasRun } from '$lib/robots/held';
 	import SettingField from './SettingField.svelte';
 	import type { Workbench } from './workbench.svelte';
 
@@ -108,12 +117,19 @@
 		onclick={() => bench.openLive().then((live) => live.openBoard())}
 		><LayoutGrid size={16} />{t('bench.board')}</button
 	>
-	{#if bench.live?.parts[0]?.robot}
+	{#if bench.live?.shown?.robot}
 		<button class="button button-line" onclick={() => bench.live?.openDrive()}
 			><Gamepad2 size={16} />{t('live.drive')}</button
 		>
 		<button class="button button-line" onclick={() => bench.live?.openStore()}
 			><HardDriveDownload size={16} />{t('live.store')}</button
+		>
+	{/if}
+	{#if hasRun(bench.saver.id)}
+		<button
+			class="button button-line"
+			onclick={() => bench.openLive().then((live) => (live.isLooking = true))}
+			><History size={16} />{t('bench.keptRuns')}</button
 		>
 	{/if}
 	<button

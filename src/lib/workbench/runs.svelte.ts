@@ -60,9 +60,13 @@ export class Runs {
 		if (this.player.attempt) return;
 		this.previous = earlier ?? null;
 		this.player.show(latest ?? null, true);
-		if (!newer) return;
-		const isSame = JSON.stringify(newer.plan.chains) === JSON.stringify(this.stand.plan.chains);
-		this.rehearsedPlan = isSame ? this.stand.plan : newer.plan;
+		if (newer) this.wasOf(newer.plan);
+	}
+
+	/** What is shown is an attempt of this plan, as it was. */
+	private wasOf(plan: Plan): void {
+		const isSame = JSON.stringify(plan.chains) === JSON.stringify(this.stand.plan.chains);
+		this.rehearsedPlan = isSame ? this.stand.plan : plan;
 	}
 
 	/** @returns null when it cannot be had again, or the person has rehearsed anew meanwhile */
@@ -96,11 +100,18 @@ export class Runs {
 		this.isLive = false;
 	}
 
-	/** A run that was kept, newer than all rehearsals. */
-	showKept(attempt: Attempt): void {
-		if (this.count > 0 || this.isLive) return;
+	/** Somebody has rehearsed or run anew since this was opened. */
+	get hasBegun(): boolean {
+		return this.count > 0 || this.isLive;
+	}
+
+	/** Shows a run that was kept. @param plan as it was then */
+	showKept(attempt: Attempt, plan: Plan): void {
 		this.previous = this.player.attempt;
+		this.hasCourseChanged = false;
+		this.latest = null;
 		this.player.show(attempt, true);
+		this.wasOf(plan);
 	}
 
 	/** Another course is chosen: what was shown was on the one before. */

@@ -133,7 +133,8 @@ export class Workbench implements Stand {
 		const { newestRun } = await import('$lib/live/kept');
 		const kept = await newestRun(this.saver.id);
 		const isNewest = kept && kept.run.at > (this.runs.seeds[0]?.at ?? 0);
-		if (isNewest && kept.run.courseId === this.courseId) this.runs.showKept(kept.attempt);
+		const fits = isNewest && kept.run.courseId === this.courseId && !this.runs.hasBegun;
+		if (fits) this.runs.showKept(kept.attempt, kept.run.plan);
 	}
 
 	dispose(): void {
