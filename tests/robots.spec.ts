@@ -128,6 +128,10 @@ test('a plan runs on the robot, is halted, and is kept', async ({ page }) => {
 	await expect(outcome(page)).toContainText('The robot reckons to be');
 	await expect(page.getByText('where the robot reckons to have been')).toBeVisible();
 	expect((await look('tallow')).at[1]).toBeGreaterThan(0.9);
+	// It is drawn from the start mark on, wherever the robot took itself to be before it was told.
+	const { starts } = await (await page.request.get('/api/documents/open-quay')).json();
+	const drawn = await page.locator('polyline.reckoned').last().getAttribute('points');
+	expect(drawn!.split(' ')[0]!.split(',').map(Number)).toEqual(starts[0].at);
 	// Again in one tap, and halted.
 	await hand({ do: 'carry', robot: 'tallow', to: 'open-quay' });
 	await page.getByRole('button', { name: 'Run on the robot' }).click();

@@ -79,6 +79,8 @@ const links = new Map<string, Link>();
 const sensedAt = new Map<string, number>();
 /** What each robot sensed last. */
 const lastSensed = new Map<string, FromRobot & { type: 'sense' }>();
+/** Where each was told that it stands: what it sensed before it heard that is not asked for. */
+const toldPlace = new Map<string, Sensed['at']>();
 /** Who hears what a robot says, beside the link itself: a run, or hands that drive. */
 const ports = new Map<string, LinkPort>();
 
@@ -238,7 +240,8 @@ let run: RunInProgress | undefined;
 
 function begunPortOf(robot: string): LinkPort {
 	const port = portOf(robot);
-	port.start(lastSensed.get(robot));
+	const last = lastSensed.get(robot);
+	port.start(last && { ...last, at: toldPlace.get(robot) ?? last.at });
 	return port;
 }
 
@@ -272,6 +275,7 @@ const service = {
 
 	/** @param frame that needs no answer, such as a new name */
 	send(robot: string, frame: ToRobot): void {
+		if (frame.type === 'lineUp') toldPlace.set(robot, frame.at);
 		links.get(robot)?.send(frame);
 	},
 	letGo(robot: string): void {

@@ -24,6 +24,8 @@
 	const robot = $derived(bench.robot);
 	const crew = $derived(bench.plan.robots);
 	const kind = $derived(robotKindOf(robot.kind));
+	/** Asked again when a run begins or ends. */
+	const hasRuns = $derived(!bench.runs.isLive && hasRun(bench.saver.id));
 	const optionWord = (option: string) => {
 		const key = `setting.${robot.kind}.option.${option}`;
 		return hasMessage(key) ? t(key) : option;
@@ -125,7 +127,7 @@
 			><HardDriveDownload size={16} />{t('live.store')}</button
 		>
 	{/if}
-	{#if hasRun(bench.saver.id)}
+	{#if hasRuns}
 		<button
 			class="button button-line"
 			onclick={() => bench.openLive().then((live) => (live.isLooking = true))}
