@@ -322,6 +322,12 @@ test('it is driven by hand, and what was driven becomes steps', async ({ page })
 		await page.waitForTimeout(600);
 	}
 	await expect.poll(async () => (await look('tallow')).columns.speed).toBeLessThan(0.02);
+	// Halt counts even while a key is still held.
+	await page.keyboard.down('ArrowUp');
+	await expect.poll(async () => (await look('tallow')).columns.speed).toBeGreaterThan(0.1);
+	await page.getByRole('button', { name: 'Halt' }).click();
+	await expect.poll(async () => (await look('tallow')).columns.speed).toBeLessThan(0.02);
+	await page.keyboard.up('ArrowUp');
 	await page.getByRole('button', { name: 'Keep as steps' }).click();
 	await expect(tag(page, /Step 1: Go forward/)).toBeVisible();
 	await expect(tag(page, /Step 2: Turn right/)).toBeVisible();

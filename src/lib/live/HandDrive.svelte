@@ -95,6 +95,10 @@
 		begin();
 	}
 
+	$effect(() => {
+		if (live.halts > 0) sticks = centred;
+	});
+
 	const isOn = (number: string) => link?.sensed?.row[`pin${number}`] === true;
 </script>
 

@@ -59,4 +59,15 @@
 			max-height: calc(100dvh - 8rem);
 		}
 	}
+	/* A phone: under the floor, where the thumbs are. */
+	@media (max-width: 560px) {
+		.side {
+			top: auto;
+			right: 0.4rem;
+			bottom: 4rem;
+			left: 0.4rem;
+			width: auto;
+			max-height: 58dvh;
+		}
+	}
 </style>

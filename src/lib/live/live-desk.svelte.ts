@@ -62,6 +62,8 @@ export class LiveDesk {
 	/** Degrees: which way it went, as somebody says. */
 	went = $state(0);
 	isRunning = $state(false);
+	/** How often somebody has halted: what a hand still holds then counts as let go. */
+	halts = $state(0);
 	/** What the robots say is old. */
 	isOld = $state(false);
 	private record = new LiveRecord();
@@ -122,6 +124,9 @@ export class LiveDesk {
 	readonly shown = $derived.by(() =>
 		this.parts.find(({ wanted }) => wanted.id === this.bench.robot.id)
 	);
+
+	/** A hand gives orders, outside of a run. */
+	readonly isSteered = $derived(this.isDriving || this.lining !== null);
 
 	/** Some robot of it flies. */
 	readonly flies = $derived.by(() =>
@@ -290,6 +295,7 @@ export class LiveDesk {
 	}
 
 	halt(): void {
+		this.halts += 1;
 		robots.halt();
 	}
 

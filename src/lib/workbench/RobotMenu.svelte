@@ -8,6 +8,7 @@
 
 	let { bench }: { bench: Workbench } = $props();
 
+	let isOpen = $state(false);
 	const robot = $derived(bench.robot);
 	const kind = $derived(robotKindOf(robot.kind));
 	const sample = $derived(bench.player.sample);
@@ -25,7 +26,11 @@
 	const kindWord = $derived(t(`bench.kind.${robot.kind}`));
 </script>
 
-<Popover positioning={{ placement: 'bottom', gutter: 6, overflowPadding: 8 }}>
+<Popover
+	open={isOpen}
+	onOpenChange={({ open }) => (isOpen = open)}
+	positioning={{ placement: 'bottom', gutter: 6, overflowPadding: 8 }}
+>
 	<Popover.Trigger
 		class="button button-plain robot"
 		aria-label={t('bench.robotMenu', { name: robot.name, kind: kindWord })}
@@ -52,7 +57,7 @@
 				aria-label={t('bench.robot', { name: robot.name, kind: kindWord })}
 			>
 				{#await import('./RobotPanel.svelte') then { default: RobotPanel }}
-					<RobotPanel {bench} />
+					<RobotPanel {bench} onleave={() => (isOpen = false)} />
 				{/await}
 			</Popover.Content>
 		</Popover.Positioner>

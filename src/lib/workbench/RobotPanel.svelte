@@ -15,15 +15,28 @@
 	import { robotKindOf, robotKinds } from '$core/robots/kinds';
 	import { sampleRobot } from '$core/robots/robot-document';
 	import { hasMessage, t } from '$lib/i18n';
+	import type { LiveDesk } from '$lib/live/live-desk.svelte';
 	import { hasRun } from '$lib/robots/held';
 	import SettingField from './SettingField.svelte';
 	import type { Workbench } from './workbench.svelte';
 
-	let { bench }: { bench: Workbench } = $props();
+	let {
+		bench,
+		onleave
+	}: {
+		bench: Workbench;
+		/** Something else opens. */
+		onleave: () => void;
+	} = $props();
 
 	const robot = $derived(bench.robot);
 	const crew = $derived(bench.plan.robots);
 	const kind = $derived(robotKindOf(robot.kind));
+	/** Opens something that has to do with real robots, in place of this. */
+	async function goTo(open: (live: LiveDesk) => void) {
+		onleave();
+		open(await bench.openLive());
+	}
 	/** Asked again when a run begins or ends. */
 	const hasRuns = $derived(!bench.runs.isLive && hasRun(bench.saver.id));
 	const optionWord = (option: string) => {
@@ -111,26 +124,22 @@
 	</fieldset>
 {/if}
 <div class="hands">
-	<button class="button button-line" onclick={() => bench.openLive().then((live) => live.choose())}
+	<button class="button button-line" onclick={() => goTo((live) => live.choose())}
 		><Radio size={16} />{t('bench.robotsNear')}</button
 	>
-	<button
-		class="button button-line"
-		onclick={() => bench.openLive().then((live) => live.openBoard())}
+	<button class="button button-line" onclick={() => goTo((live) => live.openBoard())}
 		><LayoutGrid size={16} />{t('bench.board')}</button
 	>
 	{#if bench.live?.shown?.robot}
-		<button class="button button-line" onclick={() => bench.live?.openDrive()}
+		<button class="button button-line" onclick={() => goTo((live) => live.openDrive())}
 			><Gamepad2 size={16} />{t('live.drive')}</button
 		>
-		<button class="button button-line" onclick={() => bench.live?.openStore()}
+		<button class="button button-line" onclick={() => goTo((live) => live.openStore())}
 			><HardDriveDownload size={16} />{t('live.store')}</button
 		>
 	{/if}
 	{#if hasRuns}
-		<button
-			class="button button-line"
-			onclick={() => bench.openLive().then((live) => (live.isLooking = true))}
+		<button class="button button-line" onclick={() => goTo((live) => (live.isLooking = true))}
 			><History size={16} />{t('bench.keptRuns')}</button
 		>
 	{/if}

@@ -44,7 +44,9 @@
 		bench.courses.find(({ id }) => id === bench.courseId)?.name ?? t('bench.noCourse')
 	);
 	const player = $derived(bench.player);
-	const isRunning = $derived(player.isPlaying || isSlow || bench.runs.isLive);
+	/** Robots obey: in a run, or a hand. */
+	const isObeyed = $derived(bench.runs.isLive || bench.live?.isSteered === true);
+	const isRunning = $derived(player.isPlaying || isSlow || isObeyed);
 
 	function rename(event: Event & { currentTarget: HTMLInputElement }) {
 		const input = event.currentTarget;
@@ -167,7 +169,7 @@
 	</div>
 	<div class="runs">
 		{#if isRunning}
-			{#if bench.runs.isLive && bench.live?.flies}
+			{#if isObeyed && bench.live?.flies}
 				{#await import('$lib/live/CutMotors.svelte') then { default: CutMotors }}
 					<CutMotors live={bench.live} />
 				{/await}

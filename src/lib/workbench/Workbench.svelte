@@ -56,7 +56,8 @@
 		untrack(() => bench.desk.edit({ type: 'rename', name: kept.name }));
 	});
 	$effect(() => {
-		if (bench.player.isPlaying || bench.runs.isLive || bench.live?.isAsked) pane = 'floor';
+		if (bench.live?.isAsked || bench.live?.isSteered) pane = 'floor';
+		if (bench.player.isPlaying || bench.runs.isLive) pane = 'floor';
 	});
 
 	async function openFile(file: File) {
