@@ -195,7 +195,7 @@ describe('checks', () => {
 		const edit = problem!.repair!.edit(() => `new${(count += 1)}`);
 		const mended = perform(startHistory(checked), edit);
 		if (!mended.ok) throw new Error(mended.failure.key);
-		expect(keysOf(mended.value.plan)).not.toContain(problem!.sentence.key);
+		expect(keysOf(mended.value.document)).not.toContain(problem!.sentence.key);
 	});
 
 	it.each(['skiffLite', 'ball'])(
@@ -211,8 +211,8 @@ describe('checks', () => {
 						const edit = repair.edit(() => `new${(count += 1)}`);
 						const mended = perform(startHistory(checked), edit);
 						if (!mended.ok) throw new Error(JSON.stringify([sentence, mended.failure]));
-						expect(planSchema.safeParse(mended.value.plan).error).toBeUndefined();
-						const left = checkPlan(mended.value.plan, { kind });
+						expect(planSchema.safeParse(mended.value.document).error).toBeUndefined();
+						const left = checkPlan(mended.value.document, { kind });
 						const isSame = (other: (typeof left)[number]) =>
 							other.id === id && other.place === place && other.sentence.key === sentence.key;
 						expect(left.some(isSame)).toBe(false);

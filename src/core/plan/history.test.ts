@@ -96,23 +96,23 @@ describe('edits', () => {
 				let made = 0;
 				const seen: Plan[] = [first];
 				for (const numbers of sequence) {
-					const edit = editFor(history.plan, numbers, () => `n${(made += 1)}`);
+					const edit = editFor(history.document, numbers, () => `n${(made += 1)}`);
 					const performed = perform(history, edit);
 					if (!performed.ok) continue;
 					history = performed.value;
-					seen.push(history.plan);
-					expect(planSchema.safeParse(history.plan).error).toBeUndefined();
+					seen.push(history.document);
+					expect(planSchema.safeParse(history.document).error).toBeUndefined();
 				}
-				const last = history.plan;
+				const last = history.document;
 				for (let i = seen.length - 2; i >= 0; i--) {
 					const undone = undo(history);
 					if (!undone.ok) throw new Error(undone.failure.key);
 					history = undone.value;
-					expect(history.plan).toEqual(seen[i]);
+					expect(history.document).toEqual(seen[i]);
 				}
-				expect(writeDocument(history.plan)).toBe(writeDocument(first));
+				expect(writeDocument(history.document)).toBe(writeDocument(first));
 				for (let again = redo(history); again.ok; again = redo(history)) history = again.value;
-				expect(history.plan).toEqual(last);
+				expect(history.document).toEqual(last);
 				expect(readDocument(writeDocument(last), planFormat)).toEqual({
 					ok: true,
 					value: last
@@ -182,6 +182,6 @@ describe('edits', () => {
 			ok: false,
 			failure: { key: 'edit.notTied', values: undefined }
 		});
-		expect(history.plan).toEqual(plan);
+		expect(history.document).toEqual(plan);
 	});
 });

@@ -36,7 +36,7 @@ describe('another name', () => {
 		const edits = [naming, ...followers(plan, set.id, 'variable', 'sides')];
 		const performed = perform(startHistory(plan), { type: 'together', edits });
 		if (!performed.ok) throw new Error(performed.failure.key);
-		const { plan: after } = performed.value;
+		const { document: after } = performed.value;
 		const valuesOf = (id: string) => findStep(after, id)?.values;
 		expect(valuesOf(change.id)).toEqual({ variable: 'sides', by: { expression: 'sides * 2' } });
 		expect(valuesOf(log.id)).toEqual({
@@ -46,7 +46,7 @@ describe('another name', () => {
 		expect(valuesOf(reader.id)).toMatchObject({ limit: { expression: 'sides * cm' } });
 		expect(valuesOf(own.id)).toEqual(own.values);
 		expect(problemsOf(after)).toEqual(problemsOf(plan));
-		expect(undo(performed.value)).toMatchObject({ ok: true, value: { plan } });
+		expect(undo(performed.value)).toMatchObject({ ok: true, value: { document: plan } });
 	});
 
 	it('moves only this step to a variable that is there already, or that others make as well', () => {

@@ -20,8 +20,8 @@ function taken(into: Plan, saved: Plan) {
 	if (!made.ok) throw new Error(made.failure.key);
 	const performed = perform(startHistory(into), made.value.edit);
 	if (!performed.ok) throw new Error(performed.failure.key);
-	expect(planSchema.safeParse(performed.value.plan).error).toBeUndefined();
-	return { ...made.value, plan: performed.value.plan };
+	expect(planSchema.safeParse(performed.value.document).error).toBeUndefined();
+	return { ...made.value, plan: performed.value.document };
 }
 
 describe('a saved plan taken in', () => {

@@ -94,7 +94,7 @@ export class Moving {
 	putDown(): void {
 		const picked = this.pickedUp;
 		if (!picked) return;
-		const place = this.describe(picked.places[picked.index] ?? null, picked.before.plan);
+		const place = this.describe(picked.places[picked.index] ?? null, picked.before.document);
 		this.pickedUp = null;
 		this.bench.desk.keep(picked.before);
 		this.bench.voice.announce(t('say.putDown', { step: wordsOf(picked.step), place }));

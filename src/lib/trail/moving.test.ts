@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { undo } from '$core/plan/history';
+import { planHistory, undo } from '$core/plan/history';
 import { eachStep, planSchema, type Plan } from '$core/plan/plan';
 import { planFrom } from '$core/testing/random-plan';
 import { Desk } from '$lib/workbench/desk.svelte';
@@ -13,12 +13,12 @@ import { Selection } from './selection.svelte';
 function benchOf(plan: Plan) {
 	const voice = new Voice();
 	let saves = 0;
-	const desk = new Desk(plan, voice, { changed: () => {}, save: () => (saves += 1) });
+	const desk = new Desk(plan, planHistory, voice, { changed: () => {}, save: () => (saves += 1) });
 	const bench = {
 		desk,
 		voice,
 		get plan() {
-			return desk.plan;
+			return desk.document;
 		}
 	} as unknown as Workbench;
 	const moving = new Moving(bench, new Selection(bench));
@@ -53,7 +53,7 @@ describe('a step that is carried along the trail', () => {
 	it('and put back leaves the plan as it was, with nothing to undo or save', () =>
 		carried(({ desk, moving, saves }, before) => {
 			moving.putBack();
-			expect(desk.plan).toBe(before);
+			expect(desk.document).toBe(before);
 			expect(desk.canUndo).toBe(false);
 			expect(saves()).toBe(0);
 			expect(moving.pickedUp).toBeNull();
@@ -62,12 +62,12 @@ describe('a step that is carried along the trail', () => {
 	it('and put down is one thing to undo, and takes nothing away', () =>
 		carried(({ desk, moving, saves }, before) => {
 			moving.putDown();
-			expect(planSchema.safeParse(desk.plan).error).toBeUndefined();
-			expect(idsOf(desk.plan).toSorted()).toEqual(idsOf(before).toSorted());
-			if (desk.plan === before) return expect(saves()).toBe(0);
+			expect(planSchema.safeParse(desk.document).error).toBeUndefined();
+			expect(idsOf(desk.document).toSorted()).toEqual(idsOf(before).toSorted());
+			if (desk.document === before) return expect(saves()).toBe(0);
 			expect(saves()).toBe(1);
 			const undone = undo(desk.history);
-			expect(undone.ok && undone.value.plan).toEqual(before);
+			expect(undone.ok && undone.value.document).toEqual(before);
 			expect(undone.ok && undone.value.done).toBeNull();
 		}));
 
@@ -80,6 +80,6 @@ describe('a step that is carried along the trail', () => {
 			const by = index > home ? -1 : 1;
 			for (let at = index; at !== home; at += by) moving.carry(by);
 			expect(places.length).toBeGreaterThan(0);
-			expect(desk.plan).toBe(before);
+			expect(desk.document).toBe(before);
 		}));
 });

@@ -1,44 +1,43 @@
-/** A plan as it is changed: every change goes through here, and can be undone. */
-import type { Edit } from '$core/plan/edits';
-import { perform, redo, startHistory, undo, type History } from '$core/plan/history';
-import type { Plan } from '$core/plan/plan';
+/** A document as it is changed: every change goes through here, and can be undone. */
+import type { Histories, History } from '$core/history';
 import { say, t } from '$lib/i18n';
 import type { Voice } from './voice.svelte';
 
 interface Hands {
-	/** The plan is another one now. */
+	/** The document is another one now. */
 	changed(): void;
 	/** It is decided on, and wants to be kept. */
 	save(): void;
 }
 
-export class Desk {
-	history: History;
-	readonly plan = $derived.by(() => this.history.plan);
+export class Desk<D, E> {
+	history: History<D, E>;
+	readonly document = $derived.by(() => this.history.document);
 	readonly canUndo = $derived.by(() => this.history.done !== null);
 	readonly canRedo = $derived.by(() => this.history.undone !== null);
 
 	constructor(
-		plan: Plan,
+		document: D,
+		private readonly histories: Histories<D, E>,
 		private readonly voice: Voice,
 		private readonly hands: Hands
 	) {
-		this.history = $state.raw(startHistory(plan));
+		this.history = $state.raw(histories.start(document));
 	}
 
-	/** Puts another plan here, with nothing to undo. */
-	open(plan: Plan): void {
-		this.take(startHistory(plan));
+	/** Puts another document here, with nothing to undo. */
+	open(document: D): void {
+		this.take(this.histories.start(document));
 	}
 
-	private take(history: History): void {
+	private take(history: History<D, E>): void {
 		this.history = history;
 		this.hands.changed();
 	}
 
 	/** Does an edit, saves, and says it. A refused edit is said too and changes nothing. */
-	edit(edit: Edit, news = ''): boolean {
-		const performed = perform(this.history, edit);
+	edit(edit: E, news = ''): boolean {
+		const performed = this.histories.perform(this.history, edit);
 		if (!performed.ok) {
 			this.voice.refuse(say(performed.failure));
 			return false;
@@ -50,27 +49,27 @@ export class Desk {
 		return true;
 	}
 
-	/** Shows a plan that is not decided on yet, such as while a step is being moved. */
-	tryOut(history: History): void {
+	/** Shows a document that is not decided on yet, such as while something is being moved. */
+	tryOut(history: History<D, E>): void {
 		this.history = history;
 	}
 
-	/** Decides on what was tried out, if it is another plan than before. */
-	keep(before: History): void {
+	/** Decides on what was tried out, if it is another document than before. */
+	keep(before: History<D, E>): void {
 		if (this.history === before) return;
 		this.take(this.history);
 		this.hands.save();
 	}
 
 	undo(): void {
-		this.travel(undo(this.history), t('say.undone'));
+		this.travel(this.histories.undo(this.history), t('say.undone'));
 	}
 
 	redo(): void {
-		this.travel(redo(this.history), t('say.redone'));
+		this.travel(this.histories.redo(this.history), t('say.redone'));
 	}
 
-	private travel(result: ReturnType<typeof undo>, news: string): void {
+	private travel(result: ReturnType<Histories<D, E>['undo']>, news: string): void {
 		if (result.ok) {
 			this.take(result.value);
 			this.hands.save();

@@ -3,6 +3,8 @@
  * Changing the plan is the desk's, attempts are the runs', problems the checking's, words the voice's.
  */
 import { courseSchema, makeCourse, type Course } from '$core/course/course';
+import type { Edit } from '$core/plan/edits';
+import { planHistory } from '$core/plan/history';
 import { planRobot, type Plan, type PlanRobot } from '$core/plan/plan';
 import type { Variation } from '$core/robots/robot';
 import { perLanguage, t } from '$lib/i18n';
@@ -60,13 +62,13 @@ export class Workbench implements Stand {
 	live = $state.raw<LiveDesk | null>(null);
 
 	readonly voice = new Voice();
-	readonly desk: Desk;
+	readonly desk: Desk<Plan, Edit>;
 	readonly saver: Saver;
 	readonly checking = new Checking(this);
 	readonly runs = new Runs(this, this.voice, () => this.save(true));
 	readonly editing = new Editing(this);
 
-	readonly plan = $derived.by(() => this.desk.plan);
+	readonly plan = $derived.by(() => this.desk.document);
 	readonly player = this.runs.player;
 	/** The robot whose figures are shown; the first one when it is gone. */
 	readonly robot = $derived.by(() => {
@@ -83,7 +85,7 @@ export class Workbench implements Stand {
 	) {
 		this.courses = courses;
 		this.course = course ?? openFloor();
-		this.desk = new Desk(opened.content, this.voice, {
+		this.desk = new Desk(opened.content, planHistory, this.voice, {
 			changed: () => this.changed(),
 			save: () => this.save()
 		});

@@ -13,6 +13,6 @@ export const setBoard: EditKind<z.infer<typeof schema>> = {
 		const { board: before = [], ...others } = plan;
 		// A plan without a board is written as plans were before there were any.
 		const next: Plan = board.length > 0 ? { ...others, board } : others;
-		return success({ plan: next, inverse: { type: 'setBoard', board: [...before] } });
+		return success({ document: next, inverse: { type: 'setBoard', board: [...before] } });
 	}
 };

@@ -21,7 +21,7 @@ export const addChain: EditKind<z.infer<typeof addSchema>> = {
 		const clash = idsOf(edit.chain).find((id) => usesId(plan, id));
 		if (clash) return failure('edit.repeatedId', { id: clash });
 		return success({
-			plan: { ...plan, chains: plan.chains.toSpliced(edit.index, 0, edit.chain) },
+			document: { ...plan, chains: plan.chains.toSpliced(edit.index, 0, edit.chain) },
 			inverse: { type: 'removeChain', chain: edit.chain.id }
 		});
 	}
@@ -36,7 +36,7 @@ export const removeChain: EditKind<z.infer<typeof removeSchema>> = {
 		const chain = plan.chains[index];
 		if (!chain) return failure('edit.noHolder', { id: edit.chain });
 		return success({
-			plan: { ...plan, chains: plan.chains.toSpliced(index, 1) },
+			document: { ...plan, chains: plan.chains.toSpliced(index, 1) },
 			inverse: { type: 'addChain', index, chain }
 		});
 	}
@@ -56,7 +56,7 @@ export const tie: EditKind<z.infer<typeof tieSchema>> = {
 		if (chain.trigger) return failure('edit.alreadyTied');
 		if (usesId(plan, edit.trigger.id)) return failure('edit.repeatedId', { id: edit.trigger.id });
 		return success({
-			plan: withChain(plan, edit.chain, (old) => ({ ...old, trigger: edit.trigger })),
+			document: withChain(plan, edit.chain, (old) => ({ ...old, trigger: edit.trigger })),
 			inverse: { type: 'untie', chain: edit.chain }
 		});
 	}
@@ -71,7 +71,7 @@ export const untie: EditKind<z.infer<typeof untieSchema>> = {
 		if (!chain) return failure('edit.noHolder', { id: edit.chain });
 		if (!chain.trigger) return failure('edit.notTied');
 		return success({
-			plan: withChain(plan, edit.chain, (old) => ({ ...old, trigger: null })),
+			document: withChain(plan, edit.chain, (old) => ({ ...old, trigger: null })),
 			inverse: { type: 'tie', chain: edit.chain, trigger: chain.trigger }
 		});
 	}

@@ -5,7 +5,8 @@
  */
 import { z } from 'zod';
 import { checkValue } from '../../document';
-import { success, type Result } from '../../sentence';
+import { applyTogether } from '../../history';
+import type { Result } from '../../sentence';
 import type { Plan } from '../plan';
 import { addChain, removeChain, tie, untie } from './chains';
 import { setBoard } from './board';
@@ -62,18 +63,7 @@ export const checkEdit = (edit: unknown): Result<Edit> =>
 
 /** @param edit checked, or the inverse of one that was applied */
 export function applyEdit(plan: Plan, edit: Edit): Result<Applied> {
-	if (edit.type === 'together') return applyTogether(plan, edit.edits);
+	if (edit.type === 'together')
+		return applyTogether(applyEdit, plan, edit.edits, (edits) => ({ type: 'together', edits }));
 	return (kinds[edit.type] as EditKind<Edit>).apply(plan, edit);
-}
-
-function applyTogether(plan: Plan, edits: readonly Edit[]): Result<Applied> {
-	const inverses: Edit[] = [];
-	let current = plan;
-	for (const edit of edits) {
-		const applied = applyEdit(current, edit);
-		if (!applied.ok) return applied;
-		current = applied.value.plan;
-		inverses.unshift(applied.value.inverse);
-	}
-	return success({ plan: current, inverse: { type: 'together', edits: inverses } });
 }

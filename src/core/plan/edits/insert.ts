@@ -34,7 +34,7 @@ export const insert: EditKind<z.infer<typeof schema>> = {
 
 		const steps = list.value.toSpliced(edit.index, 0, ...edit.steps);
 		return success({
-			plan: withStepsIn(plan, edit.holder, steps),
+			document: withStepsIn(plan, edit.holder, steps),
 			inverse: {
 				type: 'remove',
 				holder: edit.holder,

@@ -20,7 +20,7 @@ export const setOff: EditKind<z.infer<typeof offSchema>> = {
 			withMark(step, 'off', edit.off || undefined)
 		);
 		if (!changed.ok) return changed;
-		return success({ plan: changed.value, inverse: { ...edit, off: before } });
+		return success({ document: changed.value, inverse: { ...edit, off: before } });
 	}
 };
 
@@ -41,7 +41,7 @@ export const setComment: EditKind<z.infer<typeof commentEditSchema>> = {
 			withMark(step, 'comment', text || undefined)
 		);
 		if (!changed.ok) return changed;
-		return success({ plan: changed.value, inverse: { ...edit, text: before } });
+		return success({ document: changed.value, inverse: { ...edit, text: before } });
 	}
 };
 

@@ -45,7 +45,7 @@ export const move: EditKind<z.infer<typeof schema>> = {
 		const rest = stepsIn(taken, to.holder);
 		if (!rest.ok) return rest;
 		return success({
-			plan: withStepsIn(taken, to.holder, rest.value.toSpliced(landing, 0, ...steps)),
+			document: withStepsIn(taken, to.holder, rest.value.toSpliced(landing, 0, ...steps)),
 			inverse: {
 				type: 'move',
 				from: { holder: to.holder, index: landing },

@@ -20,7 +20,7 @@ export const remove: EditKind<z.infer<typeof schema>> = {
 		const steps = list.value.slice(edit.index, edit.index + edit.count);
 		if (steps.length < edit.count) return failure('edit.noPlace', { index: edit.index });
 		return success({
-			plan: withStepsIn(plan, edit.holder, list.value.toSpliced(edit.index, edit.count)),
+			document: withStepsIn(plan, edit.holder, list.value.toSpliced(edit.index, edit.count)),
 			inverse: { type: 'insert', holder: edit.holder, index: edit.index, steps: [...steps] }
 		});
 	}

@@ -12,7 +12,7 @@ export const rename: EditKind<z.infer<typeof schema>> = {
 		const name = nameSchema.safeParse(edit.name);
 		if (!name.success) return failure('edit.nameRefused');
 		return success({
-			plan: { ...plan, name: name.data },
+			document: { ...plan, name: name.data },
 			inverse: { type: 'rename', name: plan.name }
 		});
 	}

@@ -8,5 +8,6 @@ const schema = z.strictObject({ type: z.literal('replace'), plan: planSchema });
 
 export const replace: EditKind<z.infer<typeof schema>> = {
 	schema,
-	apply: (before, { plan }) => success({ plan, inverse: { type: 'replace', plan: before } })
+	apply: (before, { plan }) =>
+		success({ document: plan, inverse: { type: 'replace', plan: before } })
 };

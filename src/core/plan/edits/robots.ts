@@ -23,7 +23,7 @@ export const addRobot: EditKind<z.infer<typeof addSchema>> = {
 		}
 		if (indexOf(plan, robot.id) >= 0) return failure('edit.repeatedRobot', { id: robot.id });
 		return success({
-			plan: { ...plan, robots: plan.robots.toSpliced(index, 0, robot) },
+			document: { ...plan, robots: plan.robots.toSpliced(index, 0, robot) },
 			inverse: { type: 'removeRobot', robot: robot.id }
 		});
 	}
@@ -40,7 +40,7 @@ export const removeRobot: EditKind<z.infer<typeof removeSchema>> = {
 		if (!robot || plan.robots.length === 1) return failure('edit.lastRobot');
 		const own = plan.chains.filter((chain) => chain.robot === edit.robot);
 		return success({
-			plan: {
+			document: {
 				...plan,
 				robots: plan.robots.toSpliced(index, 1),
 				chains: plan.chains.map((chain) => (own.includes(chain) ? withoutRobot(chain) : chain))
@@ -66,7 +66,7 @@ export const setRobot: EditKind<z.infer<typeof setSchema>> = {
 		const before = plan.robots[index];
 		if (!before) return failure('edit.noRobot', { id: robot.id });
 		return success({
-			plan: { ...plan, robots: plan.robots.with(index, robot) },
+			document: { ...plan, robots: plan.robots.with(index, robot) },
 			inverse: { type: 'setRobot', robot: before }
 		});
 	}
@@ -87,7 +87,7 @@ export const assign: EditKind<z.infer<typeof assignSchema>> = {
 		if (!chain) return failure('edit.noHolder', { id: edit.chain });
 		if (robot !== null && indexOf(plan, robot) < 0) return failure('edit.noRobot', { id: robot });
 		return success({
-			plan: withChain(plan, edit.chain, (old) =>
+			document: withChain(plan, edit.chain, (old) =>
 				robot === null ? withoutRobot(old) : { ...old, robot }
 			),
 			inverse: { ...edit, robot: chain.robot ?? null }

@@ -35,7 +35,10 @@ export const setValue: EditKind<z.infer<typeof schema>> = {
 		}
 		const changed = changeStep(plan, edit.step, (old) => ({ ...old, values }));
 		if (!changed.ok) return changed;
-		return success({ plan: changed.value, inverse: { ...edit, value: step.values[edit.name] } });
+		return success({
+			document: changed.value,
+			inverse: { ...edit, value: step.values[edit.name] }
+		});
 	}
 };
 

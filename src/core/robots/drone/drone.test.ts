@@ -131,7 +131,7 @@ describe('a drone', () => {
 			problem!.repair!.edit(() => 'new')
 		);
 		if (!result.ok) throw new Error(result.failure.key);
-		mended = result.value.plan;
+		mended = result.value.document;
 		expect(checkPlan(mended, { course })).toEqual([]);
 	});
 

@@ -167,7 +167,7 @@ describe('a rail car', () => {
 			missing,
 			problem!.repair!.edit(() => 'new')
 		);
-		expect(mended.ok && keys(mended.value.plan)).toEqual([]);
+		expect(mended.ok && keys(mended.value.document)).toEqual([]);
 		const floor = { course: courseOf() };
 		expect(rehearse(bareCar, straight, floor).attempt.notes[0]!.sentence.key).toBe(
 			'note.refused.noRail'
