@@ -156,7 +156,16 @@ const later = {
 			'Outline of the table that the course stands on; beyond it is the drop. null: floor.'
 		),
 	light: part.default(0.6).describe('Daylight, 0 dark to 1 bright.'),
-	sound: part.default(0.1).describe('Noise of the room, 0 to 1.')
+	sound: part.default(0.1).describe('Noise of the room, 0 to 1.'),
+	isInOrder: z
+		.boolean()
+		.default(false)
+		.describe('Whether lamp posts, and gates, count only one after the other, as they are listed.'),
+	locked: z
+		.array(z.string().regex(/^[A-Za-z]{1,20}\/[A-Za-z0-9_-]{1,40}$/))
+		.max(2000)
+		.default([])
+		.describe('Parts that are held fast while the course is drawn, such as walls/pier.')
 };
 
 const maximumStarts = 8;
@@ -175,7 +184,6 @@ const currentSchema = z.strictObject({
 	}),
 	starts: z
 		.array(startSchema)
-		.min(1)
 		.max(maximumStarts)
 		.describe('Start marks, one for each robot; for more robots than marks there is room beside.'),
 	finish: z
@@ -188,6 +196,37 @@ const currentSchema = z.strictObject({
 });
 
 export type Course = z.infer<typeof currentSchema>;
+
+const finishSchema = currentSchema.shape.finish.unwrap();
+const tableSchema = later.table.unwrap().unwrap();
+
+/** What one part of each kind is made of. */
+export const partSchemas = {
+	surfaces: surfaceSchema,
+	patches: patchSchema,
+	tapes: tapeSchema,
+	rails: railSchema,
+	pads: padSchema,
+	finish: finishSchema,
+	lampPosts: lampPostSchema,
+	gates: gateSchema,
+	walls: wallSchema,
+	crates: crateSchema,
+	starts: startSchema,
+	table: tableSchema
+};
+
+/** What is true of the whole course. */
+export const fieldSchemas = {
+	name: nameSchema,
+	size: currentSchema.shape.size,
+	surface,
+	ceiling: later.ceiling.unwrap(),
+	light: part,
+	sound: part,
+	isInOrder: z.boolean(),
+	locked: later.locked.unwrap()
+};
 
 /** In version 1 there was one start mark. */
 const startToStarts: Upgrade = ({ start, ...course }) => ({ ...course, starts: [start] });

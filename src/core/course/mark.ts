@@ -8,7 +8,8 @@ const cameLater: Partial<Course> = {
 	gates: [],
 	pads: [],
 	rails: [],
-	ceiling: 2.5
+	ceiling: 2.5,
+	isInOrder: false
 };
 
 const leftOut = new Map(Object.entries(cameLater).map(([name, value]) => [name, textOf(value)]));
@@ -20,7 +21,7 @@ function textOf(value: unknown): string {
 /** A number by which a course is known again: another one if anything in it has changed (32 bits). */
 export function markOf(course: Course): number {
 	const parts = Object.entries(course).filter(
-		([name, value]) => leftOut.get(name) !== textOf(value)
+		([name, value]) => name !== 'locked' && leftOut.get(name) !== textOf(value)
 	);
 	return seedOfText(textOf(Object.fromEntries(parts)));
 }

@@ -11,6 +11,7 @@ import type { Machine } from '../robots/machine';
 import type { RobotKind } from '../robots/robot';
 import { Served } from '../link/served';
 import { headingOfBearing } from '../units/angles';
+import { startPlaces } from '../world/start-places';
 import { writeNews } from './news-text';
 import { LiveRun } from './live-run';
 
@@ -134,7 +135,7 @@ class StoredRun {
 			reckoner.pose
 		);
 		this.served.report(began);
-		const { at, bearing } = (course as Course).starts[0]!;
+		const { at, bearing } = startPlaces(course as Course, 1)[0]!;
 		reckoner.lineUp({
 			x: at[0],
 			y: at[1],

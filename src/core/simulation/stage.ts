@@ -43,6 +43,7 @@ export class Stage {
 	private readonly crates: readonly StandingCrate[];
 	private readonly world: World;
 	private readonly isOnTable: boolean;
+	private readonly isInOrder: boolean;
 	private waitingPosts: readonly LampPost[];
 	private waitingGates: readonly Gate[];
 
@@ -57,6 +58,7 @@ export class Stage {
 		this.waitingPosts = course.lampPosts;
 		this.waitingGates = course.gates;
 		this.isOnTable = course.table !== null;
+		this.isInOrder = course.isInOrder;
 	}
 
 	private memberOf(robot: Standing, start: StartPlace, index: number): CrewMember {
@@ -146,12 +148,16 @@ export class Stage {
 		const { place } = this;
 		let hasLit = false;
 		for (const post of this.waitingPosts) {
-			if (!this.isReached(post)) continue;
+			if (!this.isReached(post)) {
+				if (this.isInOrder) break;
+				continue;
+			}
 			hasLit = true;
 			place.litPosts.push(post);
 			this.reached(post);
 		}
-		if (hasLit) this.waitingPosts = this.waitingPosts.filter((post) => !this.isReached(post));
+		if (hasLit)
+			this.waitingPosts = this.waitingPosts.filter((post) => !place.litPosts.includes(post));
 	}
 
 	private reached({ id }: LampPost | Gate): void {
@@ -161,7 +167,8 @@ export class Stage {
 	}
 
 	private passGates(): void {
-		const passed = this.waitingGates.filter((gate) =>
+		const candidates = this.isInOrder ? this.waitingGates.slice(0, 1) : this.waitingGates;
+		const passed = candidates.filter((gate) =>
 			this.crew.some(({ before, pose, heights }) => isThrough(gate, before, pose, heights))
 		);
 		for (const gate of passed) this.reached(gate);

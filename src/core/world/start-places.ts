@@ -14,14 +14,20 @@ const room = 0.13;
 /** Places that are tried to each side, and ahead, and behind. */
 const reach = 4;
 
+/** Where the first robot stands on a course without a start mark. */
+const middleOf = ({ size }: Course): StartPlace => ({
+	at: [size.width / 2, size.height / 2],
+	bearing: 0
+});
+
 /** A place for each of so many robots. */
 export function startPlaces(course: Course, count: number): StartPlace[] {
-	const places = course.starts.slice(0, count);
+	const marks = course.starts.length > 0 ? course.starts : [middleOf(course)];
+	const places = marks.slice(0, count);
 	if (places.length === count) return places;
 	const clearance = new Clearance(course.walls);
 	const ground = new Ground(course);
-	const [first] = course.starts;
-	const { bearing } = first!;
+	const { at: from, bearing } = marks[0]!;
 	const heading = headingOfBearing(bearing);
 	const [cos, sin] = [exact.cos(heading), exact.sin(heading)];
 	const isFree = ([x, y]: StartPlace['at']): boolean =>
@@ -32,8 +38,8 @@ export function startPlaces(course: Course, count: number): StartPlace[] {
 			({ at }) => exact.lengthOf(at[0] - x, at[1] - y) >= apart * 0.9
 		);
 	const beside = grid.map(([ahead, left]): StartPlace['at'] => [
-		first!.at[0] + ahead * cos - left * sin,
-		first!.at[1] + ahead * sin + left * cos
+		from[0] + ahead * cos - left * sin,
+		from[1] + ahead * sin + left * cos
 	]);
 	while (places.length < count) {
 		const at = beside.find(isFree) ?? beside[places.length]!;
