@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { go, lamp, repeat, right, tone } from '../src/core/testing/sample';
-import { isSaved, news, openPlan, rowsOf, stepsOf, tag } from './helpers';
+import { choose, isSaved, news, openPlan, rowsOf, stepsOf, tag } from './helpers';
 
 test('a new person plans, rehearses, changes a number, and finds everything as it was', async ({
 	page
@@ -9,7 +9,7 @@ test('a new person plans, rehearses, changes a number, and finds everything as i
 	await page.getByLabel('Another name').fill('Sanne');
 	await page.getByRole('button', { name: "That's me" }).click();
 	await expect(page.getByRole('button', { name: 'Here: Sanne' })).toBeVisible();
-	await page.getByRole('button', { name: 'New plan on Open quay' }).click();
+	await choose(page, 'Open quay', 'New plan here');
 	await expect(page.getByText('by Sanne')).toBeVisible();
 
 	for (const typed of ['lamp amber', 'go 40', 'tone']) {

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import type { Plan } from '../src/core/plan/plan';
 import { go, step } from '../src/core/testing/sample';
-import { isSaved, openPlan, stepsOf, tag } from './helpers';
+import { choose, isSaved, openPlan, stepsOf, tag } from './helpers';
 
 test('three steps, values, a move, a rehearsal and undo by touch', async ({ page }) => {
 	await openPlan(page, []);
@@ -104,7 +104,7 @@ for (const [width, height] of [
 		);
 		await page.setViewportSize({ width, height });
 		await page.goto('/');
-		await page.getByRole('button', { name: 'New plan on Open quay' }).tap();
+		await choose(page, 'Open quay', 'New plan here');
 		await page.getByRole('option', { name: 'Go forward 30 cm at 40 %' }).tap();
 		await page.getByRole('option', { name: 'Turn right 90°' }).tap();
 		await page.getByRole('button', { name: 'Rehearse' }).tap();

@@ -2,8 +2,6 @@
 	/** The pane that shows the course and the robot. */
 	import { Eye, Hand, Maximize, Minus, Plus } from '@lucide/svelte';
 	import { MediaQuery } from 'svelte/reactivity';
-	import { select } from 'd3-selection';
-	import { zoom, zoomIdentity, type ZoomBehavior } from 'd3-zoom';
 	import { headingOfBearing } from '$core/units/angles';
 	import { flying } from '$core/devices/flying/device';
 	import { robotKindOf } from '$core/robots/kinds';
@@ -15,7 +13,8 @@
 	import CourseDrawing from './CourseDrawing.svelte';
 	import StandingRobot from './StandingRobot.svelte';
 	import Trace from './Trace.svelte';
-	import { besidePanel, cratesAt, fit, scaleBar } from './view';
+	import { FloorWindow } from './floor-window.svelte';
+	import { besidePanel, cratesAt, fit } from './view';
 	import Readings from './Readings.svelte';
 
 	let { bench, onleg }: { bench: Workbench; onleg: (stepId: string) => void } = $props();
@@ -24,9 +23,6 @@
 	let isEyeOpen = $state(false);
 	let width = $state(800);
 	let height = $state(500);
-	let svg: SVGSVGElement;
-	let moved = $state.raw(zoomIdentity);
-	let behaviour: ZoomBehavior<SVGSVGElement, unknown>;
 
 	/** Pixels, with the scale below and the margins: of the heights, and of a few figures. */
 	const stripWidth = 112;
@@ -45,13 +41,12 @@
 	const base = $derived.by(() => {
 		const space = height - taken.top;
 		const strip = isHighSeen && !isNarrow.current ? stripWidth : 0;
-		const view = fit(course, width - taken.left - strip, space);
-		return hasCorner && taken.left === 0 ? besidePanel(view, space, fewFigures) : view;
+		const whole = fit(course, width - taken.left - strip, space);
+		const view = hasCorner && taken.left === 0 ? besidePanel(whole, space, fewFigures) : whole;
+		return { ...view, x: view.x + taken.left, y: view.y + taken.top };
 	});
-	const scale = $derived(base.scale * moved.k);
-	const x = $derived((base.x + taken.left) * moved.k + moved.x);
-	const y = $derived((base.y + taken.top) * moved.k + moved.y);
-	const bar = $derived(scaleBar(scale));
+	const view = new FloorWindow(() => base);
+	const { x, y, scale, bar } = $derived(view);
 	/** A number of its own: edits that leave it as it is seek no places anew. */
 	const crewSize = $derived(bench.plan.robots.length);
 	const starts = $derived(startPlaces(course, crewSize));
@@ -102,43 +97,15 @@
 		})
 	);
 
-	$effect(() => {
-		behaviour = zoom<SVGSVGElement, unknown>()
-			.scaleExtent([0.4, 12])
-			.on('zoom', (event) => (moved = event.transform));
-		select(svg).call(behaviour).on('dblclick.zoom', null);
-		return () => void select(svg).on('.zoom', null);
-	});
-
-	const zoomBy = (factor: number) => select(svg).call(behaviour.scaleBy, factor);
-	const panBy = (dx: number, dy: number) =>
-		select(svg).call(behaviour.translateBy, dx / moved.k, dy / moved.k);
-	const fitAll = () => select(svg).call(behaviour.transform, zoomIdentity);
-
-	const keys: Record<string, () => void> = {
-		ArrowLeft: () => panBy(40, 0),
-		ArrowRight: () => panBy(-40, 0),
-		ArrowUp: () => panBy(0, 40),
-		ArrowDown: () => panBy(0, -40),
-		'+': () => zoomBy(1.25),
-		'=': () => zoomBy(1.25),
-		'-': () => zoomBy(0.8),
-		'0': fitAll
-	};
-
 	/** Somebody says which way a robot went that is being lined up. */
 	function point(event: MouseEvent) {
 		if (!bench.live?.lining) return;
-		const box = svg.getBoundingClientRect();
-		bench.live.point((event.clientX - box.left - x) / scale, (y - event.clientY + box.top) / scale);
+		bench.live.point(...view.toMetres(event));
 	}
 
 	function onkeydown(event: KeyboardEvent) {
 		if (event.ctrlKey || event.metaKey || event.altKey) return;
-		const action = keys[event.key];
-		if (!action) return;
-		event.preventDefault();
-		action();
+		if (view.key(event.key)) event.preventDefault();
 	}
 </script>
 
@@ -146,7 +113,7 @@
 	<div class="sheet" bind:clientWidth={width} bind:clientHeight={height}>
 		<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 		<svg
-			bind:this={svg}
+			{@attach view.on}
 			{width}
 			{height}
 			tabindex="0"
@@ -248,19 +215,19 @@
 			class="button button-line button-icon"
 			aria-label={t('floor.zoomIn')}
 			title={t('floor.zoomIn')}
-			onclick={() => zoomBy(1.4)}><Plus size={20} /></button
+			onclick={() => view.zoomBy(1.4)}><Plus size={20} /></button
 		>
 		<button
 			class="button button-line button-icon"
 			aria-label={t('floor.zoomOut')}
 			title={t('floor.zoomOut')}
-			onclick={() => zoomBy(0.7)}><Minus size={20} /></button
+			onclick={() => view.zoomBy(0.7)}><Minus size={20} /></button
 		>
 		<button
 			class="button button-line button-icon"
 			aria-label={t('floor.fit')}
 			title={t('floor.fit')}
-			onclick={fitAll}><Maximize size={18} /></button
+			onclick={() => view.fitAll()}><Maximize size={18} /></button
 		>
 	</div>
 </section>

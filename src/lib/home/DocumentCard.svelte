@@ -13,7 +13,7 @@
 		document,
 		hasPicture,
 		isMine,
-		onopen,
+		href,
 		onowner,
 		onaction
 	}: {
@@ -21,8 +21,8 @@
 		/** A course shows a small map of itself. */
 		hasPicture: boolean;
 		isMine: boolean;
-		/** Where the name leads, or what it does. */
-		onopen: string | (() => void);
+		/** Where the name leads. */
+		href: string;
 		/** Shows only what this person has. */
 		onowner: (owner: Person) => void;
 		onaction: (action: string) => void;
@@ -33,7 +33,10 @@
 	const actions = $derived(
 		isUnreadable
 			? ['versions', 'saveFile', 'delete']
-			: ['rename', 'duplicate', 'versions', 'saveFile', 'delete']
+			: [
+					...(hasPicture ? ['planHere'] : []),
+					...['rename', 'duplicate', 'versions', 'saveFile', 'delete']
+				]
 	);
 	const owner = $derived(document.owner?.name ?? t('home.nobody'));
 	const more = $derived(t('home.more', { name: document.name }));
@@ -52,12 +55,8 @@
 		<h3 class="name">
 			{#if isUnreadable}
 				{document.name}
-			{:else if typeof onopen === 'string'}
-				<a href={onopen}>{document.name}</a>
 			{:else}
-				<button onclick={onopen} aria-label={t('home.tryCourse', { name: document.name })}
-					>{document.name}</button
-				>
+				<a {href}>{document.name}</a>
 			{/if}
 		</h3>
 		<p class="detail">
@@ -120,14 +119,12 @@
 		font-weight: 600;
 		overflow-wrap: anywhere;
 	}
-	.name a,
-	.name button {
+	.name a {
 		text-align: left;
 		font-weight: inherit;
 		cursor: pointer;
 	}
-	.name a::after,
-	.name button::after {
+	.name a::after {
 		content: '';
 		position: absolute;
 		inset: 0;

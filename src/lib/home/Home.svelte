@@ -126,8 +126,10 @@
 		if (id) await goto(`/plans/${id}`);
 	}
 
-	const createCourse = () =>
-		create({ kind: 'course', content: newCourse(t('home.newCourseName')) });
+	async function createCourse() {
+		const id = await create({ kind: 'course', content: newCourse(t('home.newCourseName')) });
+		if (id) await goto(`/courses/${id}`);
+	}
 
 	const setDeleted = ({ id }: Listed, deleted: boolean) =>
 		act(() => request('PATCH', `/api/documents/${id}`, { deleted }));
@@ -149,7 +151,8 @@
 	}
 
 	function doAction(action: string, kind: DocumentKind, document: Listed) {
-		if (action === 'rename') renaming = document;
+		if (action === 'planHere') void createPlan(document.id);
+		else if (action === 'rename') renaming = document;
 		else if (action === 'versions') comparing = document;
 		else if (action === 'duplicate')
 			void act(() => request('POST', `/api/documents/${document.id}/copies`));
@@ -284,7 +287,7 @@
 									{document}
 									hasPicture={!isPlan}
 									isMine={document.owner?.id === person?.id}
-									onopen={isPlan ? `/plans/${document.id}` : () => createPlan(document.id)}
+									href={`/${list.kind}s/${document.id}`}
 									onowner={showOf}
 									onaction={(action) => doAction(action, list.kind, document)}
 								/>

@@ -6,6 +6,9 @@ import { readings } from '$core/expressions/vocabulary';
 import { robotKinds } from '$core/robots/kinds';
 import { families } from '$core/steps/definition';
 import { catalogue } from '$core/steps/list';
+import { figures, layings } from '$core/course/figures';
+import { partNames } from '$core/course/parts';
+import '$lib/course/words';
 import '$lib/robots/words';
 import robotCheck from '../../cli/robot-check/words.en.json';
 import { addMessages, hasMessage, partsOf } from './index';
@@ -56,6 +59,18 @@ describe('words', () => {
 			).toEqual([]);
 		}
 	);
+
+	it('of parts of a course, of how they are laid, and of their figures and choices', () => {
+		const list = Object.values(figures).flat();
+		const options = list.flatMap((figure) => (figure.type === 'choice' ? figure.options : []));
+		expect(
+			missing([
+				...partNames.flatMap((part) => [`course.part.${part}`, `course.hint.${layings[part]}`]),
+				...list.map(({ name }) => `course.figure.${name}`),
+				...options.map((option) => `course.option.${option}`)
+			])
+		).toEqual([]);
+	});
 
 	it('that the code names outright', () => {
 		const files = readdirSync('src', { recursive: true, encoding: 'utf8' }).filter(

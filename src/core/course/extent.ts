@@ -1,0 +1,111 @@
+/** How far parts reach, and which of them lies at a place. */
+import * as exact from '../exact';
+import type { Course, Point } from './course';
+import { allParts, find, kindOf, type Extent, type PartRef } from './parts';
+
+export interface Box {
+	readonly west: number;
+	readonly south: number;
+	readonly east: number;
+	readonly north: number;
+}
+
+export const extentOf = (course: Course, ref: PartRef): Extent | undefined => {
+	const part = find(course, ref);
+	return part && kindOf(ref.part).extent(part);
+};
+
+export function boxOf({ line, half }: Extent): Box {
+	const xs = line.map(([x]) => x);
+	const ys = line.map(([, y]) => y);
+	return {
+		west: Math.min(...xs) - half,
+		south: Math.min(...ys) - half,
+		east: Math.max(...xs) + half,
+		north: Math.max(...ys) + half
+	};
+}
+
+/** The box around several; undefined around none. */
+export const boxAround = (boxes: readonly Box[]): Box | undefined =>
+	boxes.length === 0
+		? undefined
+		: {
+				west: Math.min(...boxes.map(({ west }) => west)),
+				south: Math.min(...boxes.map(({ south }) => south)),
+				east: Math.max(...boxes.map(({ east }) => east)),
+				north: Math.max(...boxes.map(({ north }) => north))
+			};
+
+export const middleOf = ({ west, south, east, north }: Box): [number, number] => [
+	(west + east) / 2,
+	(south + north) / 2
+];
+
+/** Metres from a point to the piece of line between two others. */
+export function distanceTo([x, y]: Point, [ax, ay]: Point, [bx, by]: Point): number {
+	const [dx, dy] = [bx - ax, by - ay];
+	const length = dx * dx + dy * dy;
+	const along = length > 0 ? ((x - ax) * dx + (y - ay) * dy) / length : 0;
+	const on = Math.max(0, Math.min(1, along));
+	return exact.lengthOf(x - ax - on * dx, y - ay - on * dy);
+}
+
+export function isWithin([x, y]: Point, outline: readonly Point[]): boolean {
+	let isIn = false;
+	for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
+		const [ax, ay] = outline[i]!;
+		const [bx, by] = outline[j]!;
+		if (ay > y !== by > y && x < ((bx - ax) * (y - ay)) / (by - ay) + ax) isIn = !isIn;
+	}
+	return isIn;
+}
+
+/** Metres from a point to what a part covers; 0 on it. */
+export function distanceFrom(point: Point, { line, half, isFilled }: Extent): number {
+	if (isFilled && line.length > 2 && isWithin(point, line)) return 0;
+	let nearest = Infinity;
+	for (let i = 0; i < line.length; i++)
+		nearest = Math.min(nearest, distanceTo(point, line[i]!, line[i + 1] ?? line[i]!));
+	return Math.max(0, nearest - half);
+}
+
+/** Everything that lies at a place, the smallest first: it is what one points at. @param reach metres */
+export function partsAt(course: Course, point: Point, reach: number): PartRef[] {
+	const found: { ref: PartRef; size: number }[] = [];
+	for (const ref of allParts(course).reverse()) {
+		const extent = extentOf(course, ref)!;
+		if (distanceFrom(point, extent) > reach) continue;
+		const { west, south, east, north } = boxOf(extent);
+		found.push({ ref, size: exact.lengthOf(east - west, north - south) });
+	}
+	return found.toSorted((a, b) => a.size - b.size).map(({ ref }) => ref);
+}
+
+/** Everything that lies wholly in a box. */
+export const partsIn = (course: Course, { west, south, east, north }: Box): PartRef[] =>
+	allParts(course).filter((ref) => {
+		const box = boxOf(extentOf(course, ref)!);
+		return box.west >= west && box.south >= south && box.east <= east && box.north <= north;
+	});
+
+/** Metres that lie free between two parts; 0 where they touch. */
+export function clearanceBetween(one: Extent, other: Extent): number {
+	if (areCrossed(one.line, other.line)) return 0;
+	const fromCorners = (a: Extent, b: Extent): number =>
+		Math.min(...a.line.map((point) => distanceFrom(point, b) - a.half));
+	return Math.max(0, Math.min(fromCorners(one, other), fromCorners(other, one)));
+}
+
+const side = ([ax, ay]: Point, [bx, by]: Point, [x, y]: Point): number =>
+	Math.sign((bx - ax) * (y - ay) - (by - ay) * (x - ax));
+
+/** Some piece of the one line goes through some piece of the other. */
+function areCrossed(one: readonly Point[], other: readonly Point[]): boolean {
+	for (let i = 1; i < one.length; i++)
+		for (let j = 1; j < other.length; j++) {
+			const [a, b, c, d] = [one[i - 1]!, one[i]!, other[j - 1]!, other[j]!];
+			if (side(a, b, c) !== side(a, b, d) && side(c, d, a) !== side(c, d, b)) return true;
+		}
+	return false;
+}

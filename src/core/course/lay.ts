@@ -1,0 +1,244 @@
+/** Edits that lay new parts and go on with lines, as a hand does or as they are paced out. */
+import { success, type Result } from '../sentence';
+import type { Course, Point } from './course';
+import type { CourseEdit } from './edits';
+import { tidy, tidyBearing, tidyPoint } from './motions';
+import { pacedFrom, railFrom, railTo, type Pace, type PaceEnd } from './pacing';
+import { find, freeIds, partsOf, type Part, type PartName, type PartRef } from './parts';
+import { RailPath } from './rails';
+import { bearingTo, lengthTo } from './snap';
+import { bearingOfHeading } from '../units/angles';
+
+/** A line that is being laid: it goes on from here. */
+export interface Growing {
+	readonly part: 'tapes' | 'walls' | 'rails';
+	readonly end: PaceEnd;
+	/** Where its last piece began, if it has one. */
+	readonly before?: Point;
+	/** What there is of it; a wall is one piece only. */
+	readonly ref?: PartRef;
+}
+
+export interface Laid {
+	readonly edit: CourseEdit;
+	/** What is new, or has become longer. */
+	readonly refs: readonly PartRef[];
+	/** How the line goes on; undefined when it is closed. */
+	readonly growing?: Growing;
+}
+
+const adding = (part: PartName, index: number, value: Part): CourseEdit =>
+	({ ...{ type: 'add', part, index, value } }) as CourseEdit;
+const changing = ({ part, id }: PartRef, value: object): CourseEdit =>
+	({ ...{ type: 'change', part, id, value } }) as CourseEdit;
+
+const lastTwo = (points: readonly Point[]): [Point, Point] => [points.at(-2)!, points.at(-1)!];
+const isSame = (one: Point, other: Point): boolean => lengthTo(one, other) < 1e-4;
+
+/** Adds one part; where there can be one only, it takes the place of the one that is there. */
+export function lay(course: Course, part: PartName, fields: object): Laid {
+	const parts = partsOf(course, part);
+	if (part === 'finish' || part === 'table') {
+		const ref = { part, id: '1' };
+		const edit = parts.length > 0 ? changing(ref, fields) : adding(part, 0, fields as Part);
+		return { edit, refs: [ref] };
+	}
+	const id = part === 'starts' ? String(parts.length + 1) : freeIds(course, part, 1)[0]!;
+	const value = (part === 'starts' ? fields : { id, ...fields }) as Part;
+	return { edit: adding(part, parts.length, value), refs: [{ part, id }] };
+}
+
+/** The end of a line that begins at a place, or goes on from the end of one that is there. */
+export function growFrom(course: Course, part: Growing['part'], at: Point, bearing = 0): Growing {
+	if (part === 'tapes') {
+		const tape = course.tapes.findLast(
+			({ points, isClosed }) => !isClosed && isSame(points.at(-1)!, at)
+		);
+		if (tape) return growingOf({ part, id: tape.id }, tape);
+	}
+	if (part === 'rails') {
+		for (const rail of course.rails) {
+			if (rail.isClosed) continue;
+			const growing = growingOfRail({ part, id: rail.id }, rail);
+			if (isSame(growing.end.at, at) || lengthTo(growing.end.at, at) < 0.002) return growing;
+		}
+	}
+	return { part, end: { at, bearing } };
+}
+
+function growingOf(ref: PartRef, { points }: Part<'tapes'>): Growing {
+	const [before, at] = lastTwo(points);
+	return { part: 'tapes', ref, before, end: { at, bearing: bearingTo(before, at) } };
+}
+
+function growingOfRail(ref: PartRef, rail: Part<'rails'>): Growing {
+	const end = new RailPath(rail).line.at(-1)!;
+	const at = tidyPoint([end.x, end.y]);
+	return { part: 'rails', ref, end: { at, bearing: tidyBearing(bearingOfHeading(end.heading)) } };
+}
+
+/** Goes on straight to a place; a rail in one arc. @returns undefined where it is already */
+export function growTo(
+	course: Course,
+	growing: Growing,
+	at: Point,
+	style: object
+): Laid | undefined {
+	const { part, end, ref } = growing;
+	if (isSame(end.at, at)) return undefined;
+	if (part === 'walls') return wallsAlong(course, [end.at, at], style);
+	if (part === 'rails') {
+		const bearing = ref ? end.bearing : tidyBearing(bearingTo(end.at, at));
+		const piece = railTo({ at: end.at, bearing }, at);
+		return piece && railOn(course, { ...growing, end: { at: end.at, bearing } }, [piece]);
+	}
+	const before = ref && (find(course, ref) as Part<'tapes'> | undefined);
+	const isClosed =
+		before !== undefined && before.points.length > 2 && isSame(before.points[0]!, at);
+	return tapeOn(course, growing, isClosed ? [] : [at], isClosed, style);
+}
+
+/** Goes on as it is paced out. */
+export function growPaced(
+	course: Course,
+	growing: Growing,
+	paces: readonly Pace[],
+	style: object
+): Result<Laid | undefined> {
+	if (growing.part === 'rails') {
+		const rail = railFrom(paces);
+		if (!rail.ok) return rail;
+		const { pieces, isClosed } = rail.value;
+		return success(
+			pieces.length > 0 || isClosed ? railOn(course, growing, pieces, isClosed) : undefined
+		);
+	}
+	const { points, isClosed, end } = pacedFrom(growing.end, paces);
+	if (points.length === 0 && !isClosed) {
+		// A turn alone: the line points elsewhere from now on.
+		return success({
+			edit: { type: 'together', edits: [] },
+			refs: [],
+			growing: { ...growing, end }
+		});
+	}
+	const laid =
+		growing.part === 'walls'
+			? wallsAlong(
+					course,
+					[growing.end.at, ...points, ...(isClosed ? [growing.end.at] : [])],
+					style
+				)
+			: tapeOn(course, growing, points, isClosed, style);
+	const pointing = laid.growing && {
+		...laid.growing,
+		end: { ...laid.growing.end, bearing: end.bearing }
+	};
+	return success({ ...laid, ...(pointing && { growing: pointing }) });
+}
+
+/** The outline of an area that is paced out from a place. */
+export const outlineOf = (from: PaceEnd, paces: readonly Pace[]): readonly Point[] => {
+	const { points } = pacedFrom(from, paces);
+	const outline = [from.at, ...points];
+	return outline.length > 3 && isSame(outline[0]!, outline.at(-1)!)
+		? outline.slice(0, -1)
+		: outline;
+};
+
+function wallsAlong(course: Course, points: readonly Point[], style: object): Laid {
+	const ids = freeIds(course, 'walls', points.length - 1);
+	const count = course.walls.length;
+	const edits = ids.map((id, i) =>
+		adding('walls', count + i, {
+			id,
+			from: [...points[i]!],
+			to: [...points[i + 1]!],
+			...style
+		} as Part)
+	);
+	const [before, at] = lastTwo(points);
+	return {
+		edit: edits.length === 1 ? edits[0]! : { type: 'together', edits },
+		refs: ids.map((id) => ({ part: 'walls', id })),
+		growing: { part: 'walls', before, end: { at, bearing: bearingTo(before, at) } }
+	};
+}
+
+function tapeOn(
+	course: Course,
+	{ ref, end }: Growing,
+	points: readonly Point[],
+	isClosed: boolean,
+	style: object
+): Laid {
+	const own = points.map(([x, y]): [number, number] => [x, y]);
+	const before = ref && (find(course, ref) as Part<'tapes'> | undefined);
+	const laid = before
+		? {
+				edit: changing(ref, { ...before, points: [...before.points, ...own], isClosed }),
+				refs: [ref]
+			}
+		: lay(course, 'tapes', { points: [[...end.at], ...own], isClosed, ...style });
+	if (isClosed) return laid;
+	const line = [end.at, ...own];
+	const [from, at] = lastTwo(line);
+	const next = { part: 'tapes' as const, ref: laid.refs[0]!, before: from };
+	return { ...laid, growing: { ...next, end: { at, bearing: bearingTo(from, at) } } };
+}
+
+/** Metres by which the end of a rail may miss its start, and still be joined to it. */
+const joins = 0.02;
+
+function railOn(
+	course: Course,
+	{ ref, end }: Growing,
+	more: Part<'rails'>['pieces'],
+	wantsClosed = false
+): Laid {
+	const before = ref && (find(course, ref) as Part<'rails'> | undefined);
+	const open = before
+		? { ...before, pieces: [...before.pieces, ...more] }
+		: {
+				...{ at: [...end.at] as [number, number], bearing: end.bearing, isClosed: false },
+				pieces: more,
+				marks: []
+			};
+	const path = new RailPath(open);
+	const last = path.line.at(-1)!;
+	const meets = lengthTo([last.x, last.y], open.at) <= joins && path.doesMeetItself;
+	const rail = { ...open, isClosed: wantsClosed || meets };
+	const laid = before ? { edit: changing(ref, rail), refs: [ref] } : lay(course, 'rails', rail);
+	if (rail.isClosed) return laid;
+	return { ...laid, growing: growingOfRail(laid.refs[0]!, { id: '', ...rail }) };
+}
+
+/** Fields of a part at a spot. @param towards where a hand has pulled it, which turns or widens it */
+export function spotOf(
+	part: PartName,
+	at: Point,
+	towards: Point | undefined,
+	style: object
+): object {
+	const spot = { at: [...at] as [number, number], ...style };
+	const isPulled = towards !== undefined && !isSame(at, towards);
+	if (part === 'starts' || part === 'gates' || part === 'crates')
+		return { ...spot, bearing: isPulled ? tidyBearing(bearingTo(at, towards)) : 0 };
+	if (!isPulled) return spot;
+	const far = tidy(Math.max(0.05, Math.min(1, lengthTo(at, towards))));
+	return part === 'lampPosts' ? { ...spot, reach: far } : { ...spot, radius: far };
+}
+
+/** The corners of a rectangle between two of them. */
+export const cornersOf = ([ax, ay]: Point, [bx, by]: Point): [number, number][] => [
+	[ax, ay],
+	[bx, ay],
+	[bx, by],
+	[ax, by]
+];
+
+/** Fields of an area with these corners. */
+export const areaOf = (part: PartName, corners: readonly Point[], style: object): object => {
+	const own = corners.map(([x, y]): [number, number] => [x, y]);
+	return part === 'table' ? own : { corners: own, ...style };
+};

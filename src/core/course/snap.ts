@@ -1,0 +1,94 @@
+/** Where a hand that points somewhere near means to point: an end, a straight angle, the grid. */
+import * as exact from '../exact';
+import { bearingOfHeading, headingOfBearing } from '../units/angles';
+import type { Course, Point } from './course';
+import { tidyPoint } from './motions';
+import { allParts, find, keyOf, kindOf, type PartRef } from './parts';
+
+/** Degrees: bearings that a line is drawn to, and how near one has to be. */
+const bearings = 15;
+const nearBearing = 5;
+/** Degrees that nobody sees. */
+const exactly = 0.02;
+
+export interface Snapping {
+	/** Metres between the lines of the grid. */
+	readonly grid: number;
+	/** Metres within which an end is meant. */
+	readonly reach: number;
+	/** Points of other parts that one may join on to. */
+	readonly ends: readonly Point[];
+	/** Where the line comes from that is drawn. */
+	readonly from?: Point | undefined;
+	/** Its piece before: square to that is a straight angle, too. */
+	readonly before?: Point | undefined;
+}
+
+export interface Snapped {
+	readonly at: Point;
+	readonly to: 'end' | 'angle' | 'grid';
+}
+
+/** The points of all parts but these. */
+export function endsOf(course: Course, without: readonly PartRef[] = []): Point[] {
+	const left = new Set(without.map(keyOf));
+	return allParts(course)
+		.filter((ref) => !left.has(keyOf(ref)))
+		.flatMap((ref) => kindOf(ref.part).points(find(course, ref)!));
+}
+
+const onGrid = (value: number, grid: number): number => Math.round(value / grid) * grid;
+
+/** @returns metres, to a tenth of a millimetre */
+export function snap(point: Point, { grid, reach, ends, from, before }: Snapping): Snapped {
+	let nearest: Point | undefined;
+	let away = reach;
+	for (const end of ends) {
+		const distance = exact.lengthOf(end[0] - point[0], end[1] - point[1]);
+		if (distance > away) continue;
+		away = distance;
+		nearest = end;
+	}
+	if (nearest) return { at: nearest, to: 'end' };
+	const near = tidyPoint([onGrid(point[0], grid), onGrid(point[1], grid)]);
+	if (!from) return { at: near, to: 'grid' };
+	// A place of the grid that lies straight from there is both.
+	if (lengthTo(from, near) > 0 && offStraight(from, near, before).off < exactly)
+		return { at: near, to: 'angle' };
+	const straight = straightFrom(point, from, before, grid);
+	return straight ? { at: straight, to: 'angle' } : { at: near, to: 'grid' };
+}
+
+/** Degrees by which a place lies off the next straight bearing, and which that is. */
+function offStraight(from: Point, to: Point, before: Point | undefined) {
+	const bearing = bearingTo(from, to);
+	const base = before ? bearingTo(before, from) : 0;
+	const [best] = [0, base]
+		.map((zero) => zero + Math.round((bearing - zero) / bearings) * bearings)
+		.map((straight) => ({ straight, off: Math.abs(((bearing - straight + 540) % 360) - 180) }))
+		.toSorted((a, b) => a.off - b.off);
+	return best!;
+}
+
+/** On a bearing that is a multiple of 15 degrees, as seen from north or from the piece before. */
+function straightFrom(
+	point: Point,
+	from: Point,
+	before: Point | undefined,
+	grid: number
+): Point | undefined {
+	const far = exact.lengthOf(point[0] - from[0], point[1] - from[1]);
+	if (far < grid / 2) return undefined;
+	const { straight, off } = offStraight(from, point, before);
+	if (off > nearBearing) return undefined;
+	const heading = headingOfBearing(straight);
+	const length = Math.max(grid, onGrid(far, grid));
+	return tidyPoint([from[0] + length * exact.cos(heading), from[1] + length * exact.sin(heading)]);
+}
+
+/** Degrees clockwise from north. */
+export const bearingTo = ([ax, ay]: Point, [bx, by]: Point): number =>
+	bearingOfHeading(exact.atan2(by - ay, bx - ax));
+
+export const lengthTo = ([ax, ay]: Point, [bx, by]: Point): number =>
+	exact.lengthOf(bx - ax, by - ay);

@@ -1,0 +1,279 @@
+<script lang="ts">
+	/** The desk on which a course is laid out. */
+	import { onMount, untrack } from 'svelte';
+	import { ArrowLeft, FileDown, Redo2, Undo2 } from '@lucide/svelte';
+	import { replaceState } from '$app/navigation';
+	import type { Laid } from '$core/course/lay';
+	import { t } from '$lib/i18n';
+	import type { Person } from '$lib/saving/protocol';
+	import { downloadDocument } from '$lib/workbench/files';
+	import SavedState from '$lib/workbench/SavedState.svelte';
+	import { CourseBench, type Opened } from './course-bench.svelte';
+	import DeskFloor from './DeskFloor.svelte';
+	import PaceLine from './PaceLine.svelte';
+	import Tray from './Tray.svelte';
+
+	let { opened, owner, person }: { opened: Opened; owner: string; person: Person | null } =
+		$props();
+
+	const { bench, openedId } = untrack(() => ({
+		bench: new CourseBench(opened, person),
+		openedId: opened.id
+	}));
+	let preview = $state.raw<Laid | undefined>();
+	let pane = $state<'floor' | 'tray'>('floor');
+
+	onMount(() => {
+		void bench.restore();
+		const hurry = () => bench.saver.hurry();
+		addEventListener('online', hurry);
+		return () => {
+			removeEventListener('online', hurry);
+			bench.dispose();
+		};
+	});
+	$effect(() => {
+		const kept = bench.saver.secondVersion;
+		if (!kept) return;
+		replaceState(`/courses/${kept.id}`, {});
+		untrack(() => bench.set('name', kept.name));
+	});
+	// On a phone: who chooses a tool wants the floor next.
+	$effect(() => {
+		if (bench.tool !== 'select') pane = 'floor';
+	});
+
+	function rename(event: Event & { currentTarget: HTMLInputElement }) {
+		const input = event.currentTarget;
+		const name = input.value.trim();
+		if (name !== bench.course.name && !bench.set('name', name)) input.value = bench.course.name;
+	}
+
+	const isTyping = (target: EventTarget | null) =>
+		target instanceof HTMLInputElement || target instanceof HTMLSelectElement;
+
+	function onkeydown(event: KeyboardEvent) {
+		if (event.key === 'Escape') return bench.leave();
+		if (isTyping(event.target)) return;
+		const key = event.key.toLowerCase();
+		const isCommand = event.ctrlKey || event.metaKey;
+		if (isCommand && key === 'z' && event.shiftKey) bench.desk.redo();
+		else if (isCommand && key === 'z') bench.desk.undo();
+		else if (isCommand && key === 'y') bench.desk.redo();
+		else if (isCommand && key === 'a') bench.selectAll();
+		else if (isCommand && key === 'd') bench.duplicate();
+		else if (!isCommand && (key === 'delete' || key === 'backspace')) bench.remove();
+		else return;
+		event.preventDefault();
+	}
+
+	function oncopy(event: ClipboardEvent) {
+		if (isTyping(event.target) || bench.selection.length === 0) return;
+		event.clipboardData?.setData('text/plain', bench.copied());
+		event.preventDefault();
+		if (event.type === 'cut') bench.remove();
+		else bench.voice.announce(t('course.say.copied', { count: bench.selection.length }));
+	}
+	function onpaste(event: ClipboardEvent) {
+		if (isTyping(event.target)) return;
+		if (bench.paste(event.clipboardData?.getData('text/plain') ?? '')) event.preventDefault();
+	}
+</script>
+
+<svelte:window {onkeydown} />
+<svelte:document {oncopy} oncut={oncopy} {onpaste} />
+<svelte:head><title>{bench.course.name} · {t('app.name')}</title></svelte:head>
+
+<div class="desk">
+	<header class="bar">
+		<h1 class="sr-only-live">{t('course.title')}: {bench.course.name}</h1>
+		<a
+			class="button button-plain button-icon"
+			href="/"
+			aria-label={t('course.back')}
+			title={t('course.back')}><ArrowLeft size={20} /></a
+		>
+		<div class="name">
+			<input
+				class="title heading"
+				aria-label={t('course.name')}
+				value={bench.course.name}
+				maxlength="80"
+				onchange={rename}
+				onkeydown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+			/>
+			<span class="owner">{t('bench.owner', { name: owner })}</span>
+		</div>
+		<SavedState saver={bench.saver} />
+		<label class="fine">
+			<input type="checkbox" bind:checked={bench.isFine} />{t('course.fine')}
+		</label>
+		<button
+			class="button button-plain button-icon"
+			aria-label={t('course.undo')}
+			title="{t('course.undo')} (Ctrl Z)"
+			disabled={!bench.desk.canUndo}
+			onclick={() => bench.desk.undo()}><Undo2 size={19} /></button
+		>
+		<button
+			class="button button-plain button-icon"
+			aria-label={t('course.redo')}
+			title="{t('course.redo')} (Ctrl Shift Z)"
+			disabled={!bench.desk.canRedo}
+			onclick={() => bench.desk.redo()}><Redo2 size={19} /></button
+		>
+		<button
+			class="button button-plain button-icon"
+			aria-label={t('bench.saveFile')}
+			title={t('bench.saveFile')}
+			onclick={() => downloadDocument(bench.course)}><FileDown size={19} /></button
+		>
+	</header>
+	{#if bench.saver.secondVersion}
+		<div class="notice" role="alert">
+			<span>{t('save.conflict', { name: bench.saver.secondVersion.name })}</span>
+			<a class="button button-line" href="/courses/{openedId}" target="_blank"
+				>{t('save.seeOther')}</a
+			>
+			<button class="button button-line" onclick={() => (bench.saver.secondVersion = null)}
+				>{t('save.dismiss')}</button
+			>
+		</div>
+	{/if}
+	{#if bench.voice.failure}
+		<div class="notice" role="alert">
+			<span>{bench.voice.failure}</span>
+			<button class="button button-line" onclick={() => (bench.voice.failure = '')}
+				>{t('save.dismiss')}</button
+			>
+		</div>
+	{/if}
+	<main class="panes" data-pane={pane}>
+		<div class="left">
+			<div class="floor-pane"><DeskFloor {bench} {preview} /></div>
+			<PaceLine {bench} bind:preview />
+		</div>
+		<div class="right"><Tray {bench} /></div>
+	</main>
+	<nav class="switch" aria-label={t('bench.pane')}>
+		{#each ['floor', 'tray'] as const as name (name)}
+			<button
+				class="button {pane === name ? 'button-main' : 'button-plain'}"
+				aria-pressed={pane === name}
+				onclick={() => (pane = name)}
+				>{t(name === 'floor' ? 'bench.pane.floor' : 'course.tools')}</button
+			>
+		{/each}
+	</nav>
+	<div class="sr-only-live" aria-live="assertive" data-testid="announcement">
+		{#key bench.voice.announcement.count}<span>{bench.voice.announcement.text}</span>{/key}
+	</div>
+</div>
+
+<style>
+	.desk {
+		display: flex;
+		flex-direction: column;
+		height: 100dvh;
+		overflow: hidden;
+	}
+	.bar {
+		display: flex;
+		align-items: center;
+		gap: 0.5rem;
+		min-height: 3.2rem;
+		padding: 0.2rem 0.75rem 0.2rem 0.35rem;
+		border-bottom: 1px solid var(--line);
+		background: var(--paper);
+	}
+	.name {
+		display: flex;
+		flex-direction: column;
+		flex: 1;
+		min-width: 6rem;
+		line-height: 1.1;
+	}
+	.title {
+		width: 100%;
+		padding: 0.1rem 0.35rem;
+		border: 1px solid transparent;
+		border-radius: 0.4rem;
+		background: transparent;
+		font-size: 1.08rem;
+		text-overflow: ellipsis;
+	}
+	.title:hover {
+		border-color: var(--line);
+	}
+	.owner {
+		padding-left: 0.4rem;
+		color: var(--ink-soft);
+		font-size: 0.78rem;
+	}
+	.fine {
+		display: flex;
+		align-items: center;
+		gap: 0.35rem;
+		min-height: 2.75rem;
+		font-size: 0.85rem;
+		white-space: nowrap;
+	}
+	.notice {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 0.6rem;
+		padding: 0.4rem 1rem;
+		background: var(--lamp-soft);
+	}
+	.notice span {
+		flex: 1 1 16rem;
+	}
+	.panes {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 21.5rem;
+		flex: 1;
+		min-height: 0;
+	}
+	.left {
+		display: flex;
+		flex-direction: column;
+		min-width: 0;
+		min-height: 0;
+	}
+	.floor-pane {
+		flex: 1;
+		min-height: 0;
+	}
+	.right {
+		min-height: 0;
+	}
+	.switch {
+		display: none;
+	}
+	@media (max-width: 820px) {
+		.panes {
+			grid-template-columns: minmax(0, 1fr) 15rem;
+		}
+	}
+	@media (max-width: 560px) {
+		.panes {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		.panes[data-pane='floor'] .right,
+		.panes[data-pane='tray'] .left {
+			display: none;
+		}
+		.switch {
+			display: grid;
+			grid-template-columns: 1fr 1fr;
+			gap: 0.5rem;
+			padding: 0.4rem 0.6rem;
+			border-top: 1px solid var(--line);
+			background: var(--paper);
+		}
+		.fine {
+			display: none;
+		}
+	}
+</style>

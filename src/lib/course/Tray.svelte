@@ -1,0 +1,124 @@
+<script lang="ts">
+	/** What can be laid, how the next one looks, and the numbers of what is selected. */
+	import { MousePointer2, Ruler } from '@lucide/svelte';
+	import { layings, styleOf } from '$core/course/figures';
+	import type { PartName } from '$core/course/parts';
+	import { t } from '$lib/i18n';
+	import type { CourseBench, Tool } from './course-bench.svelte';
+	import { partWord } from './describe';
+	import Figures from './Figures.svelte';
+	import PartGlyph from './PartGlyph.svelte';
+	import Room from './Room.svelte';
+	import Selected from './Selected.svelte';
+
+	let { bench }: { bench: CourseBench } = $props();
+
+	/** As a course is laid out, mostly. */
+	const tools: readonly PartName[] = [
+		...(['starts', 'finish', 'tapes', 'walls', 'crates', 'lampPosts'] as const),
+		...(['patches', 'surfaces', 'table', 'rails', 'gates', 'pads'] as const)
+	];
+	const { tool } = $derived(bench);
+	const part = $derived(tool === 'select' || tool === 'measure' ? null : tool);
+	const hint = $derived(
+		t(`course.hint.${tool === 'select' || tool === 'measure' ? tool : layings[tool]}`)
+	);
+	const style = $derived(part ? styleOf(part) : []);
+	const canEnd = $derived(bench.growing !== null || bench.measured.length > 0);
+</script>
+
+{#snippet choice(name: Tool, word: string)}
+	<button
+		class="tool"
+		class:chosen={tool === name}
+		aria-pressed={tool === name}
+		onclick={() => bench.choose(name)}
+	>
+		{#if name === 'select'}<MousePointer2 size={24} strokeWidth={1.6} />
+		{:else if name === 'measure'}<Ruler size={24} strokeWidth={1.6} />
+		{:else}<PartGlyph part={name} />{/if}
+		<span>{word}</span>
+	</button>
+{/snippet}
+
+<aside class="tray">
+	<div class="tools" role="toolbar" aria-label={t('course.tools')}>
+		{@render choice('select', t('course.tool.select'))}
+		{@render choice('measure', t('course.tool.measure'))}
+		{#each tools as name (name)}{@render choice(name, partWord(name))}{/each}
+	</div>
+	<p class="hint">{hint}</p>
+	{#if canEnd}
+		<button class="button button-line" onclick={() => bench.leave()}>{t('course.end')}</button>
+	{/if}
+	{#if bench.corners.length > 2}
+		<button class="button button-line" onclick={() => bench.finishArea()}
+			>{t('course.finishArea')}</button
+		>
+	{/if}
+	{#if part && style.length > 0 && bench.selection.length === 0}
+		<h2 class="heading">{t('course.style')}</h2>
+		<Figures
+			{part}
+			list={style}
+			valueOf={(figure) => bench.styleValue(part, figure)}
+			onset={(figure, value) => bench.setStyle(part, figure, value)}
+		/>
+	{/if}
+	{#if bench.selection.length > 0}<Selected {bench} />
+	{:else if tool === 'select'}<Room {bench} />{/if}
+</aside>
+
+<style>
+	.tray {
+		display: grid;
+		align-content: start;
+		gap: 0.7rem;
+		height: 100%;
+		overflow-y: auto;
+		padding: 0.7rem 0.9rem 1rem;
+		border-left: 1px solid var(--line);
+	}
+	.tools {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(4.4rem, 1fr));
+		gap: 0.35rem;
+	}
+	.tool {
+		display: grid;
+		justify-items: center;
+		align-content: center;
+		gap: 0.1rem;
+		min-height: 3.6rem;
+		padding: 0.25rem;
+		border: 1.5px solid var(--line);
+		border-radius: 0.35rem 0.8rem 0.8rem 0.35rem;
+		background: var(--tag);
+		font-size: 0.8rem;
+		line-height: 1.1;
+		cursor: pointer;
+	}
+	.tool span::first-letter {
+		text-transform: uppercase;
+	}
+	.tool span {
+		display: block;
+		text-align: center;
+	}
+	.tool:hover {
+		border-color: var(--mist);
+	}
+	.tool.chosen {
+		border-color: var(--verdigris);
+		background: var(--verdigris-soft);
+		font-weight: 600;
+	}
+	.hint {
+		min-height: 3.9em;
+		color: var(--ink-soft);
+		font-size: 0.85rem;
+	}
+	h2 {
+		font-size: 1.05rem;
+	}
+</style>

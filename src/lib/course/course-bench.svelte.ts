@@ -1,0 +1,543 @@
+/** What a course desk holds: the course as it is changed, what is selected, and what is being laid. */
+import './words';
+import type { Course, Point } from '$core/course/course';
+import { courseHistory, type CourseEdit, type CourseHistory } from '$core/course/edits';
+import {
+	boxAround,
+	boxOf,
+	extentOf,
+	middleOf,
+	partsAt,
+	partsIn,
+	type Box
+} from '$core/course/extent';
+import {
+	firstStyles,
+	layings,
+	valueOf,
+	styleOf,
+	type Figure,
+	type FigureValue
+} from '$core/course/figures';
+import {
+	areaOf,
+	cornersOf,
+	growFrom,
+	growPaced,
+	growTo,
+	lay,
+	outlineOf,
+	spotOf,
+	type Growing,
+	type Laid
+} from '$core/course/lay';
+import { shift, tidy, type Motion } from '$core/course/motions';
+import type { Pace } from '$core/course/pacing';
+import {
+	allParts,
+	find,
+	freeIds,
+	keyOf,
+	kindOf,
+	partsOf,
+	type Part,
+	type PartName,
+	type PartRef
+} from '$core/course/parts';
+import { endsOf, snap, type Snapped } from '$core/course/snap';
+import type { Result } from '$core/sentence';
+import { say, t } from '$lib/i18n';
+import type { Person } from '$lib/saving/protocol';
+import { Saver } from '$lib/saving/saver.svelte';
+import { Desk } from '$lib/workbench/desk.svelte';
+import { Voice } from '$lib/workbench/voice.svelte';
+import { describe, place } from './describe';
+
+export type Tool = 'select' | 'measure' | PartName;
+
+export interface Opened {
+	readonly id: string;
+	readonly content: Course;
+	readonly revision: number;
+}
+
+/** Metres between the lines that a hand snaps to, and that a key goes: usually, and finely. */
+export const steps = { usual: 0.05, fine: 0.01 };
+/** Pixels within which an end, or a part, is meant. */
+const reach = 12;
+/** Metres to which a hand is exact that snaps to nothing. */
+const finest = 0.001;
+/** Metres by which a copy lies beside what it is of. */
+const beside = 0.1;
+
+export class CourseBench {
+	readonly voice = new Voice();
+	readonly saver: Saver;
+	readonly desk: Desk<Course, CourseEdit>;
+	readonly course = $derived.by(() => this.desk.document);
+	private chosen = $state.raw<readonly PartRef[]>([]);
+	tool = $state<Tool>('select');
+	growing = $state.raw<Growing | null>(null);
+	/** Of an area that is laid corner by corner. */
+	corners = $state.raw<readonly Point[]>([]);
+	/** What is measured: a chain of places. */
+	measured = $state.raw<readonly Point[]>([]);
+	/** Where keys lay, and where a hand was last. */
+	cursor = $state.raw<Point>([0, 0]);
+	/** Keys move the cursor: it is shown. */
+	isByKey = $state(false);
+	/** Snaps finely. */
+	isFine = $state(false);
+	/** How the next of each kind looks. */
+	private styles = $state.raw(firstStyles);
+	/** Pixels a metre, as the floor is seen now. */
+	scale = 100;
+
+	/** What is selected and still there. */
+	readonly selection = $derived.by(() =>
+		this.chosen.filter((ref) => find(this.course, ref) !== undefined)
+	);
+	/** The one part that is selected. */
+	readonly only = $derived.by(() => (this.selection.length === 1 ? this.selection[0] : undefined));
+	private readonly locked = $derived.by(() =>
+		Object.fromEntries(this.course.locked.map((key) => [key, true]))
+	);
+	readonly box = $derived.by(() => boxAround(this.selection.map((ref) => this.boxOf(ref))));
+
+	constructor(
+		opened: Opened,
+		readonly person: Person | null
+	) {
+		this.desk = new Desk(opened.content, courseHistory, this.voice, {
+			changed: () => {},
+			save: () => this.saver.change({ kind: 'course', content: this.course })
+		});
+		this.saver = new Saver(opened.id, opened.revision);
+		const { width, height } = opened.content.size;
+		this.cursor = snap([width / 2, height / 2], { grid: steps.usual, reach: 0, ends: [] }).at;
+	}
+
+	async restore(): Promise<void> {
+		const unsent = await this.saver.restore();
+		if (unsent?.work.kind === 'course') this.desk.open(unsent.work.content);
+	}
+
+	dispose(): void {
+		this.saver.dispose();
+	}
+
+	private boxOf(ref: PartRef): Box {
+		return boxOf(extentOf(this.course, ref)!);
+	}
+
+	get grid(): number {
+		return this.isFine ? steps.fine : steps.usual;
+	}
+
+	// --- selecting ---
+
+	select(refs: readonly PartRef[], isSaid = true): void {
+		this.chosen = refs;
+		if (isSaid) this.saySelection();
+	}
+
+	private saySelection(): void {
+		const { only, selection, course } = this;
+		if (only) this.voice.announce(t('course.say.selected', { part: describe(course, only) }));
+		else this.voice.announce(t('course.say.selectedMany', { count: selection.length }));
+	}
+
+	isSelected(ref: PartRef): boolean {
+		return this.selection.some((one) => keyOf(one) === keyOf(ref));
+	}
+	isLocked(ref: PartRef): boolean {
+		return this.locked[keyOf(ref)] === true;
+	}
+
+	/** In or out, beside what else is selected. */
+	toggle(ref: PartRef): void {
+		const others = this.selection.filter((one) => keyOf(one) !== keyOf(ref));
+		this.select(others.length < this.selection.length ? others : [...others, ref]);
+	}
+
+	selectAll(): void {
+		this.select(allParts(this.course).filter((ref) => !this.isLocked(ref)));
+	}
+
+	selectIn(box: Box): void {
+		this.select(partsIn(this.course, box).filter((ref) => !this.isLocked(ref)));
+	}
+
+	/** The next one, round and round. @param isMore beside what is selected already */
+	selectNext(by: 1 | -1, isMore = false): void {
+		const all = allParts(this.course);
+		if (all.length === 0) return;
+		const last = this.selection.at(-1);
+		const at = last ? all.findIndex((ref) => keyOf(ref) === keyOf(last)) : by > 0 ? -1 : 0;
+		const next = all[(at + by + all.length) % all.length]!;
+		if (isMore) this.toggle(next);
+		else this.select([next]);
+	}
+
+	/** What somebody points at; what is locked lies too deep. */
+	partAt(point: Point): PartRef | undefined {
+		return partsAt(this.course, point, reach / this.scale).find((ref) => !this.isLocked(ref));
+	}
+
+	// --- changing ---
+
+	/** Does an edit, and says how it is then. */
+	private do(edit: CourseEdit, news: () => string): boolean {
+		const isDone = this.desk.edit(edit);
+		if (isDone) this.voice.announce(news());
+		return isDone;
+	}
+
+	change(ref: PartRef, value: Part): boolean {
+		const edit = { type: 'change', part: ref.part, id: ref.id, value } as CourseEdit;
+		return this.do(edit, () => t('course.say.changed', { part: describe(this.course, ref) }));
+	}
+
+	/** One figure of a part; the next of its kind looks so, too. */
+	setFigure(ref: PartRef, figure: Figure, to: FigureValue, value: Part): void {
+		if (!this.change(ref, value)) return;
+		if (styleOf(ref.part).includes(figure)) this.setStyle(ref.part, figure, to);
+	}
+	setStyle(part: PartName, { name }: Figure, to: FigureValue): void {
+		this.styles = { ...this.styles, [part]: { ...this.styles[part], [name]: to } };
+	}
+	styleValue(part: PartName, figure: Figure): FigureValue {
+		return valueOf(this.styles[part] as Part, part, figure);
+	}
+
+	/** An edit that moves parts, or nothing where all of them are locked. */
+	private moving(
+		refs: readonly PartRef[],
+		motion: Motion,
+		course = this.course
+	): CourseEdit | undefined {
+		const free = refs.filter((ref) => !this.isLocked(ref));
+		if (free.length === 0) return undefined;
+		const edits = free.map(
+			(ref) =>
+				({
+					...{ type: 'change', part: ref.part, id: ref.id },
+					value: kindOf(ref.part).moved(find(course, ref)!, motion)
+				}) as CourseEdit
+		);
+		return { type: 'together', edits };
+	}
+
+	/** Moves what is selected. @param news what is said of it */
+	move(motion: Motion, news: string | (() => string)): void {
+		const edit = this.moving(this.selection, motion);
+		if (edit) this.do(edit, typeof news === 'string' ? () => news : news);
+		else this.voice.announce(t('course.say.allLocked'));
+	}
+
+	/** Turns, mirrors or resizes about the middle of what is selected. */
+	moveAbout(make: (middle: Point) => Motion, news: string): void {
+		if (this.box) this.move(make(middleOf(this.box)), news);
+	}
+
+	nudge(dx: number, dy: number): void {
+		this.move(shift(dx, dy), () => place([this.box!.west, this.box!.south]));
+	}
+
+	/** Moves each by its own way, as one edit. */
+	private moveEach(ways: readonly (readonly [PartRef, number, number])[], news: string): void {
+		const edits = ways.flatMap(([ref, dx, dy]) => this.moving([ref], shift(dx, dy)) ?? []);
+		if (edits.length > 0) this.do({ type: 'together', edits }, () => news);
+	}
+
+	/** @param side where they are to be level */
+	align(side: keyof Box | 'middle' | 'centre'): void {
+		const { box, selection } = this;
+		if (!box) return;
+		const [mx, my] = middleOf(box);
+		const ways = selection.map((ref) => {
+			const own = this.boxOf(ref);
+			const [x, y] = middleOf(own);
+			if (side === 'middle') return [ref, 0, my - y] as const;
+			if (side === 'centre') return [ref, mx - x, 0] as const;
+			const isAcross = side === 'west' || side === 'east';
+			const by = box[side] - own[side];
+			return [ref, isAcross ? by : 0, isAcross ? 0 : by] as const;
+		});
+		this.moveEach(ways, t('course.say.aligned'));
+	}
+
+	/** The same gap between each and the next; the outermost stay. */
+	spread(axis: 'x' | 'y'): void {
+		const from = axis === 'x' ? 'west' : 'south';
+		const to = axis === 'x' ? 'east' : 'north';
+		const list = this.selection
+			.map((ref) => ({ ref, box: this.boxOf(ref) }))
+			.toSorted((a, b) => a.box[from] - b.box[from]);
+		if (list.length < 3) return;
+		const covered = list.reduce((sum, { box }) => sum + box[to] - box[from], 0);
+		const whole = Math.max(...list.map(({ box }) => box[to])) - list[0]!.box[from];
+		const gap = (whole - covered) / (list.length - 1);
+		let at = list[0]!.box[from];
+		const ways = list.map(({ ref, box }) => {
+			const by = at - box[from];
+			at += box[to] - box[from] + gap;
+			return [ref, axis === 'x' ? by : 0, axis === 'y' ? by : 0] as const;
+		});
+		this.moveEach(ways, t('course.say.spread'));
+	}
+
+	remove(): void {
+		const free = this.selection.filter((ref) => !this.isLocked(ref));
+		if (free.length === 0) return;
+		// Start marks from the back: they are known by their numbers.
+		const starts = free.filter(({ part }) => part === 'starts');
+		const others = free.filter(({ part }) => part !== 'starts');
+		const sorted = starts.toSorted((a, b) => Number(b.id) - Number(a.id));
+		const edits: CourseEdit[] = [...others, ...sorted].map((ref) => ({ type: 'remove', ...ref }));
+		const count = free.length;
+		this.do({ type: 'together', edits }, () => t('course.say.removed', { count }));
+		this.chosen = [];
+	}
+
+	setLocked(isLocked: boolean): void {
+		const keys = this.selection.map(keyOf);
+		const others = this.course.locked.filter((key) => !keys.includes(key));
+		const locked = isLocked ? [...others, ...keys] : others;
+		this.do({ type: 'set', field: 'locked', value: locked }, () =>
+			t(isLocked ? 'course.say.locked' : 'course.say.unlocked', { count: keys.length })
+		);
+	}
+
+	/** Earlier or later in its list: what is later lies on top, and comes later in the order. */
+	reorder(by: 1 | -1): void {
+		const { only } = this;
+		if (!only) return;
+		const parts = partsOf(this.course, only.part);
+		const ids = parts.map((value, index) => ('id' in value ? value.id : String(index + 1)));
+		const to = ids.indexOf(only.id) + by;
+		if (to < 0 || to >= parts.length) return;
+		const edit: CourseEdit = { type: 'order', ...only, index: to };
+		const count = parts.length;
+		this.do(edit, () => t('course.say.ordered', { number: to + 1, count }));
+		if (only.part === 'starts') this.select([{ part: 'starts', id: String(to + 1) }], false);
+	}
+
+	set<F extends (CourseEdit & { type: 'set' })['field']>(field: F, value: Course[F]): boolean {
+		return this.desk.edit({ type: 'set', field, value } as CourseEdit);
+	}
+
+	// --- copying ---
+
+	/** What is selected, as a text that another course can take in. */
+	copied(): string {
+		const parts = this.selection.map((ref) => ({ part: ref.part, value: find(this.course, ref)! }));
+		return JSON.stringify({ format: 'lantern-step/parts', parts });
+	}
+
+	/** Takes in what was copied, here or on another course. @returns whether it was that */
+	paste(text: string): boolean {
+		const parts = readParts(text);
+		if (!parts) return false;
+		this.addCopies(parts.map(({ part, value }) => ({ part, value: value as Part })));
+		return true;
+	}
+
+	duplicate(): void {
+		this.addCopies(
+			this.selection.map((ref) => ({ part: ref.part, value: find(this.course, ref)! }))
+		);
+	}
+
+	private addCopies(parts: readonly { part: PartName; value: Part }[]): void {
+		const edits: CourseEdit[] = [];
+		const refs: PartRef[] = [];
+		const taken: Partial<Record<PartName, number>> = {};
+		for (const { part, value } of parts) {
+			const nth = taken[part] ?? 0;
+			taken[part] = nth + 1;
+			const index = partsOf(this.course, part).length + nth;
+			let moved: Part;
+			try {
+				moved = kindOf(part).moved(value, shift(beside, -beside));
+			} catch {
+				// A stranger's text that is no part: said as any edit that does not fit.
+				moved = value;
+			}
+			const id = 'id' in moved ? freeIds(this.course, part, nth + 1)[nth]! : String(index + 1);
+			edits.push({
+				...{ type: 'add', part, index },
+				value: 'id' in moved ? { ...moved, id } : moved
+			} as CourseEdit);
+			refs.push({ part, id });
+		}
+		if (this.do({ type: 'together', edits }, () => t('course.say.copied', { count: refs.length })))
+			this.select(refs, false);
+	}
+
+	// --- laying ---
+
+	choose(tool: Tool): void {
+		this.end();
+		this.tool = tool;
+		this.measured = [];
+		if (tool !== 'select') this.chosen = [];
+	}
+
+	/** What is being laid is done. */
+	end(): void {
+		this.growing = null;
+		this.corners = [];
+	}
+
+	/** Escape: first what is being laid, then what is selected, then the tool. */
+	leave(): void {
+		if (this.growing || this.corners.length > 0) this.end();
+		else if (this.measured.length > 0) this.measured = [];
+		else if (this.selection.length > 0) this.select([]);
+		else this.tool = 'select';
+	}
+
+	/**
+	 * Where a hand that points here means to point.
+	 *
+	 * @param more `isFree`: snaps to nothing; `start`: a line begins there that is not laid yet
+	 */
+	meant(
+		point: Point,
+		more: { isFree?: boolean; without?: readonly PartRef[]; start?: Point } = {}
+	): Snapped {
+		const { growing } = this;
+		return snap(point, {
+			grid: more.isFree ? finest : this.grid,
+			reach: more.isFree ? 0 : reach / this.scale,
+			ends: [...endsOf(this.course, more.without), ...this.corners],
+			from: growing?.end.at ?? this.corners.at(-1) ?? this.measured.at(-1) ?? more.start,
+			before: growing?.before
+		});
+	}
+
+	/** Keys move the cursor. Metres. */
+	moveCursor(dx: number, dy: number): void {
+		const { width, height } = this.course.size;
+		const within = (value: number, most: number) => tidy(Math.max(0, Math.min(most, value)));
+		this.cursor = [within(this.cursor[0] + dx, width), within(this.cursor[1] + dy, height)];
+		this.voice.announce(place(this.cursor));
+	}
+
+	/** A press at a place: the first of a line, or where it goes on to. @param from where it began */
+	press(at: Point, from: Point = at): void {
+		this.cursor = at;
+		const { tool } = this;
+		if (tool === 'select') return;
+		if (tool === 'measure') {
+			this.measure(from, at);
+			return;
+		}
+		const laying = layings[tool];
+		if (laying === 'line') this.pressLine(tool as Growing['part'], from, at);
+		else if (laying === 'area') this.pressArea(tool, from, at);
+		else this.take(lay(this.course, tool, spotOf(tool, from, at, this.styles[tool])));
+	}
+
+	private measure(from: Point, at: Point): void {
+		const start = this.measured.length > 0 ? this.measured : [from];
+		this.measured = from === at && start.length > this.measured.length ? start : [...start, at];
+		this.voice.announce(place(at));
+	}
+
+	private pressLine(part: Growing['part'], from: Point, at: Point): void {
+		if (!this.growing) {
+			this.growing = growFrom(this.course, part, from);
+			this.voice.announce(t('course.say.begun', { place: place(from) }));
+		}
+		const laid = growTo(this.course, this.growing, at, this.styles[part]);
+		if (laid) this.take(laid);
+	}
+
+	private pressArea(part: PartName, from: Point, at: Point): void {
+		const isPulled = from[0] !== at[0] && from[1] !== at[1];
+		if (isPulled && this.corners.length === 0) return this.layArea(part, cornersOf(from, at));
+		const [first] = this.corners;
+		const isDone = first && this.corners.length > 2 && first[0] === at[0] && first[1] === at[1];
+		if (isDone) return this.finishArea();
+		this.corners = [...this.corners, at];
+		this.voice.announce(place(at));
+	}
+
+	/** The corners that there are make an area. */
+	finishArea(): void {
+		if (this.corners.length > 2) this.layArea(this.tool as PartName, this.corners);
+	}
+
+	private layArea(part: PartName, corners: readonly Point[]): void {
+		this.take(lay(this.course, part, areaOf(part, corners, this.styles[part])));
+		this.corners = [];
+	}
+
+	private take({ edit, refs, growing }: Laid): void {
+		const isNothing = edit.type === 'together' && edit.edits.length === 0;
+		if (!isNothing && !this.desk.edit(edit)) return;
+		this.growing = growing ?? null;
+		this.chosen = refs;
+		const last = refs.at(-1);
+		if (last) this.voice.announce(t('course.say.laid', { part: describe(this.course, last) }));
+	}
+
+	/** What would be laid if what is typed were taken. */
+	preview(paces: readonly Pace[]): Result<Laid | undefined> {
+		const part = this.pacedPart;
+		if (part === null) return { ok: true, value: undefined };
+		if (layings[part] === 'area') {
+			const corners = outlineOf({ at: this.cursor, bearing: 0 }, paces);
+			const laid = lay(this.course, part, areaOf(part, corners, this.styles[part]));
+			return { ok: true, value: corners.length > 2 ? laid : undefined };
+		}
+		const growing = this.growing ?? growFrom(this.course, part as Growing['part'], this.cursor);
+		return growPaced(this.course, growing, paces, this.styles[part]);
+	}
+
+	/** What is paced out with the tool that is chosen. */
+	get pacedPart(): PartName | null {
+		const { tool } = this;
+		return tool === 'select' || tool === 'measure' || layings[tool] === 'spot' ? null : tool;
+	}
+
+	pace(paces: readonly Pace[]): boolean {
+		const laid = this.preview(paces);
+		if (!laid.ok) {
+			this.voice.refuse(say(laid.failure));
+			return false;
+		}
+		if (laid.value) this.take(laid.value);
+		return laid.value !== undefined;
+	}
+
+	// --- pulling with a pointer ---
+
+	/** Shows a change that is not decided on yet. @param before as it was when the hand came */
+	tryOut(before: CourseHistory, edit: CourseEdit | undefined): void {
+		this.desk.tryOut(before);
+		const performed = edit && courseHistory.perform(before, edit);
+		if (performed?.ok) this.desk.tryOut(performed.value);
+	}
+
+	/** What a hand moves that pulls what is selected by so much. */
+	pulled({ document }: CourseHistory, dx: number, dy: number): CourseEdit | undefined {
+		if (dx === 0 && dy === 0) return undefined;
+		return this.moving(this.selection, shift(tidy(dx), tidy(dy)), document);
+	}
+}
+
+function readParts(text: string): readonly { part: PartName; value: unknown }[] | undefined {
+	try {
+		const value = JSON.parse(text);
+		const isOurs = value?.format === 'lantern-step/parts' && Array.isArray(value.parts);
+		if (!isOurs || value.parts.length > 5000) return undefined;
+		return value.parts.filter(
+			(each: { part?: unknown }) => typeof each?.part === 'string' && each.part in firstStyles
+		);
+	} catch {
+		return undefined;
+	}
+}
