@@ -1,0 +1,359 @@
+/**
+ * The shortest way for something of some width: the floor as a fine net of places at which it has
+ * room, searched outwards from the start (A*), and the found way pulled taut between what is in it.
+ */
+import * as exact from '../exact';
+import type { Course, Point } from './course';
+import { distanceTo, isWithin } from './extent';
+import { tidyPoint } from './motions';
+import { partKinds } from './parts';
+import { bearingTo, lengthTo } from './snap';
+
+/** Metres between places of the net; more on a large floor. */
+const finest = 0.01;
+const mostPlaces = 1_000_000;
+/** Metres that stay free beside it, beyond what the net cannot tell. */
+const spare = 0.006;
+
+export interface Way {
+	/** From the start on; a corner at each of the others but the last. */
+	readonly points: readonly Point[];
+	/** Metres. */
+	readonly length: number;
+	/** Corners at which it turns by more than a degree. */
+	readonly turns: number;
+}
+
+/** What goes that way. */
+export interface Walker {
+	/** Metres around its middle that have to be free. */
+	readonly radius: number;
+	/** It must not cross tapes either, as in a maze that is taped on the floor. */
+	readonly isTapeWall?: boolean;
+}
+
+/** A place that has to be reached, or come so near to. Metres. */
+export interface Goal {
+	readonly at: Point;
+	readonly within: number;
+}
+
+/** Where something has room, as a net of places. */
+export class Room {
+	readonly columns: number;
+	readonly rows: number;
+	readonly step: number;
+	private readonly isTaken: Uint8Array;
+
+	/** @param radius metres around its middle that have to be free */
+	constructor(course: Course, { radius, isTapeWall = false }: Walker) {
+		const { width, height } = course.size;
+		this.step = Math.max(finest, Math.sqrt((width * height) / mostPlaces));
+		this.columns = Math.floor(width / this.step) + 1;
+		this.rows = Math.floor(height / this.step) + 1;
+		this.isTaken = new Uint8Array(this.columns * this.rows);
+		// Half of what lies between two places may be hidden from both of them.
+		const room = radius + spare + this.step / 4;
+		for (const { from, to, thickness } of course.walls) {
+			const half = thickness / 2;
+			this.takeAround([from, to], room + half * Math.SQRT2, (point) =>
+				isNearWall(point, from, to, half, room)
+			);
+		}
+		for (const crate of course.crates) {
+			const { line } = partKinds.crates.extent(crate);
+			this.takeAround(line, room, (point) => isNear(point, line, room));
+		}
+		for (const tape of isTapeWall ? course.tapes : []) {
+			const { line, half } = partKinds.tapes.extent(tape);
+			this.takeAround(line, room + half, (point) => distanceToLine(point, line) < room + half);
+		}
+		const { table } = course;
+		if (!table) return;
+		const edge = [...table, table[0]!];
+		for (let i = 0; i < this.isTaken.length; i++) {
+			const point = this.pointOf(i);
+			if (!isWithin(point, table) || distanceToLine(point, edge) < room) this.isTaken[i] = 1;
+		}
+	}
+
+	private takeAround(
+		line: readonly Point[],
+		reach: number,
+		isTaken: (point: Point) => boolean
+	): void {
+		const { step, columns, rows } = this;
+		const within = (value: number, most: number) => Math.max(0, Math.min(most, value));
+		const xs = line.map(([x]) => x);
+		const ys = line.map(([, y]) => y);
+		const west = within(Math.floor((Math.min(...xs) - reach) / step), columns - 1);
+		const east = within(Math.ceil((Math.max(...xs) + reach) / step), columns - 1);
+		const south = within(Math.floor((Math.min(...ys) - reach) / step), rows - 1);
+		const north = within(Math.ceil((Math.max(...ys) + reach) / step), rows - 1);
+		for (let row = south; row <= north; row++)
+			for (let column = west; column <= east; column++) {
+				const index = row * columns + column;
+				if (!this.isTaken[index] && isTaken([column * step, row * step])) this.isTaken[index] = 1;
+			}
+	}
+
+	pointOf(index: number): Point {
+		const { columns, step } = this;
+		return [(index % columns) * step, Math.floor(index / columns) * step];
+	}
+
+	/** @returns -1 off the floor */
+	indexOf([x, y]: Point): number {
+		const column = Math.round(x / this.step);
+		const row = Math.round(y / this.step);
+		const isOn = column >= 0 && row >= 0 && column < this.columns && row < this.rows;
+		return isOn ? row * this.columns + column : -1;
+	}
+
+	isFree(index: number): boolean {
+		return index >= 0 && this.isTaken[index] === 0;
+	}
+
+	/** Whether one can go straight. */
+	isClear(from: Point, to: Point): boolean {
+		const count = Math.max(1, Math.ceil((lengthTo(from, to) / this.step) * 2));
+		for (let i = 0; i <= count; i++) {
+			const x = from[0] + ((to[0] - from[0]) * i) / count;
+			const y = from[1] + ((to[1] - from[1]) * i) / count;
+			if (!this.isFree(this.indexOf([x, y]))) return false;
+		}
+		return true;
+	}
+
+	/** The free place nearest to a point, within some metres of it. */
+	freeNear(point: Point, reach: number): number {
+		let found = -1;
+		let nearest = reach + this.step;
+		const many = Math.ceil(reach / this.step) + 1;
+		for (let dy = -many; dy <= many; dy++)
+			for (let dx = -many; dx <= many; dx++) {
+				const near: Point = [point[0] + dx * this.step, point[1] + dy * this.step];
+				const index = this.indexOf(near);
+				if (!this.isFree(index)) continue;
+				const away = lengthTo(point, this.pointOf(index));
+				if (away >= nearest) continue;
+				nearest = away;
+				found = index;
+			}
+		return found;
+	}
+}
+
+const distanceToLine = (point: Point, line: readonly Point[]): number => {
+	let nearest = Infinity;
+	for (let i = 1; i < line.length; i++)
+		nearest = Math.min(nearest, distanceTo(point, line[i - 1]!, line[i]!));
+	return nearest;
+};
+const isNear = (point: Point, outline: readonly Point[], room: number): boolean =>
+	isWithin(point, outline) || distanceToLine(point, outline) < room;
+
+/** A wall is a box: its ends are square and reach half its thickness further. */
+function isNearWall([x, y]: Point, [ax, ay]: Point, [bx, by]: Point, half: number, room: number) {
+	const length = exact.lengthOf(bx - ax, by - ay);
+	const [ux, uy] = length > 0 ? [(bx - ax) / length, (by - ay) / length] : [1, 0];
+	const along = (x - ax) * ux + (y - ay) * uy;
+	const across = Math.abs((y - ay) * ux - (x - ax) * uy);
+	const beyond = Math.max(0, -half - along, along - length - half);
+	const beside = Math.max(0, across - half);
+	return beyond * beyond + beside * beside < room * room;
+}
+
+/** A heap of places by how far a way over each is at the least. */
+class Waiting {
+	private readonly places: number[] = [];
+	private readonly costs: number[] = [];
+
+	get size(): number {
+		return this.places.length;
+	}
+
+	push(place: number, cost: number): void {
+		const { places, costs } = this;
+		let at = places.length;
+		while (at > 0) {
+			const parent = (at - 1) >> 1;
+			if (costs[parent]! <= cost) break;
+			places[at] = places[parent]!;
+			costs[at] = costs[parent]!;
+			at = parent;
+		}
+		places[at] = place;
+		costs[at] = cost;
+	}
+
+	pop(): number {
+		const { places, costs } = this;
+		const first = places[0]!;
+		const place = places.pop()!;
+		const cost = costs.pop()!;
+		const count = places.length;
+		if (count === 0) return first;
+		let at = 0;
+		for (;;) {
+			let child = 2 * at + 1;
+			if (child >= count) break;
+			if (child + 1 < count && costs[child + 1]! < costs[child]!) child += 1;
+			if (costs[child]! >= cost) break;
+			places[at] = places[child]!;
+			costs[at] = costs[child]!;
+			at = child;
+		}
+		places[at] = place;
+		costs[at] = cost;
+		return first;
+	}
+}
+
+const neighbours: readonly (readonly [dx: number, dy: number, far: number])[] = [
+	...([-1, 1] as const).flatMap((d) => [[d, 0, 1] as const, [0, d, 1] as const]),
+	...([-1, 1] as const).flatMap((dx) =>
+		([-1, 1] as const).map((dy) => [dx, dy, Math.SQRT2] as const)
+	)
+];
+
+/** The places of the net from one point to within reach of a goal. */
+function netWay(room: Room, from: number, { at, within }: Goal): number[] | undefined {
+	const { columns, rows, step } = room;
+	const count = columns * rows;
+	const far = new Float64Array(count).fill(Infinity);
+	const before = new Int32Array(count).fill(-1);
+	const isDone = new Uint8Array(count);
+	const [goalX, goalY] = [at[0] / step, at[1] / step];
+	const reach = Math.max(within / step, 0.75);
+	const left = (column: number, row: number): number =>
+		Math.max(0, exact.lengthOf(column - goalX, row - goalY) - reach);
+	const waiting = new Waiting();
+	far[from] = 0;
+	waiting.push(from, left(from % columns, Math.floor(from / columns)));
+	while (waiting.size > 0) {
+		const place = waiting.pop();
+		if (isDone[place]) continue;
+		isDone[place] = 1;
+		const column = place % columns;
+		const row = Math.floor(place / columns);
+		if (left(column, row) === 0) {
+			const places = [place];
+			while (before[places[0]!]! >= 0) places.unshift(before[places[0]!]!);
+			return places;
+		}
+		for (const [dx, dy, length] of neighbours) {
+			const [x, y] = [column + dx, row + dy];
+			if (x < 0 || y < 0 || x >= columns || y >= rows) continue;
+			const next = y * columns + x;
+			if (isDone[next] || !room.isFree(next)) continue;
+			// Not through between two corners that touch.
+			if (dx !== 0 && dy !== 0)
+				if (!room.isFree(row * columns + x) || !room.isFree(y * columns + column)) continue;
+			const cost = far[place]! + length;
+			if (cost >= far[next]!) continue;
+			far[next] = cost;
+			before[next] = place;
+			waiting.push(next, cost + left(x, y));
+		}
+	}
+	return undefined;
+}
+
+/** Leaves out corners that one can cut, as often as that makes it shorter. */
+function pulledTaut(room: Room, points: readonly Point[]): Point[] {
+	let taut = [...points];
+	for (;;) {
+		const next: Point[] = [taut[0]!];
+		let at = 0;
+		while (at < taut.length - 1) {
+			let far = taut.length - 1;
+			while (far > at + 1 && !room.isClear(taut[at]!, taut[far]!)) far -= 1;
+			next.push(taut[far]!);
+			at = far;
+		}
+		if (next.length === taut.length) return next;
+		taut = next;
+	}
+}
+
+/** Moves its corners to where it is shorter, in smaller and smaller steps. */
+function tightened(room: Room, points: Point[]): Point[] {
+	const line = [...points];
+	const around = (at: number): number =>
+		lengthTo(line[at - 1]!, line[at]!) + lengthTo(line[at]!, line[at + 1]!);
+	for (let size = room.step * 4; size > 0.002; size /= 2)
+		for (let at = 1; at < line.length - 1; at++)
+			for (const [dx, dy] of neighbours) {
+				const old = line[at]!;
+				const before = around(at);
+				line[at] = [old[0] + dx * size, old[1] + dy * size];
+				const isBetter =
+					around(at) < before - 1e-9 &&
+					room.isClear(line[at - 1]!, line[at]!) &&
+					room.isClear(line[at]!, line[at + 1]!);
+				if (!isBetter) line[at] = old;
+			}
+	return line;
+}
+
+/**
+ * The shortest way from a point over all goals in their order.
+ * @returns the number of the goal that cannot be reached, where there is no way
+ */
+export function wayOver(
+	course: Course,
+	from: Point,
+	goals: readonly Goal[],
+	walker: Walker
+): Way | { readonly unreached: number } {
+	const room = new Room(course, walker);
+	const points: Point[] = [from];
+	let start = room.isFree(room.indexOf(from))
+		? room.indexOf(from)
+		: room.freeNear(from, walker.radius);
+	for (const [number, goal] of goals.entries()) {
+		const net = start < 0 ? undefined : netWay(room, start, goal);
+		if (!net) return { unreached: number };
+		const isLast = number === goals.length - 1;
+		const leg: Point[] = [points.at(-1)!, ...net.slice(1).map((index) => room.pointOf(index))];
+		// Into the middle of the last goal, where there is room for it.
+		if (isLast && leg.length > 1 && room.isClear(leg.at(-1)!, goal.at)) leg.push(goal.at);
+		points.push(...tightened(room, pulledTaut(room, leg)).slice(1));
+		start = room.indexOf(points.at(-1)!);
+	}
+	return wayAlong(points.map(tidyPoint));
+}
+
+export function wayAlong(points: readonly Point[]): Way {
+	let length = 0;
+	let turns = 0;
+	for (let i = 1; i < points.length; i++) {
+		length += lengthTo(points[i - 1]!, points[i]!);
+		if (i > 1 && Math.abs(turnAt(points, i - 1)) > 1) turns += 1;
+	}
+	return { points, length, turns };
+}
+
+/** Degrees by which a line turns at a corner; positive to the right. */
+export function turnAt(points: readonly Point[], index: number): number {
+	const before = bearingTo(points[index - 1]!, points[index]!);
+	const after = bearingTo(points[index]!, points[index + 1]!);
+	return ((after - before + 540) % 360) - 180;
+}
+
+/** From the first start mark over the lamp posts, if they have an order, into the finish ring. */
+export function shortestWay(
+	course: Course,
+	walker: Walker
+): Way | { readonly unreached: number } | undefined {
+	const { starts, finish, lampPosts, isInOrder } = course;
+	const [start] = starts;
+	if (!start || (!finish && lampPosts.length === 0)) return undefined;
+	const posts = isInOrder
+		? lampPosts.map(({ at, reach }): Goal => ({ at, within: Math.max(0, reach - 0.02) }))
+		: [];
+	const ring = finish ? [{ at: finish.at, within: Math.max(0, finish.radius - 0.03) }] : [];
+	const goals = [...posts, ...ring];
+	return goals.length > 0 ? wayOver(course, start.at, goals, walker) : undefined;
+}
