@@ -137,9 +137,9 @@ test('a line is paced out, and a mistake is named before anything is laid', asyn
 		[0.2, 0.8],
 		[0.6, 0.8]
 	]);
-	const [before, last] = tapes[0]!.points.slice(-2) as [number[], number[]];
-	expect(last[0]! - before[0]!).toBeCloseTo(0.5, 3);
-	expect(last[1]! - before[1]!).toBeCloseTo(0, 3);
+	const [before, last] = tapes[0]!.points.slice(-2);
+	expect(last![0] - before![0]).toBeCloseTo(0.5, 3);
+	expect(last![1] - before![1]).toBeCloseTo(0, 3);
 });
 
 test('what lies there is moved, turned, numbered, copied to another course, and undone', async ({
@@ -218,4 +218,73 @@ test('a course is made at home, opened on its desk, and has nothing that axe fin
 	await expect(page.getByRole('combobox', { name: 'Course' })).toContainText(
 		'Lamp yard by the lock'
 	);
+});
+
+test('a gap too narrow is named and mended; the shortest way becomes a plan, tried here and swapped', async ({
+	page
+}) => {
+	const crate = { id: 'crate-1', bearing: 0, width: 0.12, depth: 0.12, mass: 0.2 };
+	const id = await openDesk(page, {
+		starts: [{ at: [0.3, 0.3], bearing: 0 }],
+		finish: { at: [1.7, 1.2], radius: 0.15 },
+		crates: [{ ...crate, at: [1.15, 0.75] }] as Course['crates']
+	});
+	const hand = mouse(page);
+	await hand.choose('wall');
+	await hand.lay([
+		[1, 0],
+		[1, 1]
+	]);
+	await hand.end();
+	await expect(
+		page.getByText(/Only 8 cm lie free here; this robot needs 1\d(\.\d)? cm/)
+	).toBeVisible();
+	await page.getByRole('button', { name: 'Move the crate away' }).click();
+	await expect(page.getByText(/lie free here/)).toHaveCount(0);
+	await page.getByRole('button', { name: 'Shortest way' }).click();
+	await expect(page.getByTestId('way')).toBeVisible();
+	await expect(page.getByText(/^\d+(\.\d)? cm, (\d|one) turns?\./)).toBeVisible();
+	await expect(page.getByText('Par:')).toHaveCount(0);
+	await page.getByRole('button', { name: 'Show par' }).click();
+	await expect(page.getByText('Par:')).toBeVisible();
+	await page.getByRole('button', { name: 'Keep it as a plan' }).click();
+	await expect(page.getByRole('treeitem', { name: /Step 1/ })).toBeVisible();
+	// Another course with the same plan, and back; then the desk of this one, where it is tried.
+	const choice = page.getByRole('combobox', { name: 'Course' });
+	await choice.selectOption({ label: 'Open quay' });
+	await expect(page.getByRole('region', { name: /Open quay/ })).toBeVisible();
+	await choice.selectOption(id);
+	await page.getByRole('link', { name: 'Lay out this course' }).click();
+	await page.getByLabel('How the robot behaves').selectOption('ideal');
+	await page.getByRole('button', { name: 'Rehearse' }).click();
+	await expect(page.getByTestId('outcome')).toContainText('Reached the finish', {
+		timeout: 45_000
+	});
+});
+
+test('a maze is made, looked at, made again and laid; undo brings back what lay there', async ({
+	page
+}) => {
+	const id = await openDesk(page, { finish: { at: [1.7, 1.2], radius: 0.15 } });
+	const before = JSON.stringify(await courseOn(page, id));
+	await page.getByRole('button', { name: 'Make a maze' }).click();
+	const dialog = page.getByRole('dialog');
+	await expect(dialog.getByText('Shortest way')).toBeVisible();
+	await dialog.getByLabel('Side of a cell').fill('10');
+	await dialog.getByLabel('Side of a cell').press('Enter');
+	await expect(dialog.getByRole('alert')).toContainText('needs a side of at least');
+	await expect(dialog.getByRole('button', { name: 'Lay it on the floor' })).toBeDisabled();
+	await dialog.getByLabel('Side of a cell').fill('40');
+	await dialog.getByLabel('Side of a cell').press('Enter');
+	await dialog.getByLabel('Number of this maze').fill('7');
+	await dialog.getByRole('button', { name: 'Another' }).click();
+	const { violations } = await new AxeBuilder({ page }).analyze();
+	expect(violations.map(({ id }) => id)).toEqual([]);
+	await dialog.getByRole('button', { name: 'Lay it on the floor' }).click();
+	const maze = await courseOn(page, id);
+	expect(maze.walls.length).toBeGreaterThan(5);
+	expect(maze.starts).toHaveLength(1);
+	expect(maze.name).toBe('Lamp yard');
+	await page.getByRole('button', { name: 'Undo' }).click();
+	expect(JSON.stringify(await courseOn(page, id))).toBe(before);
 });

@@ -4,7 +4,16 @@ import type { Course, Point } from './course';
 import type { CourseEdit } from './edits';
 import { tidy, tidyBearing, tidyPoint } from './motions';
 import { pacedFrom, railFrom, railTo, type Pace, type PaceEnd } from './pacing';
-import { find, freeIds, partsOf, type Part, type PartName, type PartRef } from './parts';
+import {
+	allParts,
+	find,
+	freeIds,
+	indexOf,
+	partsOf,
+	type Part,
+	type PartName,
+	type PartRef
+} from './parts';
 import { RailPath } from './rails';
 import { bearingTo, lengthTo } from './snap';
 import { bearingOfHeading } from '../units/angles';
@@ -242,3 +251,15 @@ export const areaOf = (part: PartName, corners: readonly Point[], style: object)
 	const own = corners.map(([x, y]): [number, number] => [x, y]);
 	return part === 'table' ? own : { corners: own, ...style };
 };
+
+/** Another course in the place of this one, which keeps its name. */
+export function replacing(course: Course, next: Course): CourseEdit {
+	const edits: CourseEdit[] = [
+		...allParts(course)
+			.reverse()
+			.map((ref): CourseEdit => ({ type: 'remove', ...ref })),
+		{ type: 'set', field: 'size', value: next.size },
+		...allParts(next).map((ref) => adding(ref.part, indexOf(next, ref), find(next, ref)!))
+	];
+	return { type: 'together', edits };
+}

@@ -297,6 +297,40 @@ function tightened(room: Room, points: Point[]): Point[] {
 	return line;
 }
 
+/** Metres that a way may be longer for one turn less. */
+const worthATurn = 0.01;
+
+/** Two corners become one where that is hardly longer: fewer turns, for those who have to drive it. */
+function withFewerTurns(room: Room, points: readonly Point[]): Point[] {
+	const line = [...points];
+	for (let at = 0; at + 3 < line.length;) {
+		const [a, b, c, d] = line.slice(at, at + 4) as [Point, Point, Point, Point];
+		const corner = crossing(a, b, d, c);
+		const longer =
+			corner &&
+			lengthTo(a, corner) + lengthTo(corner, d) - lengthTo(a, b) - lengthTo(b, c) - lengthTo(c, d);
+		const isBetter =
+			longer !== undefined &&
+			longer <= worthATurn &&
+			room.isClear(a, corner!) &&
+			room.isClear(corner!, d);
+		if (isBetter) line.splice(at + 1, 2, corner!);
+		else at += 1;
+	}
+	return line;
+}
+
+/** Where a line that goes on from a over b meets one that goes on from c over d; nowhere behind them. */
+function crossing(a: Point, b: Point, c: Point, d: Point): Point | undefined {
+	const [ux, uy] = [b[0] - a[0], b[1] - a[1]];
+	const [vx, vy] = [d[0] - c[0], d[1] - c[1]];
+	const across = ux * vy - uy * vx;
+	if (Math.abs(across) < 1e-9) return undefined;
+	const far = ((c[0] - a[0]) * vy - (c[1] - a[1]) * vx) / across;
+	const back = ((c[0] - a[0]) * uy - (c[1] - a[1]) * ux) / across;
+	return far >= 1 && back >= 1 ? [a[0] + far * ux, a[1] + far * uy] : undefined;
+}
+
 /**
  * The shortest way from a point over all goals in their order.
  * @returns the number of the goal that cannot be reached, where there is no way
@@ -319,7 +353,8 @@ export function wayOver(
 		const leg: Point[] = [points.at(-1)!, ...net.slice(1).map((index) => room.pointOf(index))];
 		// Into the middle of the last goal, where there is room for it.
 		if (isLast && leg.length > 1 && room.isClear(leg.at(-1)!, goal.at)) leg.push(goal.at);
-		points.push(...tightened(room, pulledTaut(room, leg)).slice(1));
+		const taut = tightened(room, pulledTaut(room, leg));
+		points.push(...withFewerTurns(room, taut).slice(1));
 		start = room.indexOf(points.at(-1)!);
 	}
 	return wayAlong(points.map(tidyPoint));

@@ -1,25 +1,40 @@
 <script lang="ts">
 	/** The desk on which a course is laid out. */
 	import { onMount, untrack } from 'svelte';
-	import { ArrowLeft, FileDown, Redo2, Undo2 } from '@lucide/svelte';
+	import { ArrowLeft, FileDown, Grid3x3, Play, Redo2, Undo2 } from '@lucide/svelte';
 	import { replaceState } from '$app/navigation';
+	import { page } from '$app/state';
+	import { headingOfBearing } from '$core/units/angles';
+	import { startPlaces } from '$core/world/start-places';
 	import type { Laid } from '$core/course/lay';
 	import { t } from '$lib/i18n';
 	import type { Person } from '$lib/saving/protocol';
 	import { downloadDocument } from '$lib/workbench/files';
+	import StandingRobot from '$lib/floor/StandingRobot.svelte';
+	import Trace from '$lib/floor/Trace.svelte';
 	import SavedState from '$lib/workbench/SavedState.svelte';
 	import { CourseBench, type Opened } from './course-bench.svelte';
 	import DeskFloor from './DeskFloor.svelte';
+	import { CourseHelp } from './course-help.svelte';
 	import PaceLine from './PaceLine.svelte';
 	import Tray from './Tray.svelte';
+	import { Trying } from './trying.svelte';
+	import TryStrip from './TryStrip.svelte';
 
 	let { opened, owner, person }: { opened: Opened; owner: string; person: Person | null } =
 		$props();
 
-	const { bench, openedId } = untrack(() => ({
-		bench: new CourseBench(opened, person),
-		openedId: opened.id
-	}));
+	const { bench, help, trying, openedId } = untrack(() => {
+		const bench = new CourseBench(opened, person);
+		return {
+			bench,
+			help: new CourseHelp(bench),
+			trying: new Trying(bench),
+			openedId: opened.id
+		};
+	});
+	let isTrying = $state(false);
+	let isMazeOpen = $state(false);
 	let preview = $state.raw<Laid | undefined>();
 	let pane = $state<'floor' | 'tray'>('floor');
 
@@ -30,7 +45,30 @@
 		return () => {
 			removeEventListener('online', hurry);
 			bench.dispose();
+			help.dispose();
+			trying.dispose();
 		};
+	});
+	/** Whoever comes from a plan tries that one. */
+	onMount(() => {
+		const plan = page.url.searchParams.get('plan');
+		if (!plan) return;
+		isTrying = true;
+		void trying.choose(plan);
+	});
+	$effect(() => help.soon(bench.course, help.kind));
+	// What was rehearsed was on the course as it was.
+	$effect(() => {
+		if (bench.course) untrack(() => trying.runs.forget());
+	});
+	const robots = $derived.by(() => {
+		if (!isTrying || !trying.planId) return [];
+		const places = startPlaces(bench.course, trying.plan.robots.length);
+		return trying.plan.robots.map(({ id, kind }, index) => {
+			const { at, bearing } = places[index]!;
+			const standing = { x: at[0], y: at[1], heading: headingOfBearing(bearing), columns: {} };
+			return { id, kind, pose: trying.player.samples[id] ?? standing };
+		});
 	});
 	$effect(() => {
 		const kept = bench.saver.secondVersion;
@@ -122,6 +160,15 @@
 			disabled={!bench.desk.canRedo}
 			onclick={() => bench.desk.redo()}><Redo2 size={19} /></button
 		>
+		<button class="button button-line" onclick={() => (isMazeOpen = true)}
+			><Grid3x3 size={18} /><span class="word">{t('course.maze')}</span></button
+		>
+		<button
+			class="button button-line"
+			aria-pressed={isTrying}
+			onclick={() => (isTrying = !isTrying)}
+			><Play size={18} /><span class="word">{t('course.try')}</span></button
+		>
 		<button
 			class="button button-plain button-icon"
 			aria-label={t('bench.saveFile')}
@@ -150,10 +197,35 @@
 	{/if}
 	<main class="panes" data-pane={pane}>
 		<div class="left">
-			<div class="floor-pane"><DeskFloor {bench} {preview} /></div>
-			<PaceLine {bench} bind:preview />
+			<div class="floor-pane">
+				<DeskFloor {bench} {preview}>
+					{#snippet children(scale)}
+						{#if help.found}
+							<polyline
+								class="way"
+								data-testid="way"
+								points={help.found.way.points.map((point) => point.join()).join(' ')}
+								stroke-width={4 / scale}
+								stroke-dasharray="{10 / scale} {7 / scale}"
+							/>
+						{/if}
+						{#if isTrying}
+							{#each trying.player.attempt?.runs ?? [] as run, index (run.id)}
+								<Trace {run} {index} until={trying.player.index} {scale} />
+							{/each}
+							{#each robots as { id, kind, pose } (id)}
+								<g class="robot" transform="translate({pose.x},{pose.y})">
+									<StandingRobot {kind} {pose} columns={pose.columns} />
+								</g>
+							{/each}
+						{/if}
+					{/snippet}
+				</DeskFloor>
+			</div>
+			{#if isTrying}<TryStrip {trying} onclose={() => (isTrying = false)} />
+			{:else}<PaceLine {bench} bind:preview />{/if}
 		</div>
-		<div class="right"><Tray {bench} /></div>
+		<div class="right"><Tray {bench} {help} /></div>
 	</main>
 	<nav class="switch" aria-label={t('bench.pane')}>
 		{#each ['floor', 'tray'] as const as name (name)}
@@ -170,7 +242,21 @@
 	</div>
 </div>
 
+{#if isMazeOpen}
+	{#await import('./MazeDialog.svelte') then { default: MazeDialog }}
+		<MazeDialog {bench} {help} onclose={() => (isMazeOpen = false)} />
+	{/await}
+{/if}
+
 <style>
+	.way {
+		fill: none;
+		stroke: var(--lamp-text);
+		stroke-linejoin: round;
+	}
+	.robot {
+		pointer-events: none;
+	}
 	.desk {
 		display: flex;
 		flex-direction: column;
@@ -272,7 +358,8 @@
 			border-top: 1px solid var(--line);
 			background: var(--paper);
 		}
-		.fine {
+		.fine,
+		.word {
 			display: none;
 		}
 	}

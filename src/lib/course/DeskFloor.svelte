@@ -27,7 +27,8 @@
 		bench: CourseBench;
 		/** What is typed and not laid yet. */
 		preview: Laid | undefined;
-		children?: Snippet;
+		/** What else is drawn there, by pixels a metre. */
+		children?: Snippet<[number]>;
 	} = $props();
 
 	/** Pixels below the course for the scale and the buttons: nothing may lie under them. */
@@ -312,7 +313,7 @@
 		>
 			<g id="desk-scene" transform="translate({x},{y}) scale({scale},{-scale})">
 				<CourseDrawing {course} />
-				{@render children?.()}
+				{@render children?.(scale)}
 				{#each outlines as { key, line, half, isFilled } (key)}
 					{#if line.length === 1}
 						<circle

@@ -4,14 +4,17 @@
 	import { layings, styleOf } from '$core/course/figures';
 	import type { PartName } from '$core/course/parts';
 	import { t } from '$lib/i18n';
+	import type { CourseHelp } from './course-help.svelte';
 	import type { CourseBench, Tool } from './course-bench.svelte';
 	import { partWord } from './describe';
 	import Figures from './Figures.svelte';
 	import PartGlyph from './PartGlyph.svelte';
+	import Problems from './Problems.svelte';
 	import Room from './Room.svelte';
 	import Selected from './Selected.svelte';
+	import ShortestWay from './ShortestWay.svelte';
 
-	let { bench }: { bench: CourseBench } = $props();
+	let { bench, help }: { bench: CourseBench; help: CourseHelp } = $props();
 
 	/** As a course is laid out, mostly. */
 	const tools: readonly PartName[] = [
@@ -65,8 +68,10 @@
 			onset={(figure, value) => bench.setStyle(part, figure, value)}
 		/>
 	{/if}
-	{#if bench.selection.length > 0}<Selected {bench} />
-	{:else if tool === 'select'}<Room {bench} />{/if}
+	{#if bench.selection.length > 0}<Selected {bench} />{/if}
+	<Problems {bench} {help} />
+	<ShortestWay {bench} {help} />
+	{#if bench.selection.length === 0 && tool === 'select'}<Room {bench} />{/if}
 </aside>
 
 <style>

@@ -3,11 +3,19 @@
 	import { Pause, Play, SkipBack, Volume2, VolumeX } from '@lucide/svelte';
 	import { legsOf, type Attempt, type RobotRun } from '$core/simulation/attempt';
 	import { t } from '$lib/i18n';
-	import type { Workbench } from '$lib/workbench/workbench.svelte';
-	import { speeds } from './player.svelte';
+	import { speeds, type Player } from './player.svelte';
 	import { playTone } from './sound';
 
-	let { bench }: { bench: Workbench } = $props();
+	let {
+		bench
+	}: {
+		bench: {
+			readonly player: Player;
+			/** Whose figures are shown. */
+			readonly robot: { readonly id: string };
+			show(id: string): void;
+		};
+	} = $props();
 
 	const player = $derived(bench.player);
 	let isMuted = $state(false);

@@ -6,6 +6,7 @@
 		FileDown,
 		FileUp,
 		MapPin,
+		PencilRuler,
 		Play,
 		Radio,
 		Redo2,
@@ -76,6 +77,14 @@
 			{#each bench.courses as { id, name } (id)}<option value={id}>{name}</option>{/each}
 		</select>
 	</div>
+	{#if bench.courseId}
+		<a
+			class="button button-plain button-icon"
+			href="/courses/{bench.courseId}?plan={bench.saver.id}"
+			aria-label={t('bench.desk')}
+			title={t('bench.desk')}><PencilRuler size={18} /></a
+		>
+	{/if}
 	<div class="choice variation" title={t('bench.variation.explain')}>
 		<select
 			class="field"

@@ -1,0 +1,89 @@
+<script lang="ts">
+	/** The shortest way, its figures, its par when asked for, and the plan that follows it. */
+	import { Footprints } from '@lucide/svelte';
+	import { goto } from '$app/navigation';
+	import { t } from '$lib/i18n';
+	import { newId } from '$lib/saving/id';
+	import { Refused, sendSave } from '$lib/saving/send';
+	import { showNumber } from '$lib/values/format';
+	import type { CourseBench } from './course-bench.svelte';
+	import type { CourseHelp } from './course-help.svelte';
+
+	let { bench, help }: { bench: CourseBench; help: CourseHelp } = $props();
+
+	const found = $derived(help.found);
+
+	/** The plan stands beside this course from now on, for whoever opens it. */
+	async function keepPlan() {
+		if (!found?.plan) return;
+		const id = newId();
+		const work = { kind: 'plan' as const, content: found.plan };
+		const own = { courseId: bench.saver.id, variation: 'classroom' as const, attempts: [] };
+		try {
+			await sendSave(id, { work, bench: own, baseRevision: 0, saveId: newId(), unanswered: [] });
+			await goto(`/plans/${id}`);
+		} catch (error) {
+			bench.voice.refuse(error instanceof Refused ? error.message : t('home.failed'));
+		}
+	}
+</script>
+
+<div class="way">
+	<button class="button button-line" disabled={help.isSearching} onclick={() => help.search()}
+		><Footprints size={18} />{t('course.way')}</button
+	>
+	<label>
+		<input type="checkbox" bind:checked={help.isTapeWall} onchange={() => help.hideWay()} />
+		{t('course.way.tape')}
+	</label>
+	<div role="status">
+		{#if found === null}
+			<p>{t('course.way.none')}</p>
+		{:else if found}
+			<p>
+				{t('course.way.figures', {
+					length: showNumber('length', found.way.length),
+					turns: found.way.turns
+				})}
+				{#if help.isParShown}
+					{found.par === undefined
+						? t('course.way.noPar')
+						: t('course.way.parIs', { seconds: Math.round(found.par * 10) / 10 })}
+				{/if}
+			</p>
+		{/if}
+	</div>
+	{#if found}
+		<div class="hands">
+			{#if !help.isParShown}
+				<button class="button button-plain" onclick={() => (help.isParShown = true)}
+					>{t('course.way.par')}</button
+				>
+			{/if}
+			{#if found.plan}
+				<button class="button button-plain" onclick={keepPlan}>{t('course.way.steps')}</button>
+			{/if}
+			<button class="button button-plain" onclick={() => help.hideWay()}
+				>{t('course.way.hide')}</button
+			>
+		</div>
+	{/if}
+</div>
+
+<style>
+	.way {
+		display: grid;
+		gap: 0.3rem;
+		font-size: 0.9rem;
+	}
+	label {
+		display: flex;
+		align-items: center;
+		gap: 0.5rem;
+		min-height: 2.2rem;
+	}
+	.hands {
+		display: flex;
+		flex-wrap: wrap;
+	}
+</style>

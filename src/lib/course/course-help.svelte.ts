@@ -1,0 +1,70 @@
+/** What a worker knows of the course on the desk: its problems, and the shortest way. */
+import type { Course } from '$core/course/course';
+import type { CourseProblem } from '$core/checks/course';
+import type { MazeWish } from '$core/course/maze';
+import { robotKinds } from '$core/robots/kinds';
+import { t } from '$lib/i18n';
+import { preferences } from '$lib/preferences.svelte';
+import type { Found } from '$workers/course';
+import type { CourseBench } from './course-bench.svelte';
+import { startLooker } from './looker';
+
+/** Milliseconds of rest after which a course is looked at. */
+const rest = 350;
+
+export class CourseHelp {
+	/** The kind of robot that is to find its way here. */
+	kind = $state(
+		robotKinds.find(({ kind }) => kind === preferences.lastKind)?.kind ?? robotKinds[0]!.kind
+	);
+	problems = $state.raw<readonly CourseProblem[]>([]);
+	/** The way that was asked for, and of which course; null where there is none. */
+	private asked = $state.raw<{ course: Course; found: Found | null } | null>(null);
+	isTapeWall = $state(false);
+	/** The seconds that a robot takes are shown. */
+	isParShown = $state(false);
+	isSearching = $state(false);
+	private readonly looker = startLooker();
+	private timer: ReturnType<typeof setTimeout> | undefined;
+
+	/** As long as the course stays what it was when the way was asked for. */
+	readonly found = $derived.by(() =>
+		this.asked?.course === this.bench.course ? this.asked.found : undefined
+	);
+
+	constructor(private readonly bench: CourseBench) {}
+
+	/** Looks at the course once it has rested. */
+	soon(course: Course, kind: string): void {
+		clearTimeout(this.timer);
+		this.timer = setTimeout(() => void this.check(course, kind), rest);
+	}
+
+	private async check(course: Course, kind: string): Promise<void> {
+		const problems = await this.looker.service.check(course, kind);
+		if (course === this.bench.course && kind === this.kind) this.problems = problems;
+	}
+
+	async search(): Promise<void> {
+		const { course } = this.bench;
+		this.isSearching = true;
+		const name = t('course.way.plan', { course: course.name });
+		const found = await this.looker.service.way(course, this.kind, this.isTapeWall, name);
+		this.isSearching = false;
+		this.isParShown = false;
+		this.asked = { course, found };
+	}
+
+	hideWay(): void {
+		this.asked = null;
+	}
+
+	maze(wish: MazeWish) {
+		return this.looker.service.maze(wish, this.kind);
+	}
+
+	dispose(): void {
+		clearTimeout(this.timer);
+		this.looker.worker.terminate();
+	}
+}

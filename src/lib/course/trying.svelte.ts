@@ -1,0 +1,66 @@
+/** A plan that is tried on the course of the desk, without leaving it. */
+import { planSchema, type Plan } from '$core/plan/plan';
+import type { Variation } from '$core/robots/robot';
+import { robotKindOf } from '$core/robots/kinds';
+import { t } from '$lib/i18n';
+import { newPlan } from '$lib/home/samples';
+import type { Listed } from '$lib/saving/protocol';
+import { request } from '$lib/saving/send';
+import { Runs } from '$lib/workbench/runs.svelte';
+import type { Stand } from '$lib/workbench/stand';
+import type { CourseBench } from './course-bench.svelte';
+
+export class Trying implements Stand {
+	plan = $state.raw<Plan>(newPlan('', robotKindOf('skiff')));
+	/** The id of the plan that is tried; none is chosen yet while it is empty. */
+	planId = $state('');
+	/** All that there are, newest first. */
+	plans = $state.raw<readonly Listed[]>([]);
+	variation = $state<Variation>('classroom');
+	/** What is tried here is no attempt of the plan: nothing of it is kept. */
+	readonly courseId = null;
+	readonly live = null;
+	readonly runs: Runs;
+	readonly robot = $derived.by(
+		() => this.plan.robots.find(({ id }) => id === this.runs.player.shown) ?? this.plan.robots[0]!
+	);
+
+	constructor(private readonly bench: CourseBench) {
+		this.runs = new Runs(this, bench.voice, () => {});
+	}
+
+	get player() {
+		return this.runs.player;
+	}
+	get course() {
+		return this.bench.course;
+	}
+
+	show(id: string): void {
+		this.player.shown = id;
+	}
+
+	async fetchPlans(): Promise<void> {
+		try {
+			this.plans = (await request('GET', '/api/documents?kind=plan')) as Listed[];
+		} catch {
+			this.bench.voice.refuse(t('home.failed'));
+		}
+	}
+
+	async choose(id: string): Promise<void> {
+		this.planId = id;
+		this.runs.forget();
+		if (!id) return;
+		try {
+			const plan = planSchema.parse(await request('GET', `/api/documents/${id}`));
+			if (id === this.planId) this.plan = plan;
+		} catch {
+			this.bench.voice.refuse(t('course.try.unreadable'));
+		}
+	}
+
+	dispose(): void {
+		this.runs.dispose();
+	}
+}
