@@ -1,0 +1,139 @@
+/** Reads back a course that was written as a drawing, wherever its parts lie by now. */
+import { checkDocument, parseJson } from '../../document';
+import { failure, success, type Result } from '../../sentence';
+import { courseFormat, partSchemas, type Course, type Point } from '../course';
+import { boxOf, middleOf } from '../extent';
+import { tidy, tidyBearing, tidyPoint } from '../motions';
+import { kindOf, partNames, type Part, type PartName } from '../parts';
+import { bearingTo, lengthTo } from '../snap';
+import type { Drawing, Shape } from './shapes';
+import { drawn, upright, windowOf } from './write';
+
+export const isOwn = ({ root }: Drawing): boolean => root.attributes['data-course'] !== undefined;
+
+export function readOwn(drawing: Drawing): Result<Course> {
+	const head = parseJson(drawing.root.attributes['data-course']!);
+	if (!head.ok) return head;
+	if (typeof head.value !== 'object' || head.value === null)
+		return failure('svg.part', { id: 'svg' });
+	const lists: Partial<Record<PartName, Part[]>> = {};
+	const seen = new Set<object>();
+	const plain = plainIn(drawing, head.value as Course);
+	for (const shape of drawing.shapes) {
+		const { element } = shape;
+		const part = element.attributes['data-part'] as PartName | undefined;
+		// A copy of one element has the same text in it, but is another part.
+		if (!part || !(partNames as string[]).includes(part) || seen.has(element)) continue;
+		seen.add(element);
+		const value = readPart(shape, part, plain(shape, part));
+		if (!value.ok) return value;
+		(lists[part] ??= []).push(value.value);
+	}
+	const course: Record<string, unknown> = { ...head.value };
+	for (const part of partNames) {
+		const list = withOwnIds(lists[part] ?? [], part);
+		course[part] = part === 'finish' || part === 'table' ? (list[0] ?? null) : list;
+	}
+	return checkDocument(course, courseFormat);
+}
+
+/** Whether a shape lies just where it was written. */
+function plainIn({ root }: Drawing, head: Course) {
+	const isSized = typeof head.size?.width === 'number' && typeof head.size.height === 'number';
+	const window = isSized ? Object.entries(windowOf(head)) : [];
+	const isPlain = isSized && window.every(([name, value]) => root.attributes[name] === value);
+	const whole = isSized ? upright(head) : '';
+	return ({ element, transforms }: Shape, part: PartName) =>
+		(value: Part): boolean => {
+			if (!isPlain || transforms.length !== 1 || transforms[0] !== whole) return false;
+			const written = drawn(part, value);
+			return (
+				written.name === element.name &&
+				Object.entries(written.attributes).every(
+					([name, text]) => element.attributes[name] === text
+				)
+			);
+		};
+}
+
+function readPart(shape: Shape, part: PartName, isUnmoved: (value: Part) => boolean): Result<Part> {
+	const id = (shape.element.attributes.id ?? part).slice(0, 40);
+	const read = parseJson(shape.element.attributes['data-value'] ?? '');
+	const checked = read.ok ? partSchemas[part].safeParse(read.value) : undefined;
+	if (!checked?.success) return failure('svg.part', { id });
+	const value = checked.data as Part;
+	if (isUnmoved(value)) return success(value);
+	const moved = partSchemas[part].safeParse(asDrawn(part, value, shape));
+	return moved.success ? success(moved.data as Part) : failure('svg.part', { id });
+}
+
+/** What was written, where and as large as it is drawn now. */
+function asDrawn(part: PartName, value: Part, { points }: Shape): Part {
+	const own = points.map(tidyPoint);
+	const [first, second] = own as unknown as [Point, Point];
+	const box = boxOf({ line: points, half: 0, isFilled: false });
+	const at = tidyPoint(middleOf(box));
+	const radius = tidy((box.east - box.west) / 2);
+	switch (part) {
+		case 'finish':
+		case 'pads':
+			return { ...value, at, radius } as Part;
+		case 'lampPosts':
+			return { ...value, at, reach: radius } as Part;
+		case 'gates':
+			return {
+				...value,
+				at,
+				bearing: tidyBearing(bearingTo(first, second) + 90),
+				width: tidy(lengthTo(first, second))
+			} as Part;
+		case 'crates':
+			return {
+				...value,
+				at,
+				// Its corners are written from the front on the left, counter-clockwise.
+				bearing: tidyBearing(bearingTo(points[1]!, points[0]!)),
+				depth: tidy(lengthTo(points[0]!, points[1]!)),
+				width: tidy(lengthTo(points[1]!, points[2]!))
+			} as Part;
+		case 'starts':
+			return {
+				...value,
+				at: first,
+				bearing: tidyBearing(bearingTo(points[0]!, points[1]!))
+			} as Part;
+		case 'rails':
+			return {
+				...value,
+				at: first,
+				bearing: tidyBearing(bearingTo(points[0]!, points[1]!))
+			} as Part;
+		case 'tapes':
+			return tapeAsDrawn(value as Part<'tapes'>, own);
+		default:
+			return kindOf(part).withPoints(value, own);
+	}
+}
+
+/** Corners that were rounded have become part of the line. */
+function tapeAsDrawn(tape: Part<'tapes'>, points: readonly [number, number][]): Part {
+	const isRepeated = tape.isClosed && lengthTo(points[0]!, points.at(-1)!) < 1e-3;
+	const line = isRepeated ? points.slice(0, -1) : points;
+	return {
+		...tape,
+		points: [...line],
+		...(tape.radius > 0 && line.length !== tape.points.length && { radius: 0 })
+	};
+}
+
+/** Copies that were made in a drawing program get ids of their own. */
+function withOwnIds(parts: readonly Part[], part: PartName): Part[] {
+	const taken = new Set<string>();
+	return parts.map((value) => {
+		if (!('id' in value)) return value;
+		let { id } = value;
+		for (let number = 2; taken.has(id); number++) id = `${value.id.slice(0, 30)}-${number}`;
+		taken.add(id);
+		return id === value.id || part === 'starts' ? value : { ...value, id };
+	});
+}

@@ -1,0 +1,503 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { writeDocument } from '../../document';
+import type { Result } from '../../sentence';
+import { courseFrom as randomCourse } from '../../testing/random-course';
+import { courseOf, wall } from '../../testing/sample';
+import type { Course, Point } from '../course';
+import { distanceTo } from '../extent';
+import { RailPath } from '../rails';
+import { isOwn, readOwn } from './own';
+import { readDrawing, type Drawing } from './shapes';
+import { courseFrom, groupsOf, nearestColour } from './take';
+import { writeSvg } from './write';
+
+function got<T>(result: Result<T>): T {
+	if (!result.ok) throw new Error(`${result.failure.key} ${JSON.stringify(result.failure.values)}`);
+	return result.value;
+}
+const drawing = (
+	body: string,
+	head = 'width="100mm" height="100mm" viewBox="0 0 100 100"'
+): Drawing => got(readDrawing(`<svg xmlns="http://www.w3.org/2000/svg" ${head}>${body}</svg>`));
+const back = (svg: string): Course => got(readOwn(got(readDrawing(svg))));
+
+describe('a course as a drawing', () => {
+	it('is the same document again, of 300 random courses', () => {
+		const numbers = fc.array(fc.nat(1e6), { minLength: 8, maxLength: 24 });
+		fc.assert(
+			fc.property(numbers, (list) => {
+				const course = randomCourse(list);
+				const svg = writeSvg(course);
+				expect(isOwn(got(readDrawing(svg)))).toBe(true);
+				expect(writeDocument(back(svg))).toBe(writeDocument(course));
+			}),
+			{ numRuns: 300, seed: 12 }
+		);
+	}, 60_000);
+
+	it('keeps names that look like markup', () => {
+		const course = courseOf({ name: `<b>"Tom's" & co</b> ]]>` });
+		expect(back(writeSvg(course))).toEqual(course);
+	});
+
+	it('has a part where it was put meanwhile, and all others as they were', () => {
+		const course = courseOf({
+			walls: [wall([0.5, 0.5], [1, 0.5]), { ...wall([0.2, 0.2], [0.2, 0.4]), id: 'other' }],
+			crates: [{ id: 'c', at: [1, 1], bearing: 30, width: 0.2, depth: 0.1, mass: 0.3 }],
+			starts: [{ at: [0.4, 0.4], bearing: 77 }],
+			lampPosts: [{ id: 'p', at: [1.2, 0.8], reach: 0.15 }]
+		});
+		const { id } = course.walls[0]!;
+		// As drawing programs do it: a transform on one, another place for the other.
+		const moved = writeSvg(course)
+			.replace(`id="walls-${id}"`, `id="walls-${id}" transform="translate(100 -50)"`)
+			.replace('id="crates-c"', 'id="crates-c" transform="translate(20,10)"')
+			.replace('cx="1200"', 'cx="1250"');
+		const read = back(moved);
+		expect(read.walls[0]).toMatchObject({ from: [0.6, 0.45], to: [1.1, 0.45], thickness: 0.02 });
+		expect(read.walls[1]).toEqual(course.walls[1]);
+		expect(read.crates[0]).toEqual({ ...course.crates[0]!, at: [1.02, 1.01] });
+		expect(read.starts).toEqual(course.starts);
+		expect(read.lampPosts[0]).toEqual({ id: 'p', at: [1.25, 0.8], reach: 0.15 });
+	});
+
+	it('is whole again when it was turned and made larger', () => {
+		const course = courseOf({
+			crates: [{ id: 'c', at: [1, 1], bearing: 30, width: 0.2, depth: 0.1, mass: 0.3 }]
+		});
+		const turned = writeSvg(course).replace(
+			'id="course" transform="',
+			'id="course" transform="rotate(90 500 500) '
+		);
+		const crate = back(turned).crates[0]!;
+		expect(crate.bearing).toBeCloseTo(120, 1);
+		expect(crate.width).toBeCloseTo(0.2, 4);
+	});
+});
+
+/** Millimetres from the top left, as the drawings state them. */
+const stated = (shape: readonly Point[], height = 100): Point[] =>
+	shape.map(([x, y]) => [x * 1000, height - y * 1000]);
+/** The farthest that one line is from the other, millimetres. */
+function apart(one: readonly Point[], other: readonly Point[], isClosed: boolean): number {
+	const line = isClosed ? [...other, other[0]!] : other;
+	return Math.max(
+		...one.map((point) =>
+			Math.min(...line.slice(1).map((to, i) => distanceTo(point, line[i]!, to)))
+		)
+	);
+}
+const square: Point[] = [
+	[10, 10],
+	[30, 10],
+	[30, 30],
+	[10, 30]
+];
+const circle = (cx: number, cy: number, r: number): Point[] =>
+	Array.from({ length: 360 }, (_, i) => [
+		cx + r * Math.cos((i * Math.PI) / 180),
+		cy + r * Math.sin((i * Math.PI) / 180)
+	]);
+const arc = (cx: number, cy: number, r: number, from: number, to: number): Point[] =>
+	Array.from({ length: 61 }, (_, i) => {
+		const angle = ((from + ((to - from) * i) / 60) * Math.PI) / 180;
+		return [cx + r * Math.cos(angle), cy + r * Math.sin(angle)];
+	});
+const bezier = (a: Point, b: Point, c: Point, d: Point): Point[] =>
+	Array.from({ length: 101 }, (_, i) => {
+		const t = i / 100;
+		const u = 1 - t;
+		const mix = (k: 0 | 1) =>
+			u ** 3 * a[k] + 3 * u * u * t * b[k] + 3 * u * t * t * c[k] + t ** 3 * d[k];
+		return [mix(0), mix(1)];
+	});
+const red = 'stroke="red" fill="none"';
+const mmHead = 'width="100mm" height="100mm" viewBox="0 0 100 100"';
+
+/** Drawings as general drawing programs write them, and the geometry that they mean. */
+const drawings: readonly (readonly [string, string, string, readonly Point[]])[] = [
+	[
+		'a line',
+		mmHead,
+		`<line x1="10" y1="20" x2="60" y2="20" ${red}/>`,
+		[
+			[10, 20],
+			[60, 20]
+		]
+	],
+	['a polyline', mmHead, `<polyline points="10,10 30,10 30,30 10,30" ${red}/>`, square],
+	[
+		'a polygon with commas only',
+		mmHead,
+		`<polygon points="10,10,30,10,30,30,10,30" ${red}/>`,
+		square
+	],
+	['a rectangle', mmHead, `<rect x="10" y="10" width="20" height="20" ${red}/>`, square],
+	['a circle', mmHead, `<circle cx="50" cy="50" r="20" ${red}/>`, circle(50, 50, 20)],
+	[
+		'an ellipse that is a circle',
+		mmHead,
+		`<ellipse cx="50" cy="50" rx="20" ry="20" ${red}/>`,
+		circle(50, 50, 20)
+	],
+	['a path, absolute', mmHead, `<path d="M10 10H30V30H10Z" ${red}/>`, square],
+	['a path, relative and tight', mmHead, `<path d="m10 10h20v20h-20z" ${red}/>`, square],
+	['a path of line steps', mmHead, `<path d="m10,10 20,0 0,20 -20,0 z" ${red}/>`, square],
+	['an arc', mmHead, `<path d="M70 50A20 20 0 0 1 50 70" ${red}/>`, arc(50, 50, 20, 0, 90)],
+	['a large arc', mmHead, `<path d="M70 50A20 20 0 1 1 50 30" ${red}/>`, arc(50, 50, 20, 0, 270)],
+	[
+		'an arc the other way, flags together',
+		mmHead,
+		`<path d="M70 50A20 20 0 0050 30" ${red}/>`,
+		arc(50, 50, 20, 0, -90)
+	],
+	[
+		'a cubic',
+		mmHead,
+		`<path d="M10 90C10 10 90 10 90 90" ${red}/>`,
+		bezier([10, 90], [10, 10], [90, 10], [90, 90])
+	],
+	[
+		'a smooth cubic',
+		mmHead,
+		`<path d="M10 50C10 30 30 30 30 50S50 70 50 50" ${red}/>`,
+		[
+			...bezier([10, 50], [10, 30], [30, 30], [30, 50]),
+			...bezier([30, 50], [30, 70], [50, 70], [50, 50])
+		]
+	],
+	[
+		'a quadratic',
+		mmHead,
+		`<path d="M10 90Q50 10 90 90" ${red}/>`,
+		bezier([10, 90], [10 + 80 / 3, 90 - 160 / 3], [90 - 80 / 3, 90 - 160 / 3], [90, 90])
+	],
+	[
+		'a smooth quadratic',
+		mmHead,
+		`<path d="M10 50Q20 30 30 50T50 50" ${red}/>`,
+		[
+			...bezier([10, 50], [10 + 20 / 3, 50 - 40 / 3], [30 - 20 / 3, 50 - 40 / 3], [30, 50]),
+			...bezier([30, 50], [30 + 20 / 3, 50 + 40 / 3], [50 - 20 / 3, 50 + 40 / 3], [50, 50])
+		]
+	],
+	['numbers with exponents', mmHead, `<path d="M1e1 1.0e1H3E1V.3e2H10z" ${red}/>`, square],
+	[
+		'translate',
+		mmHead,
+		`<g transform="translate(5,5)"><rect x="5" y="5" width="20" height="20" ${red}/></g>`,
+		square
+	],
+	[
+		'scale',
+		mmHead,
+		`<g transform="scale(2)"><rect x="5" y="5" width="10" height="10" ${red}/></g>`,
+		square
+	],
+	[
+		'rotate about a point',
+		mmHead,
+		`<rect transform="rotate(90 20 20)" x="10" y="10" width="20" height="20" ${red}/>`,
+		square
+	],
+	[
+		'nested transforms',
+		mmHead,
+		`<g transform="translate(10 10)"><g transform="scale(2)"><g transform="rotate(90)"><path d="M0 0V-10H10V0Z" ${red}/></g></g></g>`,
+		square
+	],
+	[
+		'a list of transforms',
+		mmHead,
+		`<rect transform="translate(10,10) scale(2, 2)" width="10" height="10" ${red}/>`,
+		square
+	],
+	[
+		'a matrix',
+		mmHead,
+		`<rect transform="matrix(2 0 0 2 10 10)" width="10" height="10" ${red}/>`,
+		square
+	],
+	[
+		'skew there and back',
+		mmHead,
+		`<g transform="skewX(30)"><rect transform="skewX(-30)" x="10" y="10" width="20" height="20" ${red}/></g>`,
+		square
+	],
+	[
+		'a mirror',
+		mmHead,
+		`<g transform="scale(-1 1) translate(-40 0)"><rect x="10" y="10" width="20" height="20" ${red}/></g>`,
+		square
+	],
+	[
+		'centimetres',
+		'width="10cm" height="10cm" viewBox="0 0 100 100"',
+		`<rect x="10" y="10" width="20" height="20" ${red}/>`,
+		square
+	],
+	[
+		'inches',
+		'width="3.937008in" height="3.937008in" viewBox="0 0 100 100"',
+		`<rect x="10" y="10" width="20" height="20" ${red}/>`,
+		square
+	],
+	[
+		'points',
+		'width="283.46457pt" height="283.46457pt" viewBox="0 0 283.46457 283.46457"',
+		`<rect x="28.346457" y="28.346457" width="56.692913" height="56.692913" ${red}/>`,
+		square
+	],
+	[
+		'pixels alone',
+		'width="377.95276" height="377.95276"',
+		`<rect x="37.795276" y="37.795276" width="75.590551" height="75.590551" ${red}/>`,
+		square
+	],
+	[
+		'a viewBox alone',
+		'viewBox="0 0 377.95276 377.95276"',
+		`<rect x="37.795276" y="37.795276" width="75.590551" height="75.590551" ${red}/>`,
+		square
+	],
+	[
+		'units on an element',
+		'width="100mm" height="100mm"',
+		`<rect x="10mm" y="1cm" width="20mm" height="2cm" ${red}/>`,
+		square
+	],
+	[
+		'a viewBox that begins elsewhere',
+		'width="100mm" height="100mm" viewBox="-50 -50 100 100"',
+		`<rect x="-40" y="-40" width="20" height="20" ${red}/>`,
+		square
+	],
+	[
+		'a viewBox of another shape, in the middle',
+		'width="100mm" height="100mm" viewBox="0 0 100 50"',
+		`<rect x="10" y="-15" width="20" height="20" ${red}/>`,
+		square
+	],
+	[
+		'a viewBox at its corner',
+		'width="100mm" height="100mm" viewBox="0 0 100 50" preserveAspectRatio="xMinYMin"',
+		`<rect x="10" y="10" width="20" height="20" ${red}/>`,
+		square
+	],
+	[
+		'a viewBox stretched',
+		'width="100mm" height="100mm" viewBox="0 0 200 50" preserveAspectRatio="none"',
+		`<rect x="20" y="5" width="40" height="10" ${red}/>`,
+		square
+	],
+	[
+		'use',
+		mmHead,
+		`<defs><rect id="r" width="20" height="20" ${red}/></defs><use href="#r" x="10" y="10"/>`,
+		square
+	],
+	[
+		'use of a use, with transforms',
+		mmHead,
+		`<defs><rect id="r" width="10" height="10" ${red}/><g id="q"><use xlink:href="#r" x="5"/></g></defs><use xlink:href="#q" transform="scale(2)" y="5"/>`,
+		square
+	],
+	[
+		'a symbol with a window',
+		mmHead,
+		`<symbol id="s" viewBox="0 0 10 10"><rect width="10" height="10" ${red}/></symbol><use href="#s" x="10" y="10" width="20" height="20"/>`,
+		square
+	],
+	[
+		'a nested drawing',
+		mmHead,
+		`<svg x="10" y="10" width="20" height="20" viewBox="0 0 1 1"><rect width="1" height="1" ${red}/></svg>`,
+		square
+	],
+	[
+		'inherited styles',
+		mmHead,
+		`<g fill="none"><g style="stroke:#f00"><rect x="10" y="10" width="20" height="20"/></g></g>`,
+		square
+	],
+	[
+		'a style sheet',
+		mmHead,
+		`<style>.a{fill:none;stroke:#FF0000}</style><rect class="b a" x="10" y="10" width="20" height="20"/>`,
+		square
+	],
+	[
+		'rounded corners',
+		mmHead,
+		`<rect x="10" y="10" width="40" height="40" rx="20" ${red}/>`,
+		circle(30, 30, 20)
+	],
+	[
+		'what is not shown beside what is',
+		mmHead,
+		`<g style="display:none"><rect width="9" height="9" ${red}/></g><rect x="10" y="10" width="20" height="20" ${red}/><clipPath id="c"><rect width="5" height="5"/></clipPath>`,
+		square
+	]
+];
+
+describe('a drawing of any program', () => {
+	it('there are at least 40', () => {
+		expect(drawings.length).toBeGreaterThanOrEqual(40);
+	});
+
+	it.each(drawings)('%s', (_name, head, body, meant) => {
+		const { shapes } = drawing(body, head);
+		expect(shapes).toHaveLength(1);
+		const [{ points, isClosed, colour }] = shapes as [Drawing['shapes'][number]];
+		expect(colour).toBe('#ff0000');
+		expect(apart(stated(points), meant, isClosed)).toBeLessThan(0.1);
+		expect(apart(meant, stated(points), isClosed)).toBeLessThan(0.1);
+	});
+
+	it('becomes tapes, walls, patches and rails, by layer or by colour', () => {
+		const read = drawing(
+			`<g id="floor"><title>Floor</title><rect x="0" y="0" width="50" height="50" fill="#d84a3a"/></g>
+			<g id="quay"><line x1="10" y1="90" x2="90" y2="90" stroke="#111" stroke-width="20"/>
+			<path d="M10 10H60V60" fill="none" stroke="#3a72c4" stroke-width="8"/></g>`,
+			'width="1000mm" height="1000mm" viewBox="0 0 100 100"'
+		);
+		const byLayer = groupsOf(read, 'layer');
+		expect(byLayer.map(({ key, usual }) => [key, usual])).toEqual([
+			['Floor', 'patch'],
+			['quay', 'wall']
+		]);
+		const byColour = groupsOf(read, 'colour');
+		expect(byColour.map(({ usual }) => usual)).toEqual(['patch', 'wall', 'tape']);
+		const { course, left } = courseFrom(read, byColour, {}, 'Drawn');
+		expect(left).toBe(0);
+		expect(course.patches[0]).toMatchObject({ colour: 'red' });
+		expect(course.walls[0]).toMatchObject({ from: [0.1, 0.1], to: [0.9, 0.1], thickness: 0.2 });
+		expect(course.tapes[0]).toMatchObject({
+			points: [
+				[0.1, 0.9],
+				[0.6, 0.9],
+				[0.6, 0.4]
+			],
+			width: 0.08,
+			colour: 'blue'
+		});
+		const asRails = courseFrom(read, byColour, { [byColour[2]!.key]: 'rail' }, 'Drawn').course;
+		const end = new RailPath(asRails.rails[0]!).line.at(-1)!;
+		expect(end.x).toBeCloseTo(0.6, 2);
+		expect(end.y).toBeCloseTo(0.4, 2);
+		const nothing = Object.fromEntries(byColour.map(({ key }) => [key, 'nothing' as const]));
+		expect(courseFrom(read, byColour, nothing, 'Drawn').course.walls).toEqual([]);
+		expect(nearestColour('#fffff0')).toBe('white');
+	});
+
+	it('says how much does not fit', () => {
+		const lines = Array.from({ length: 230 }, (_, i) => `<path d="M${i} 0V50" stroke="red"/>`);
+		const read = drawing(
+			`<g id="reeds">${lines.join('')}</g>`,
+			'width="9m" viewBox="0 0 300 100"'.replace('width="9m" ', '')
+		);
+		const taken = courseFrom(read, groupsOf(read, 'layer'), { reeds: 'tape' }, 'Reeds');
+		expect(taken.course.tapes).toHaveLength(200);
+		expect(taken.left).toBe(30);
+	});
+});
+
+const whole = (body: string) =>
+	`<svg xmlns="http://www.w3.org/2000/svg" width="9mm" height="9mm">${body}</svg>`;
+const many = (count: number, text: string) => text.repeat(count);
+
+/** Drawings that nobody should take in, and how they are refused. */
+const hostile: readonly (readonly [string, string])[] = [
+	['svg.entities', `<!DOCTYPE svg [<!ENTITY a "b">]>${whole('<text>&a;</text>')}`],
+	['svg.entities', `<!DOCTYPE s [<!ENTITY a "&b;&b;"><!ENTITY b "&c;&c;">]>${whole('&a;')}`],
+	['svg.entities', `<!DOCTYPE svg [<!ENTITY x SYSTEM "file:///etc/passwd">]>${whole('&x;')}`],
+	['svg.script', whole('<script>alert(1)</script>')],
+	['svg.script', whole('<g><g><script href="#a"/></g></g>')],
+	['svg.script', whole('<rect width="1" height="1" onclick="alert(1)"/>')],
+	['svg.script', whole('<a href="javascript:alert(1)"><rect/></a>')],
+	['svg.script', whole('<foreignObject><p>x</p></foreignObject>')],
+	['svg.external', whole('<image href="http://quay.example/a.png"/>')],
+	['svg.external', whole('<use xlink:href="file:///quay.svg#a"/>')],
+	['svg.external', whole('<use href="other.svg#a"/>')],
+	['svg.external', whole('<style>@import "a.css";</style>')],
+	['svg.external', whole('<style>rect{fill:url(http://quay.example/a)}</style>')],
+	['svg.external', whole('<rect fill="url(//quay.example/a)"/>')],
+	['svg.external', whole('<image href="data:text/html;base64,AAAA"/>')],
+	['svg.number', whole('<line x1="NaN" y1="0" x2="1" y2="1" stroke="red"/>')],
+	['svg.number', whole('<rect width="1e999" height="2"/>')],
+	['svg.number', whole('<circle r="five"/>')],
+	['svg.number', whole('<polyline points="0,0 1" stroke="red"/>')],
+	['svg.number', whole('<polygon points="0,0 Infinity,1" />')],
+	['svg.path', whole('<path d="M0 0L x"/>')],
+	['svg.path', whole('<path d="L 5 5"/>')],
+	['svg.path', whole('<path d="M0 0 A 1"/>')],
+	['svg.transform', whole('<g transform="scale(NaN)"><rect/></g>')],
+	['svg.transform', whole('<g transform="spin(3)"><rect/></g>')],
+	['svg.transform', whole('<g transform="matrix(1 2 3)"><rect/></g>')],
+	['svg.viewBox', '<svg viewBox="0 0 0 5" width="5mm" height="5mm"/>'],
+	['svg.viewBox', '<svg viewBox="a b c d" width="5mm" height="5mm"/>'],
+	['svg.size', '<svg width="0" height="5mm"/>'],
+	['svg.size', '<svg width="900000mm" height="5mm"/>'],
+	['svg.size', '<svg/>'],
+	['svg.far', whole('<path d="M0 0L1e12 0" stroke="red"/>')],
+	['svg.recursion', whole('<g id="a"><use href="#a"/></g>')],
+	['svg.recursion', whole('<g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g>')],
+	[
+		'svg.recursion',
+		whole(
+			Array.from({ length: 12 }, (_, i) => `<g id="u${i}"><use href="#u${i + 1}"/></g>`).join('') +
+				'<rect id="u12" width="1" height="1"/>'
+		)
+	],
+	['svg.tooDeep', whole(many(70, '<g>') + many(70, '</g>'))],
+	['svg.tooDeep', whole(many(100_000, '<g>') + many(100_000, '</g>'))],
+	['svg.tooMany', whole(many(21_000, '<rect width="1" height="1"/>'))],
+	['svg.tooManyPoints', whole(`<path d="M0 0${many(250_000, 'h1')}" stroke="red"/>`)],
+	['svg.tooManyPoints', whole(`<polyline points="${many(260_000, '1 2 ')}" stroke="red"/>`)],
+	[
+		'svg.tooManyPoints',
+		whole(
+			`<defs><path id="p" d="M0 0${many(50_000, 'h.1')}" stroke="red"/></defs>${many(9, '<use href="#p"/>')}`
+		)
+	],
+	['svg.tooLarge', whole(`<!--${many(10 * 1024 * 1024, 'x')}-->`)],
+	['svg.tooLarge', many(11 * 1024 * 1024, '<')],
+	['svg.notXml', '<svg><g></svg>'],
+	['svg.notXml', '<svg width="1mm" height="1mm"><rect</svg>'],
+	['svg.noSvg', '<html><body/></html>'],
+	['svg.part', '<svg data-course="5" width="1mm" height="1mm"/>'],
+	[
+		'svg.part',
+		'<svg data-course="{}" width="1mm" height="1mm"><rect width="1" height="1" data-part="walls" data-value="{}"/></svg>'
+	]
+];
+
+describe('a drawing that is hostile or broken', () => {
+	const read = (text: string): string | undefined => {
+		const result = readDrawing(text);
+		if (!result.ok) return result.failure.key;
+		if (!isOwn(result.value)) return undefined;
+		const own = readOwn(result.value);
+		return own.ok ? undefined : own.failure.key;
+	};
+
+	it.each(hostile.map(([key, text], index) => [index, key, text] as const))(
+		'number %i is refused: %s',
+		(_index, key, text) => {
+			expect(read(text)).toBe(key);
+		}
+	);
+
+	it('cut off or changed anywhere is read or refused, and nothing is thrown', () => {
+		const svg = writeSvg(randomCourse([3, 14, 159, 2653, 58, 979], 3));
+		let refused = 0;
+		fc.assert(
+			fc.property(fc.nat(svg.length), fc.nat(40), fc.string({ maxLength: 12 }), (at, cut, text) => {
+				if (read(svg.slice(0, at) + text + svg.slice(at + cut)) !== undefined) refused += 1;
+			}),
+			{ numRuns: 260, seed: 5 }
+		);
+		expect(refused).toBeGreaterThan(100);
+	}, 60_000);
+});

@@ -1,0 +1,137 @@
+/**
+ * A course as an SVG drawing in true millimetres, one group for each kind of part. Beside its shape
+ * each part carries what it is (`data-value`), so that the same course comes back; a part that was
+ * moved in a drawing program meanwhile comes back where it was put.
+ */
+import { floorColours } from '../../colours';
+import { headingOfBearing } from '../../units/angles';
+import * as exact from '../../exact';
+import type { Course, Point } from '../course';
+import { idOf, kindOf, partNames, partsOf, type Part, type PartName } from '../parts';
+
+export interface Drawn {
+	readonly name: string;
+	readonly attributes: Readonly<Record<string, string>>;
+}
+
+/** Millimetres, to a thousandth. */
+const mm = (metres: number): string => {
+	const rounded = Math.round(metres * 1e6) / 1000;
+	return String(rounded === 0 ? 0 : rounded);
+};
+const pointsText = (points: readonly Point[]): string =>
+	points.map(([x, y]) => `${mm(x)},${mm(y)}`).join(' ');
+
+const ink = '#16233b';
+const line = (points: readonly Point[], isClosed = false): Drawn => ({
+	name: isClosed ? 'polygon' : 'polyline',
+	attributes: { points: pointsText(points) }
+});
+const circle = ([x, y]: Point, radius: number): Drawn => ({
+	name: 'circle',
+	attributes: { cx: mm(x), cy: mm(y), r: mm(radius) }
+});
+const styled = (drawn: Drawn, style: Readonly<Record<string, string>>): Drawn => ({
+	name: drawn.name,
+	attributes: { ...drawn.attributes, ...style }
+});
+const outlined = (drawn: Drawn, stroke: string, width = 4) =>
+	styled(drawn, { fill: 'none', stroke, 'stroke-width': String(width) });
+const filled = (drawn: Drawn, fill: string) => styled(drawn, { fill });
+
+/** A line ahead from where something stands. */
+function arrow([x, y]: Point, bearing: number, length: number): Point {
+	const heading = headingOfBearing(bearing);
+	return [x + length * exact.cos(heading), y + length * exact.sin(heading)];
+}
+
+const surfaceFill = { tile: '#f4f1e6', carpet: '#d9d4c4', table: '#e6d3b3' };
+
+/** How each kind is drawn. Where a part stands can be read off the drawing again: see `own.ts`. */
+const drawings: { readonly [N in PartName]: (part: Part<N>) => Drawn } = {
+	surfaces: ({ corners, surface }) => filled(line(corners, true), surfaceFill[surface]),
+	patches: ({ corners, colour }) => filled(line(corners, true), floorColours[colour]),
+	tapes: (tape) =>
+		styled(line(kindOf('tapes').extent(tape).line), {
+			...{ fill: 'none', stroke: floorColours[tape.colour], 'stroke-width': mm(tape.width) },
+			'stroke-linejoin': 'round'
+		}),
+	rails: (rail) => outlined(line(kindOf('rails').extent(rail).line), '#6b4a2b', 42),
+	pads: ({ at, radius }) => outlined(circle(at, radius), '#5a6270'),
+	finish: ({ at, radius }) => outlined(circle(at, radius), '#0f7a6e', 9),
+	lampPosts: ({ at, reach }) => outlined(circle(at, reach), '#b87a00', 3),
+	gates: (gate) => outlined(line(kindOf('gates').extent(gate).line), '#7a5aa0', 16),
+	walls: ({ from, to, thickness }) =>
+		styled(line([from, to]), {
+			...{ fill: 'none', stroke: ink, 'stroke-width': mm(thickness) },
+			'stroke-linecap': 'square'
+		}),
+	crates: (crate) => filled(line(kindOf('crates').extent(crate).line.slice(0, 4), true), '#c9a36a'),
+	starts: ({ at, bearing }) => outlined(line([at, arrow(at, bearing, 0.1)]), '#5a6270', 6),
+	table: (table) => outlined(line(table, true), '#c0432f', 8)
+};
+
+export const drawn = (part: PartName, value: Part): Drawn =>
+	(drawings[part] as (value: Part) => Drawn)(value);
+
+const layerNames: Readonly<Record<PartName, string>> = {
+	...{ surfaces: 'Surfaces', patches: 'Colour patches', tapes: 'Tapes', rails: 'Rails' },
+	...{ pads: 'Landing pads', finish: 'Finish ring', lampPosts: 'Lamp posts', gates: 'Gates' },
+	...{ walls: 'Walls', crates: 'Crates', starts: 'Start marks', table: 'Table edge' }
+};
+
+const escaped = (text: string): string =>
+	text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
+const attributesText = (attributes: Readonly<Record<string, string>>): string =>
+	Object.entries(attributes)
+		.map(([name, value]) => ` ${name}="${escaped(value)}"`)
+		.join('');
+
+/** What turns the drawing's way down into the course's way north. */
+export const upright = ({ size }: Pick<Course, 'size'>): string =>
+	`matrix(1 0 0 -1 0 ${mm(size.height)})`;
+
+export const windowOf = ({ size: { width, height } }: Pick<Course, 'size'>) => ({
+	width: `${mm(width)}mm`,
+	height: `${mm(height)}mm`,
+	viewBox: `0 0 ${mm(width)} ${mm(height)}`
+});
+
+/** All of a course that is no part of it. */
+export function headOf(course: Course): object {
+	const isPart = (name: string) => (partNames as string[]).includes(name);
+	return Object.fromEntries(Object.entries(course).filter(([name]) => !isPart(name)));
+}
+
+export function writeSvg(course: Course): string {
+	const layers = partNames.flatMap((part) => {
+		const values = partsOf(course, part);
+		if (values.length === 0) return [];
+		const elements = values.map((value, index) => {
+			const { name, attributes } = drawn(part, value);
+			const own = {
+				id: `${part}-${idOf(value, index)}`,
+				'data-part': part,
+				'data-value': JSON.stringify(value)
+			};
+			return `\t\t\t<${name}${attributesText({ ...own, ...attributes })}/>`;
+		});
+		const title = `\t\t\t<title>${layerNames[part]}</title>`;
+		return [`\t\t<g id="${part}">`, title, ...elements, '\t\t</g>'];
+	});
+	const head = {
+		...{ xmlns: 'http://www.w3.org/2000/svg', version: '1.1' },
+		...windowOf(course),
+		'data-course': JSON.stringify(headOf(course))
+	};
+	return [
+		'<?xml version="1.0" encoding="UTF-8"?>',
+		`<svg${attributesText(head)}>`,
+		`\t<title>${escaped(course.name)}</title>`,
+		`\t<g id="course" transform="${upright(course)}">`,
+		...layers,
+		'\t</g>',
+		'</svg>',
+		''
+	].join('\n');
+}
