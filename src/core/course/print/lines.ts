@@ -1,0 +1,135 @@
+/** Every line of a course in the order in which it is laid, and the material that it takes. */
+import type { FloorColour } from '../../colours';
+import { topOfWall, type Course, type Point } from '../course';
+import { partKinds } from '../parts';
+import { bearingTo, lengthTo } from '../snap';
+
+export interface PlanLine {
+	/** From 1, as it stands on the page. */
+	readonly number: number;
+	readonly part: 'tapes' | 'walls' | 'patches' | 'surfaces' | 'table';
+	readonly colour?: FloorColour;
+	readonly from: Point;
+	readonly to: Point;
+	/** Metres. */
+	readonly length: number;
+	/** Degrees clockwise from north. */
+	readonly bearing: number;
+	/** Degrees from the line before that it goes on from, positive to the right; none for the first. */
+	readonly turn?: number;
+}
+
+interface Chain {
+	readonly part: PlanLine['part'];
+	readonly colour?: FloorColour;
+	readonly points: readonly Point[];
+}
+
+const closed = (points: readonly Point[]): readonly Point[] => [...points, points[0]!];
+
+/** Walls that go on from each other are laid as one line. */
+function wallChains(walls: Course['walls']): Chain[] {
+	const chains: Point[][] = [];
+	for (const { from, to } of walls) {
+		const last = chains.at(-1);
+		if (last && lengthTo(last.at(-1)!, from) < 1e-4) last.push(to);
+		else chains.push([from, to]);
+	}
+	return chains.map((points) => ({ part: 'walls', points }));
+}
+
+export function planLines(course: Course): PlanLine[] {
+	const chains: Chain[] = [
+		...(course.table ? [{ part: 'table' as const, points: closed(course.table) }] : []),
+		...course.surfaces.map(({ corners }) => ({
+			part: 'surfaces' as const,
+			points: closed(corners)
+		})),
+		...course.patches.map(({ corners, colour }) => ({
+			...{ part: 'patches' as const, colour, points: closed(corners) }
+		})),
+		...course.tapes.map(({ points, isClosed, colour }) => ({
+			...{ part: 'tapes' as const, colour, points: isClosed ? closed(points) : points }
+		})),
+		...wallChains(course.walls)
+	];
+	const lines: PlanLine[] = [];
+	for (const { part, colour, points } of chains)
+		for (let i = 1; i < points.length; i++) {
+			const [from, to] = [points[i - 1]!, points[i]!];
+			const bearing = bearingTo(from, to);
+			const before = i > 1 ? bearingTo(points[i - 2]!, from) : undefined;
+			lines.push({
+				...{ number: lines.length + 1, part, from, to, bearing, length: lengthTo(from, to) },
+				...(colour !== undefined && { colour }),
+				...(before !== undefined && { turn: ((bearing - before + 540) % 360) - 180 })
+			});
+		}
+	return lines;
+}
+
+export interface Material {
+	/** Metres of each colour and width, rounded corners as they are. */
+	readonly tapes: readonly {
+		readonly colour: FloorColour;
+		readonly width: number;
+		readonly length: number;
+	}[];
+	/** Walls that are alike. */
+	readonly walls: readonly {
+		readonly thickness: number;
+		readonly height: number;
+		readonly count: number;
+		readonly length: number;
+	}[];
+	readonly crates: number;
+	readonly lampPosts: number;
+	readonly gates: number;
+	readonly pads: number;
+	/** Metres. */
+	readonly rails: number;
+}
+
+function gathered<T extends object>(
+	list: readonly T[],
+	keyOf: (one: T) => string,
+	join: (one: T, other: T) => T
+): T[] {
+	const found: Record<string, T> = {};
+	for (const one of list) {
+		const key = keyOf(one);
+		found[key] = found[key] ? join(found[key], one) : one;
+	}
+	return Object.values(found);
+}
+
+const along = (line: readonly Point[]): number =>
+	line.slice(1).reduce((sum, point, i) => sum + lengthTo(line[i]!, point), 0);
+
+export function materialOf(course: Course): Material {
+	const tapes = course.tapes.map((tape) => ({
+		...{ colour: tape.colour, width: tape.width },
+		length: along(partKinds.tapes.extent(tape).line)
+	}));
+	const walls = course.walls.map((wall) => ({
+		...{ thickness: wall.thickness, height: topOfWall(wall), count: 1 },
+		length: lengthTo(wall.from, wall.to)
+	}));
+	return {
+		tapes: gathered(
+			tapes,
+			({ colour, width }) => `${colour} ${width}`,
+			(one, other) => ({ ...one, length: one.length + other.length })
+		),
+		walls: gathered(
+			walls,
+			({ thickness, height }) => `${thickness} ${height}`,
+			(one, other) => ({ ...one, count: one.count + 1, length: one.length + other.length })
+		),
+		crates: course.crates.length,
+		lampPosts: course.lampPosts.length,
+		gates: course.gates.length,
+		pads: course.pads.length,
+		rails: course.rails.reduce((sum, rail) => sum + along(partKinds.rails.extent(rail).line), 0)
+	};
+}

@@ -1,0 +1,202 @@
+import type { PDFRawStream} from 'pdf-lib';
+import { decodePDFRawStream, PDFArray, PDFDocument, type PDFPage } from 'pdf-lib';
+import { describe, expect, it } from 'vitest';
+import { courseFrom } from '../../testing/random-course';
+import { courseOf, wall } from '../../testing/sample';
+import type { Course, Point } from '../course';
+import { bearingTo, lengthTo } from '../snap';
+import { materialOf, planLines } from './lines';
+import { papers, sheetName, sheetsOf, tapePlan, type PrintWish, type Say } from './pdf';
+
+const pt = 72 / 25.4;
+/** Messages by their keys: what stands on a page can be found again. */
+const say: Say = (key, values = {}) =>
+	[key.replace('print.', ''), ...Object.values(values)].join(' ');
+
+interface Read {
+	/** Millimetres. */
+	readonly width: number;
+	readonly height: number;
+	/** From the bottom of the page to the top, from left to right; millimetres. */
+	readonly texts: readonly { readonly text: string; readonly x: number; readonly y: number }[];
+	readonly paths: readonly (readonly Point[])[];
+}
+
+/** What a page draws and writes, out of the file again. */
+function read(page: PDFPage): Read {
+	const contents = page.node.Contents();
+	const streams =
+		contents instanceof PDFArray
+			? contents.asArray().map((ref) => page.doc.context.lookup(ref))
+			: [contents];
+	const code = streams
+		.map((stream) =>
+			new TextDecoder('latin1').decode(decodePDFRawStream(stream as PDFRawStream).decode())
+		)
+		.join('\n');
+	const texts: { text: string; x: number; y: number }[] = [];
+	const paths: Point[][] = [];
+	let at: [number, number] = [0, 0];
+	for (const line of code.split('\n')) {
+		const words = line.trim().split(/\s+/);
+		const name = words.pop();
+		const n = words.map(Number);
+		if (name === 'Tm') at = [n[4]! / pt, n[5]! / pt];
+		else if (name === 'Tj') {
+			const hex = words[0]!.slice(1, -1);
+			const text = Buffer.from(hex, 'hex').toString('latin1');
+			texts.push({ text, x: at[0], y: at[1] });
+		} else if (name === 'm') paths.push([[n[0]! / pt, n[1]! / pt]]);
+		else if (name === 'l') paths.at(-1)!.push([n[0]! / pt, n[1]! / pt]);
+	}
+	const { width, height } = page.getSize();
+	return { width: width / pt, height: height / pt, texts, paths };
+}
+
+async function printed(course: Course, wish: Partial<PrintWish> = {}): Promise<Read[]> {
+	const bytes = await tapePlan(course, { paper: 'a4', isTrueSize: false, ...wish }, say);
+	const document = await PDFDocument.load(bytes);
+	return document.getPages().map(read);
+}
+
+const tape = (points: [number, number][], more: Partial<Course['tapes'][number]> = {}) => ({
+	...{ id: 'tape-1', points, isClosed: false, radius: 0, width: 0.02, colour: 'red' as const },
+	...more
+});
+const course = courseOf({
+	size: { width: 2, height: 1.5 },
+	walls: [wall([1, 0.2], [1, 0.8]), wall([1, 0.8], [1.3, 0.8])],
+	tapes: [
+		tape([
+			[0.2, 0.2],
+			[0.2, 0.8],
+			[0.6, 0.8],
+			[1, 1.2]
+		])
+	]
+});
+
+/** The rows of the list: number, what, length, angle, from, to. */
+function rowsOf(pages: readonly Read[]): string[][] {
+	const rows: Record<string, { text: string; x: number }[]> = {};
+	pages.forEach(({ texts }, page) =>
+		texts.forEach(({ text, x, y }) => (rows[`${page} ${y.toFixed(2)}`] ??= []).push({ text, x }))
+	);
+	return Object.values(rows)
+		.map((row) => row.toSorted((a, b) => a.x - b.x).map(({ text }) => text))
+		.filter((row) => row.length === 6 && /^\d+$/.test(row[0]!));
+}
+
+describe('the lines of a course', () => {
+	it('have lengths and angles as they are laid', () => {
+		const lines = planLines(course);
+		expect(lines.map(({ part, length }) => [part, Number(length.toFixed(4))])).toEqual([
+			['tapes', 0.6],
+			['tapes', 0.4],
+			['tapes', 0.5657],
+			['walls', 0.6],
+			['walls', 0.3]
+		]);
+		expect(lines.map(({ turn }) => turn && Math.round(turn))).toEqual([
+			undefined,
+			90,
+			-45,
+			undefined,
+			90
+		]);
+	});
+
+	it('take so much material, rounded corners as they are', () => {
+		const corner: [number, number][] = [
+			[0.2, 0.2],
+			[0.2, 0.8],
+			[0.8, 0.8]
+		];
+		const round = courseOf({ tapes: [tape(corner), tape(corner, { id: 'b', radius: 0.2 })] });
+		const [{ length, colour }] = materialOf(round).tapes as [{ length: number; colour: string }];
+		expect(colour).toBe('red');
+		expect(length).toBeCloseTo(1.2 + 1.2 - 0.4 + (Math.PI / 2) * 0.2, 3);
+		expect(materialOf(course).walls).toMatchObject([{ count: 2, thickness: 0.02 }]);
+	});
+});
+
+describe('the tape plan', () => {
+	it('states each line as the document has it, of random courses', async () => {
+		for (let seed = 1; seed <= 12; seed++) {
+			const any = courseFrom([seed, seed * 77, seed * 1009, 5, seed * 31, 8]);
+			const rows = rowsOf(await printed(any, { paper: seed % 2 ? 'a4' : 'letter' }));
+			const lines = planLines(any);
+			expect(rows).toHaveLength(lines.length);
+			lines.forEach(({ from, to, turn }, i) => {
+				const [, , length, angle, start, end] = rows[i]!;
+				expect(Math.abs(parseFloat(length!) - lengthTo(from, to) * 1000)).toBeLessThan(0.1);
+				const [word, degrees] = angle!.split(' ');
+				const meant = turn === undefined ? bearingTo(from, to) : Math.abs(turn);
+				expect(word).toBe(turn === undefined ? 'bearing' : turn < 0 ? 'left' : 'right');
+				expect(Math.abs(Number(degrees) - meant)).toBeLessThan(0.1);
+				for (const [text, point] of [
+					[start, from],
+					[end, to]
+				] as const) {
+					const [x, y] = text!.split(', ').map(Number);
+					expect(Math.abs(x! - point[0] * 1000)).toBeLessThan(0.1);
+					expect(Math.abs(y! - point[1] * 1000)).toBeLessThan(0.1);
+				}
+			});
+		}
+	});
+
+	it('draws to the scale that it says', async () => {
+		const [page] = await printed(course);
+		const said = page!.texts.find(({ text }) => text.startsWith('scale '))!;
+		const scale = Number(said.text.split(' ')[1]);
+		expect(scale).toBe(10);
+		const drawn = page!.paths.find((path) => path.length === 4)!;
+		drawn.slice(1).forEach((to, i) => {
+			const meant = planLines(course)[i]!.length * 1000;
+			expect(lengthTo(drawn[i]!, to) * scale).toBeCloseTo(meant, 1);
+		});
+	});
+
+	it('is in true size on its sheets: a line of 600 mm is 600 mm, and joins from sheet to sheet', async () => {
+		for (const paper of ['a4', 'letter'] as const) {
+			const pages = await printed(course, { paper, isTrueSize: true });
+			const { columns, rows, inside, width, height } = sheetsOf(course, paper);
+			const sheets = pages.slice(-columns * rows);
+			expect([...papers[paper]].sort()).toEqual([width, height].sort());
+			sheets.forEach((sheet, index) => {
+				expect(sheet.width).toBeCloseTo(width, 2);
+				const [column, row] = [index % columns, Math.floor(index / columns)];
+				expect(sheet.texts.map(({ text }) => text)).toContain(sheetName(column, row));
+				const [west, south] = [10 - column * inside.width, 10 - row * inside.height];
+				const whole = sheet.paths.find(
+					(path) => path.length === 4 && lengthTo(path[0]!, path[1]!) > 500
+				);
+				// Drawn wherever it passes, cut off at the edge.
+				const isNear = column === 0 && row === 0;
+				expect(whole !== undefined || !isNear).toBe(true);
+				whole?.forEach(([x, y], i) => {
+					const [px, py] = course.tapes[0]!.points[i]!;
+					expect(x - west).toBeCloseTo(px * 1000, 1);
+					expect(y - south).toBeCloseTo(py * 1000, 1);
+				});
+				if (whole) expect(lengthTo(whole[0]!, whole[1]!)).toBeCloseTo(600, 1);
+				// The line by which a print is checked.
+				expect(
+					sheet.paths.some((path) => Math.abs(lengthTo(path[0]!, path.at(-1)!) - 100) < 0.05)
+				).toBe(true);
+			});
+		}
+	});
+
+	it('is the same file again, and takes names that its letters cannot write', async () => {
+		const wish = { paper: 'a4', isTrueSize: true } as const;
+		expect(await tapePlan(course, wish, say)).toEqual(await tapePlan(course, wish, say));
+		const [page] = await printed({ ...course, name: 'Quay 東 ✓' });
+		expect(page!.texts.map(({ text }) => text)).toContain('Quay ? ?');
+	});
+
+	it('names its sheets as a map does', () => {
+		expect([sheetName(0, 0), sheetName(2, 4), sheetName(26, 0)]).toEqual(['A1', 'C5', 'AA1']);
+	});
+});
