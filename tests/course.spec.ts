@@ -1,4 +1,5 @@
 /** Courses are laid out on their desk: by mouse, by touch, by keyboard alone, and paced out. */
+import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Browser, type Page } from '@playwright/test';
 import { courseSchema, type Course } from '../src/core/course/course';
@@ -287,4 +288,91 @@ test('a maze is made, looked at, made again and laid; undo brings back what lay 
 	expect(maze.name).toBe('Lamp yard');
 	await page.getByRole('button', { name: 'Undo' }).click();
 	expect(JSON.stringify(await courseOn(page, id))).toBe(before);
+});
+
+test('a course goes out as a tape plan, a picture and a drawing, and comes in again', async ({
+	page
+}, info) => {
+	const id = await openDesk(page, {
+		starts: [{ at: [0.3, 0.3], bearing: 0 }],
+		walls: [{ id: 'pier', from: [1, 0], to: [1, 0.6], thickness: 0.02 }]
+	});
+	const before = await courseOn(page, id);
+	const save = async (kind: RegExp, more?: () => Promise<void>) => {
+		await page.getByRole('button', { name: 'Save, print' }).click();
+		await page.getByRole('dialog').getByRole('radio', { name: kind }).check();
+		await more?.();
+		const coming = page.waitForEvent('download');
+		await page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click();
+		const file = await coming;
+		const path = info.outputPath(file.suggestedFilename());
+		await file.saveAs(path);
+		return { path, bytes: readFileSync(path) };
+	};
+	const plan = await save(/^Tape plan/, async () => {
+		await page.getByLabel('Paper').selectOption('Letter');
+		await page.getByRole('checkbox', { name: /true size/ }).check();
+	});
+	expect(plan.path).toMatch(/Lamp yard\.pdf$/);
+	expect(plan.bytes.subarray(0, 5).toString()).toBe('%PDF-');
+	const picture = await save(/^As a picture/, () => page.getByLabel('Width in pixels').fill('640'));
+	expect([picture.bytes.readUInt32BE(16), picture.bytes.readUInt32BE(20)]).toEqual([640, 480]);
+	const drawing = await save(/^As a drawing/);
+	// Changed, and then as it was written.
+	await page.getByTestId('desk-floor').focus();
+	await page.keyboard.press('Control+a');
+	await page.keyboard.press('Delete');
+	expect((await courseOn(page, id)).walls).toEqual([]);
+	await page.getByTestId('drawing-file').setInputFiles(drawing.path);
+	await expect(page.getByTestId('announcement')).toContainText('lies on the floor');
+	expect(await courseOn(page, id)).toEqual(before);
+	// At home it is one more course.
+	await page.goto('/');
+	await page.getByTestId('any-file').setInputFiles(drawing.path);
+	await expect(page.getByText('“Lamp yard” was opened')).toBeVisible();
+});
+
+test('a drawing of another program is taken in as somebody says, and a hostile one is refused', async ({
+	page
+}) => {
+	const id = await openDesk(page);
+	const file = (text: string) => ({
+		name: 'reeds.svg',
+		mimeType: 'image/svg+xml',
+		buffer: Buffer.from(text)
+	});
+	const svg = (body: string) =>
+		file(
+			`<svg xmlns="http://www.w3.org/2000/svg" width="2000mm" height="1500mm" viewBox="0 0 200 150">${body}</svg>`
+		);
+	await page.getByTestId('drawing-file').setInputFiles(svg('<script>alert(1)</script>'));
+	await expect(page.getByRole('alert')).toContainText(
+		'“reeds.svg” was not taken in. It holds a script'
+	);
+	await page
+		.getByTestId('drawing-file')
+		.setInputFiles(
+			svg(
+				'<g id="reeds"><path d="M20 20V100H80" fill="none" stroke="#111" stroke-width="2"/></g>' +
+					'<g id="words"><path d="M0 0h5" stroke="red"/></g>'
+			)
+		);
+	const dialog = page.getByRole('dialog');
+	await dialog.getByLabel(/^reeds/).selectOption('wall');
+	await dialog.getByLabel(/^words/).selectOption('nothing');
+	const { violations } = await new AxeBuilder({ page }).analyze();
+	expect(violations.map(({ id }) => id)).toEqual([]);
+	await dialog.getByRole('button', { name: 'Lay it on the floor' }).click();
+	const { walls, tapes } = await courseOn(page, id);
+	expect(tapes).toEqual([]);
+	expect(walls.map(({ from, to }) => [from, to])).toEqual([
+		[
+			[0.2, 1.3],
+			[0.2, 0.5]
+		],
+		[
+			[0.2, 0.5],
+			[0.8, 0.5]
+		]
+	]);
 });

@@ -1,15 +1,15 @@
 <script lang="ts">
 	/** The desk on which a course is laid out. */
 	import { onMount, untrack } from 'svelte';
-	import { ArrowLeft, FileDown, Grid3x3, Play, Redo2, Undo2 } from '@lucide/svelte';
+	import { ArrowLeft, FileDown, FileUp, Grid3x3, Play, Redo2, Undo2 } from '@lucide/svelte';
 	import { replaceState } from '$app/navigation';
 	import { page } from '$app/state';
 	import { headingOfBearing } from '$core/units/angles';
 	import { startPlaces } from '$core/world/start-places';
-	import type { Laid } from '$core/course/lay';
-	import { t } from '$lib/i18n';
+	import { replacing, type Laid } from '$core/course/lay';
+	import type { Drawing } from '$core/course/svg/shapes';
+	import { say, t } from '$lib/i18n';
 	import type { Person } from '$lib/saving/protocol';
-	import { downloadDocument } from '$lib/workbench/files';
 	import StandingRobot from '$lib/floor/StandingRobot.svelte';
 	import Trace from '$lib/floor/Trace.svelte';
 	import SavedState from '$lib/workbench/SavedState.svelte';
@@ -35,6 +35,24 @@
 	});
 	let isTrying = $state(false);
 	let isMazeOpen = $state(false);
+	let isSaveOpen = $state(false);
+	let drawn = $state.raw<{ drawing: Drawing; file: string } | null>(null);
+	let picker: HTMLInputElement;
+
+	async function openFile(event: Event & { currentTarget: HTMLInputElement }) {
+		const [file] = event.currentTarget.files ?? [];
+		event.currentTarget.value = '';
+		if (!file) return;
+		const { openDrawing } = await import('./drawings');
+		const opened = openDrawing(await file.text());
+		if (!opened.ok)
+			bench.voice.refuse(
+				t('course.drawing.refused', { file: file.name, reason: say(opened.failure) })
+			);
+		else if (opened.value.type === 'lines')
+			drawn = { drawing: opened.value.drawing, file: file.name };
+		else bench.desk.edit(replacing(bench.course, opened.value.course), t('course.drawing.taken'));
+	}
 	let preview = $state.raw<Laid | undefined>();
 	let pane = $state<'floor' | 'tray'>('floor');
 
@@ -171,10 +189,24 @@
 		>
 		<button
 			class="button button-plain button-icon"
-			aria-label={t('bench.saveFile')}
-			title={t('bench.saveFile')}
-			onclick={() => downloadDocument(bench.course)}><FileDown size={19} /></button
+			aria-label={t('course.save')}
+			title={t('course.save')}
+			onclick={() => (isSaveOpen = true)}><FileDown size={19} /></button
 		>
+		<button
+			class="button button-plain button-icon"
+			aria-label={t('course.drawing')}
+			title={t('course.drawing')}
+			onclick={() => picker.click()}><FileUp size={19} /></button
+		>
+		<input
+			bind:this={picker}
+			type="file"
+			accept=".svg,image/svg+xml"
+			hidden
+			data-testid="drawing-file"
+			onchange={openFile}
+		/>
 	</header>
 	{#if bench.saver.secondVersion}
 		<div class="notice" role="alert">
@@ -242,6 +274,16 @@
 	</div>
 </div>
 
+{#if isSaveOpen}
+	{#await import('./SaveDialog.svelte') then { default: SaveDialog }}
+		<SaveDialog {bench} onclose={() => (isSaveOpen = false)} />
+	{/await}
+{/if}
+{#if drawn}
+	{#await import('./DrawingDialog.svelte') then { default: DrawingDialog }}
+		<DrawingDialog {bench} {...drawn!} onclose={() => (drawn = null)} />
+	{/await}
+{/if}
 {#if isMazeOpen}
 	{#await import('./MazeDialog.svelte') then { default: MazeDialog }}
 		<MazeDialog {bench} {help} onclose={() => (isMazeOpen = false)} />

@@ -339,17 +339,16 @@ export class CourseBench {
 	paste(text: string): boolean {
 		const parts = readParts(text);
 		if (!parts) return false;
-		this.addCopies(parts.map(({ part, value }) => ({ part, value: value as Part })));
+		this.add(parts.map(({ part, value }) => ({ part, value: value as Part })));
 		return true;
 	}
 
 	duplicate(): void {
-		this.addCopies(
-			this.selection.map((ref) => ({ part: ref.part, value: find(this.course, ref)! }))
-		);
+		this.add(this.selection.map((ref) => ({ part: ref.part, value: find(this.course, ref)! })));
 	}
 
-	private addCopies(parts: readonly { part: PartName; value: Part }[]): void {
+	/** @param by metres by which each lies beside where it was */
+	add(parts: readonly { part: PartName; value: Part }[], by = beside): boolean {
 		const edits: CourseEdit[] = [];
 		const refs: PartRef[] = [];
 		const taken: Partial<Record<PartName, number>> = {};
@@ -359,7 +358,7 @@ export class CourseBench {
 			const index = partsOf(this.course, part).length + nth;
 			let moved: Part;
 			try {
-				moved = kindOf(part).moved(value, shift(beside, -beside));
+				moved = kindOf(part).moved(value, shift(by, -by));
 			} catch {
 				// A stranger's text that is no part: said as any edit that does not fit.
 				moved = value;
@@ -371,8 +370,11 @@ export class CourseBench {
 			} as CourseEdit);
 			refs.push({ part, id });
 		}
-		if (this.do({ type: 'together', edits }, () => t('course.say.copied', { count: refs.length })))
-			this.select(refs, false);
+		const isDone = this.do({ type: 'together', edits }, () =>
+			t('course.say.copied', { count: refs.length })
+		);
+		if (isDone) this.select(refs, false);
+		return isDone;
 	}
 
 	// --- laying ---

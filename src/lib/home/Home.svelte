@@ -221,7 +221,7 @@
 			<input
 				bind:this={picker}
 				type="file"
-				accept=".json,application/json"
+				accept=".json,.svg,application/json,image/svg+xml"
 				hidden
 				data-testid="any-file"
 				onchange={openFile}

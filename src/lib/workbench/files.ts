@@ -9,14 +9,14 @@ export const downloadDocument = (document: Plan | Course): void =>
 	downloadText(document.name, document.format.split('/')[1]!, writeDocument(document));
 
 /** Offers a text as a file, whatever it holds. @param kind such as plan */
-export function downloadText(title: string, kind: string, text: string): void {
-	const name = title.replace(/[^\p{L}\p{N} ,'-]/gu, '').trim() || kind;
-	const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
-	const link = Object.assign(document.createElement('a'), {
-		href: url,
-		download: `${name}.${kind}.json`
-	});
-	link.click();
+export const downloadText = (title: string, kind: string, text: string): void =>
+	download(title, `${kind}.json`, new Blob([text], { type: 'application/json' }));
+
+/** Offers what is in it as a file. @param ending of its name */
+export function download(title: string, ending: string, content: Blob): void {
+	const name = title.replace(/[^\p{L}\p{N} ,'-]/gu, '').trim() || ending;
+	const url = URL.createObjectURL(content);
+	Object.assign(document.createElement('a'), { href: url, download: `${name}.${ending}` }).click();
 	URL.revokeObjectURL(url);
 }
 
@@ -32,10 +32,14 @@ export async function readPlanFile(file: File): Promise<Result<Plan>> {
 	return text.ok ? readDocument(text.value, planFormat) : text;
 }
 
-/** A plan or a course, by the format that the file names. */
+/** A plan or a course, by the format that the file names; a course as a drawing, too. */
 export async function readAnyFile(file: File): Promise<Result<Plan | Course>> {
 	const text = await textOf(file);
 	if (!text.ok) return text;
+	if (text.value.trimStart().startsWith('<')) {
+		const { readCourseDrawing } = await import('$lib/course/drawings');
+		return readCourseDrawing(text.value);
+	}
 	const isCourse = text.value.includes(`"${courseFormat.name}"`);
 	return readDocument<Plan | Course>(text.value, isCourse ? courseFormat : planFormat);
 }

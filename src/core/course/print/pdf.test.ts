@@ -1,4 +1,4 @@
-import type { PDFRawStream} from 'pdf-lib';
+import type { PDFRawStream } from 'pdf-lib';
 import { decodePDFRawStream, PDFArray, PDFDocument, type PDFPage } from 'pdf-lib';
 import { describe, expect, it } from 'vitest';
 import { courseFrom } from '../../testing/random-course';
@@ -113,7 +113,9 @@ describe('the lines of a course', () => {
 			[0.8, 0.8]
 		];
 		const round = courseOf({ tapes: [tape(corner), tape(corner, { id: 'b', radius: 0.2 })] });
-		const [{ length, colour }] = materialOf(round).tapes as [{ length: number; colour: string }];
+		const [{ length, colour }] = materialOf(round).tapes as unknown as [
+			{ length: number; colour: string }
+		];
 		expect(colour).toBe('red');
 		expect(length).toBeCloseTo(1.2 + 1.2 - 0.4 + (Math.PI / 2) * 0.2, 3);
 		expect(materialOf(course).walls).toMatchObject([{ count: 2, thickness: 0.02 }]);
