@@ -11,7 +11,9 @@ import {
 	popGraphicsState,
 	pushGraphicsState,
 	rectangle,
+	rgb as paint,
 	setDashPattern,
+	setLineCap,
 	setLineWidth,
 	setStrokingRgbColor,
 	StandardFonts,
@@ -22,9 +24,10 @@ import {
 } from 'pdf-lib';
 import { floorColours } from '../../colours';
 import * as exact from '../../exact';
+import { headingOfBearing } from '../../units/angles';
 import type { Course, Point } from '../course';
 import { boxOf, extentOf, type Box } from '../extent';
-import { allParts, find, kindOf, type PartName, type PartRef } from '../parts';
+import { allParts, find, kindOf, type Part, type PartName, type PartRef } from '../parts';
 import { materialOf, planLines, type PlanLine } from './lines';
 
 export const papers = { a4: [210, 297], letter: [215.9, 279.4] } as const;
@@ -111,6 +114,9 @@ const inks: Readonly<Record<PartName, { colour: string; dash?: number }>> = {
 	table: { colour: '#c0432f', dash: 6 }
 };
 
+/** Of walls in true size. */
+const paleWall = '#b9bec9';
+
 interface View {
 	/** Points of a metre. */
 	readonly scale: number;
@@ -163,12 +169,12 @@ class Writer {
 		const { course, size, say } = this;
 		this.heading(course.name);
 		const room = { width: size[0] - 2 * margin, height: this.y / pt - margin - 12 };
+		// The sheets reach a little further than the floor.
+		const { columns, rows, inside } = sheetsOf(course, this.wish.paper);
+		const across = this.wish.isTrueSize ? columns * inside.width : course.size.width * 1000;
+		const up = this.wish.isTrueSize ? rows * inside.height : course.size.height * 1000;
 		const scale =
-			scales.find(
-				(each) =>
-					(course.size.width * 1000) / each <= room.width &&
-					(course.size.height * 1000) / each <= room.height
-			) ?? 500;
+			scales.find((each) => across / each <= room.width && up / each <= room.height) ?? 500;
 		const view = {
 			scale: (1000 / scale) * pt,
 			x: margin * pt,
@@ -199,7 +205,8 @@ class Writer {
 		{ scale, x, y }: View,
 		colour: string,
 		width: number,
-		dash = 0
+		dash = 0,
+		isSquare = false
 	): void {
 		const at = ([px, py]: Point): [number, number] => [x + px * scale, y + py * scale];
 		const [first, ...more] = line;
@@ -208,6 +215,7 @@ class Writer {
 			setStrokingRgbColor(...rgb(colour)),
 			setLineWidth(width),
 			...(dash > 0 ? [setDashPattern([dash, dash], 0)] : []),
+			...(isSquare ? [setLineCap(2)] : []),
 			moveTo(...at(first!)),
 			...more.map((point): PDFOperator => lineTo(...at(point))),
 			stroke(),
@@ -219,7 +227,19 @@ class Writer {
 		for (const ref of allParts(this.course)) this.drawPart(ref, view);
 	}
 
-	private drawPart(ref: PartRef, view: View): void {
+	/** Which way a start mark points. */
+	private arrow({ at, bearing }: Part<'starts'>, view: View): void {
+		const heading = headingOfBearing(bearing);
+		const [cos, sin] = [exact.cos(heading), exact.sin(heading)];
+		const to = (ahead: number, left: number): Point => [
+			at[0] + ahead * cos - left * sin,
+			at[1] + ahead * sin + left * cos
+		];
+		this.path([to(-0.07, 0), to(0.08, 0)], view, inks.starts.colour, 0.8);
+		this.path([to(0.04, 0.03), to(0.08, 0), to(0.04, -0.03)], view, inks.starts.colour, 0.8);
+	}
+
+	private drawPart(ref: PartRef, view: View, isTrue = false): void {
 		const value = find(this.course, ref)!;
 		const extent = kindOf(ref.part).extent(value);
 		const { colour, dash = 0 } = inks[ref.part];
@@ -228,12 +248,19 @@ class Writer {
 		const width = isLine ? Math.max(0.4, 2 * extent.half * view.scale) : 0.8;
 		const line =
 			extent.line.length === 1 ? circleAround(extent.line[0]!, extent.half) : extent.line;
-		this.path(line, view, own, width, dash);
+		const isWall = ref.part === 'walls';
+		// In true size a wall would take much ink: its place is all that is needed.
+		this.path(line, view, isWall && isTrue ? paleWall : own, width, dash, isWall);
+		if (ref.part === 'starts') this.arrow(value as Part<'starts'>, view);
 	}
 
 	private numberOf({ number, from, to }: PlanLine, { scale, x, y }: View): void {
 		const [mx, my] = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
-		this.text(String(number), x + mx * scale + 3, y + my * scale + 3, 7, this.bold);
+		const text = String(number);
+		const width = this.bold.widthOfTextAtSize(text, 7);
+		const at = { x: x + mx * scale - width / 2 - 1.5, y: y + my * scale - 4 };
+		this.page.drawRectangle({ ...at, width: width + 3, height: 8, color: paint(1, 1, 1) });
+		this.text(text, at.x + 1.5, at.y + 1.5, 7, this.bold);
 	}
 
 	/** Where the sheets lie, over the drawing. */
@@ -361,7 +388,7 @@ class Writer {
 				own.east >= box.west &&
 				own.south <= box.north &&
 				own.north >= box.south;
-			if (isHere) this.drawPart(ref, view);
+			if (isHere) this.drawPart(ref, view, true);
 		}
 		this.frame(view);
 		page.pushOperators(popGraphicsState());
