@@ -34,7 +34,7 @@
 		isUnreadable
 			? ['versions', 'saveFile', 'delete']
 			: [
-					...(hasPicture ? ['planHere'] : []),
+					...(hasPicture ? ['planHere', 'uses'] : []),
 					...['rename', 'duplicate', 'versions', 'saveFile', 'delete']
 				]
 	);

@@ -15,6 +15,7 @@
 		Listed,
 		Page,
 		Person,
+		Use,
 		Version
 	} from '$lib/saving/protocol';
 	import { sendOrphans } from '$lib/saving/orphans';
@@ -28,6 +29,7 @@
 	import NewPlan from './NewPlan.svelte';
 	import { newCourse, newPlan } from './samples';
 	import type { RobotKind } from '$core/robots/robot';
+	import UsesDialog from './UsesDialog.svelte';
 	import VersionsDialog from './VersionsDialog.svelte';
 	import WhoIsHere from './WhoIsHere.svelte';
 
@@ -43,6 +45,7 @@
 	let news = $state<{ text: string; undo?: () => void } | null>(null);
 	let renaming = $state<Listed | null>(null);
 	let comparing = $state<Listed | null>(null);
+	let using = $state<Listed | null>(null);
 	let picker: HTMLInputElement;
 
 	/** Whose plans and courses are shown; null for everybody's. */
@@ -134,10 +137,15 @@
 	const setDeleted = ({ id }: Listed, deleted: boolean) =>
 		act(() => request('PATCH', `/api/documents/${id}`, { deleted }));
 
-	async function remove(document: Listed) {
+	async function remove(kind: DocumentKind, document: Listed) {
+		const { id, name } = document;
+		const uses =
+			kind === 'course' ? await act(() => request('GET', `/api/documents/${id}/uses`)) : [];
 		if (!(await setDeleted(document, true))) return;
+		const count = (uses as Use[] | undefined)?.length ?? 0;
+		const kept = count > 0 ? ` ${t('home.stillUsed', { count })}` : '';
 		news = {
-			text: t('home.deleted', { name: document.name }),
+			text: t('home.deleted', { name }) + kept,
 			undo: () => {
 				news = null;
 				void setDeleted(document, false);
@@ -157,7 +165,8 @@
 		else if (action === 'duplicate')
 			void act(() => request('POST', `/api/documents/${document.id}/copies`));
 		else if (action === 'saveFile') void saveFile(kind, document);
-		else void remove(document);
+		else if (action === 'uses') using = document;
+		else void remove(kind, document);
 	}
 
 	async function goBack({ id, name }: Listed, version: Version) {
@@ -315,6 +324,8 @@
 		onrename={(id, name) => act(() => request('PATCH', `/api/documents/${id}`, { name }))}
 	/>
 {/if}
+
+{#if using}<UsesDialog document={using} onclose={() => (using = null)} />{/if}
 
 {#if comparing}
 	{@const document = comparing}

@@ -2,6 +2,7 @@
  * One list of the home page: the newest come with the page, all of them once somebody searches or
  * wants to see more. Only so many are drawn that a page of a thousand answers at once.
  */
+import { wordsOf } from './summary';
 import { fetchList } from '$lib/saving/lists';
 import type { DocumentKind, Listed, Page } from '$lib/saving/protocol';
 import { shownAtFirst, shownMore } from './lists';
@@ -22,9 +23,9 @@ export class DocumentList {
 		const sought = this.sought().text.trim().toLowerCase();
 		const { ownerId } = this.sought();
 		return this.all.filter(
-			({ name, owner }) =>
+			({ name, owner, summary }) =>
 				(ownerId === null || owner?.id === ownerId) &&
-				`${name} ${owner?.name ?? ''}`.toLowerCase().includes(sought)
+				`${name} ${owner?.name ?? ''} ${wordsOf(summary)}`.toLowerCase().includes(sought)
 		);
 	});
 	readonly shown = $derived(this.found.slice(0, this.limit));

@@ -7,3 +7,9 @@ export function showSummary(summary: Summary | null): string {
 	if ('isUnreadable' in summary) return t('home.unreadable');
 	return 'steps' in summary ? t('home.steps', { count: summary.steps }) : t('home.size', summary);
 }
+
+/** By what else it is found: its size, and the kinds of robot that it is laid out for. */
+export function wordsOf(summary: Summary | null): string {
+	const kinds = summary && 'suits' in summary ? (summary.suits ?? []) : [];
+	return [showSummary(summary), ...kinds.map((kind) => t(`bench.kind.${kind}`))].join(' ');
+}

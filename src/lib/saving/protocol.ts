@@ -78,7 +78,12 @@ export const listingSchema = z.strictObject({
 /** What a list shows of a content that it does not hold. */
 export const summarySchema = z.union([
 	z.strictObject({ steps: z.int().min(0) }),
-	z.strictObject({ width: z.number(), height: z.number() }),
+	z.strictObject({
+		width: z.number(),
+		height: z.number(),
+		/** Kinds of robot that it is laid out for. */
+		suits: z.array(z.string()).optional()
+	}),
 	z.strictObject({ isUnreadable: z.literal(true) })
 ]);
 export type Summary = z.infer<typeof summarySchema>;
@@ -104,6 +109,14 @@ export interface Page {
 	readonly rows: readonly Listed[];
 	readonly total: number;
 }
+
+/** A plan that is tried on a course. */
+export const useSchema = z.strictObject({
+	id: idSchema,
+	name: z.string(),
+	owner: z.string().nullable()
+});
+export type Use = z.infer<typeof useSchema>;
 
 /** An earlier content of a document. */
 export const versionSchema = z.strictObject({

@@ -42,7 +42,7 @@
 	/** Where there is little room, course and variation are behind one button. */
 	const isPhone = new MediaQuery('max-width: 560px');
 	const course = $derived(
-		bench.courses.find(({ id }) => id === bench.courseId)?.name ?? t('bench.noCourse')
+		bench.courses.find(({ id }) => id === bench.courseId)?.name ?? bench.course.name
 	);
 	const player = $derived(bench.player);
 	/** Robots obey: in a run, or a hand. */
@@ -72,7 +72,7 @@
 			onchange={(event) => void bench.chooseCourse(event.currentTarget.value || null)}
 		>
 			{#if !bench.courseId || !bench.courses.some(({ id }) => id === bench.courseId)}
-				<option value={bench.courseId ?? ''}>{t('bench.noCourse')}</option>
+				<option value={bench.courseId ?? ''}>{bench.course.name}</option>
 			{/if}
 			{#each bench.courses as { id, name } (id)}<option value={id}>{name}</option>{/each}
 		</select>

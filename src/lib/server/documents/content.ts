@@ -34,10 +34,19 @@ export function readBench(text: string | null): Bench | null {
 }
 
 export function summaryOf({ kind, content }: Content): Summary {
-	if (kind === 'course') return { ...content.size };
+	if (kind === 'course') return { ...content.size, suits: kindsFor(content) };
 	let steps = 0;
 	for (const chain of content.chains) eachStep(chain.steps, () => (steps += 1));
 	return { steps };
+}
+
+/** Kinds of robot for which there is something of their own; any that drives, where there is nothing. */
+function kindsFor({ rails, gates, pads }: Course): string[] {
+	const suits = [
+		...(rails.length > 0 ? ['rail'] : []),
+		...(gates.length + pads.length > 0 ? ['drone'] : [])
+	];
+	return suits.length > 0 ? suits : ['skiff', 'skiffLite', 'ball', 'pinboard', 'face'];
 }
 
 /** For a row whose content may not be readable. */

@@ -13,6 +13,7 @@ import { copyDocument, renameDocument, setDeleted } from './change';
 import { listDocuments, openDocument } from './list';
 import { saveDocument } from './save';
 import { readAll, tidyUp } from './upkeep';
+import { plansOn } from './uses';
 import { goBack, listVersions } from './versions';
 
 const id = 'quay';
@@ -230,6 +231,24 @@ describe('what was deleted', () => {
 			done(await setDeleted(id, true));
 			await tidyUp(Date.now() + 31 * day);
 			expect(await setDeleted(id, false)).toBeNull();
+		}));
+
+	it('stays as long as a plan is tried on it, and says so', () =>
+		withDatabase(async () => {
+			const bench = { courseId: 'reeds', variation: 'classroom' as const, attempts: [] };
+			await send(saveOf('', 0, { work: course }), 'reeds');
+			await send(saveOf('', 0, { work: course }), 'reeds-2');
+			await send(saveOf('one', 0, { bench }));
+			expect(await plansOn('reeds')).toEqual([{ id, name: 'one', owner: null }]);
+			expect(await plansOn('reed')).toEqual([]);
+			for (const one of ['reeds', 'reeds-2']) done(await setDeleted(one, true));
+			await tidyUp(Date.now() + 31 * day);
+			expect(done(await openDocument('reeds', 'course')).content).toEqual(courseOf());
+			expect(await openDocument('reeds-2', 'course')).toBeNull();
+			done(await setDeleted(id, true));
+			expect(await plansOn('reeds')).toEqual([]);
+			await tidyUp(Date.now() + 62 * day);
+			expect(await openDocument('reeds', 'course')).toBeNull();
 		}));
 });
 

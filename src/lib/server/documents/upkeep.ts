@@ -2,6 +2,7 @@
 import { Op } from 'sequelize';
 import { database } from '../database/database';
 import { summaryOfText } from './content';
+import { plansOn } from './uses';
 import { thinVersions } from './versions';
 
 /** Days for which what was deleted can be brought back. */
@@ -13,7 +14,11 @@ const batch = 20;
 /** Empties what was deleted long ago, its versions with it, and thins the versions of the others. */
 export async function tidyUp(now = Date.now()): Promise<void> {
 	const { documents, sequelize } = await database();
-	await documents.destroy({ where: { deletedAt: { [Op.lt]: new Date(now - keptDays * day) } } });
+	const isOld = { deletedAt: { [Op.lt]: new Date(now - keptDays * day) } };
+	await documents.destroy({ where: { ...isOld, kind: 'plan' } });
+	for (const { id } of await documents.findAll({ attributes: ['id'], where: isOld }))
+		// A course that a plan is still tried on stays, though no list shows it.
+		if ((await plansOn(id)).length === 0) await documents.destroy({ where: { id } });
 	await thinVersions(sequelize);
 }
 
