@@ -12,7 +12,7 @@
 import { readFileSync } from 'node:fs';
 import { Polygon, Vec2, World } from 'planck';
 import index from '../samples/index.json';
-import { courseSchema } from '../src/core/course/course';
+import { courseSchema, type Course } from '../src/core/course/course';
 import { checkPlan } from '../src/core/checks';
 import { planRobot, planSchema } from '../src/core/plan/plan';
 import { flying } from '../src/core/devices/flying/device';
@@ -56,6 +56,12 @@ function ticksPerSecond(run: () => number): number {
 	const ticks = run();
 	return (ticks / (performance.now() - began)) * 1000;
 }
+
+/** The same 60 walls around the car, and so many parts more elsewhere on the course. */
+const thousand = Array.from({ length: 940 }, (_, i): Course['walls'][number] => {
+	const [x, y] = [-45 + (i % 47) * 2, -45 - Math.floor(i / 47) * 0.2];
+	return { ...wall([x, y], [x + 0.3, y]), id: `far-${i}` };
+});
 
 const squares = planOf([repeat(60, [repeat(4, [go(0.5), right(90)])])]);
 const free = () =>
@@ -227,6 +233,21 @@ const stepsEach = 100 * 49;
 console.log(
 	`chains take ${(median(rates.free!) / busyRate).toFixed(0)} times the plain car's time, ` +
 		`${((busyRate * stepsEach) / 1e6).toFixed(1)} million steps a second`
+);
+
+/** Milliseconds of a mission of half a minute, as a worker is given it: nothing of it is known yet. */
+function mission(more: Course['walls']): number {
+	const given = structuredClone({ ...course(0, 5, 0), walls: [...walls, ...more] });
+	const began = performance.now();
+	simulate({ plan: squares, course: given, variation: 'classroom', seed: 1, limit: 30 });
+	return performance.now() - began;
+}
+const missions = Array.from({ length: 40 }, () => [mission([]), mission(thousand)] as const);
+const few = median(missions.map(([time]) => time));
+const many = median(missions.map(([, time]) => time));
+console.log(
+	`a mission of 30 s on 1,000 parts takes ${(many / few).toFixed(2)} times as long as on 60 walls ` +
+		`(${many.toFixed(1)} ms, ${few.toFixed(1)} ms)`
 );
 
 const deep = deepPlan();

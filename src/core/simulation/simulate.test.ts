@@ -161,7 +161,9 @@ describe('walls', () => {
 					x[i]! + a * cos - b * sin,
 					y[i]! + a * sin + b * cos
 				]);
-				for (const corners of [barrier, post].map(cornersOf)) {
+				for (const corners of [barrier, post].map(
+					(each) => [...cornersOf(each)] as [number, number][]
+				)) {
 					const depth = Math.max(depthInside(outline, corners), depthInside(corners, outline));
 					deepest = Math.max(deepest, depth);
 				}

@@ -5,6 +5,7 @@
 import * as exact from '../exact';
 import { topOfWall, type Point, type Wall } from '../course/course';
 import type { StandingCrate } from './crates';
+import { Boxes, boxOf, meet, type Box } from './boxes';
 import { separationOf } from './separation';
 import { cornersOf } from './walls';
 
@@ -15,36 +16,34 @@ export const maximumNear = 48;
 
 /** The walls that are not hidden in one other. */
 export function withoutHidden(walls: readonly Wall[]): Wall[] {
-	const kept: { wall: Wall; corners: Point[]; box: Box }[] = [];
+	const corners = walls.map(cornersOf);
+	const boxes = corners.map(boxOf);
+	const index = new Boxes(boxes);
+	const kept: Wall[] = [];
+	const isKept = new Uint8Array(walls.length);
 	const largestFirst = walls
 		.map((wall, index) => ({ wall, index, size: sizeOf(wall) }))
 		.toSorted((a, b) => b.size - a.size || a.index - b.index);
-	for (const { wall } of largestFirst) {
-		const corners = cornersOf(wall);
-		const box = boxOf(corners);
-		const isHidden = kept.some(
-			(other) =>
-				topOfWall(other.wall) >= topOfWall(wall) &&
-				contains(other.box, box) &&
-				isInside(corners, other.corners)
-		);
-		if (!isHidden) kept.push({ wall, corners, box });
+	for (const { wall, index: own } of largestFirst) {
+		const isHidden = index
+			.meeting(boxes[own]!)
+			.some(
+				(other) =>
+					isKept[other] === 1 &&
+					topOfWall(walls[other]!) >= topOfWall(wall) &&
+					contains(boxes[other]!, boxes[own]!) &&
+					isInside(corners[own]!, corners[other]!)
+			);
+		if (isHidden) continue;
+		isKept[own] = 1;
+		kept.push(wall);
 	}
 	if (kept.length === walls.length) return [...walls];
-	const staying = new Set(kept.map(({ wall }) => wall));
-	return walls.filter((wall) => staying.has(wall));
+	return walls.filter((_, index) => isKept[index] === 1);
 }
 
 const sizeOf = ({ from, to, thickness }: Wall): number =>
 	(exact.lengthOf(to[0] - from[0], to[1] - from[1]) + thickness) * thickness;
-
-export type Box = readonly [number, number, number, number];
-
-export function boxOf(corners: readonly Point[]): Box {
-	const xs = corners.map(([x]) => x);
-	const ys = corners.map(([, y]) => y);
-	return [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)];
-}
 
 const contains = (outer: Box, inner: Box): boolean =>
 	inner[0] >= outer[0] - tolerance &&
@@ -77,6 +76,3 @@ export function stuckCrates(
 		things.filter((thing) => overlaps(crate, thing)).length > maximumOverlaps;
 	return new Set(crates.filter((_, index) => isStuck(standing[index]!)));
 }
-
-export const meet = (one: Box, other: Box): boolean =>
-	one[0] <= other[2] && other[0] <= one[2] && one[1] <= other[3] && other[1] <= one[3];

@@ -1,7 +1,8 @@
 /** Which walls are near something that moves, so that no others have to be looked at. */
 import * as exact from '../exact';
 import type { Point, Wall } from '../course/course';
-import { boxOf, maximumNear, meet, type Box } from './crowd';
+import { Boxes, boxOf } from './boxes';
+import { maximumNear } from './crowd';
 import { Polygon } from './planck';
 import { toPlanck } from './planck/units';
 import type { Pose } from './pose';
@@ -16,36 +17,32 @@ const worthLooking = 0.06;
 const worthLookingInCrowd = 0.002;
 
 export class Nearby {
-	private readonly walls: readonly { readonly corners: readonly Point[]; readonly box: Box }[];
+	private readonly walls: readonly (readonly Point[])[];
+	private readonly boxes: Boxes;
 	private readonly shapes: (Polygon | undefined)[] = [];
 
 	constructor(walls: readonly Wall[]) {
-		this.walls = walls.map((wall) => {
-			const corners = cornersOf(wall);
-			return { corners, box: boxOf(corners) };
-		});
+		this.walls = walls.map(cornersOf);
+		this.boxes = new Boxes(this.walls.map(boxOf));
 	}
 
 	/** The numbers of those that reach into a circle's box, in their order. @param radius metres */
 	around(x: number, y: number, radius: number): number[] {
-		const box: Box = [x - radius, y - radius, x + radius, y + radius];
-		const near: number[] = [];
-		for (let i = 0; i < this.walls.length; i++) if (meet(this.walls[i]!.box, box)) near.push(i);
-		return near;
+		return this.boxes.around(x, y, radius);
 	}
 
 	/** Of these, the ones that are nearest to an outline. */
 	nearest(near: readonly number[], outline: readonly Point[]): number[] {
 		const gaps = near.map((wall) => ({
 			wall,
-			gap: separationOf(outline, this.walls[wall]!.corners)
+			gap: separationOf(outline, this.walls[wall]!)
 		}));
 		gaps.sort((a, b) => a.gap - b.gap || a.wall - b.wall);
 		return gaps.slice(0, maximumNear).map(({ wall }) => wall);
 	}
 
 	shapeOf(wall: number): Polygon {
-		return (this.shapes[wall] ??= new Polygon(this.walls[wall]!.corners.map(toPlanck)));
+		return (this.shapes[wall] ??= new Polygon(this.walls[wall]!.map(toPlanck)));
 	}
 }
 

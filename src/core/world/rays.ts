@@ -4,11 +4,20 @@ import type { Point } from '../course/course';
 
 /** Sides of standing things, four numbers each: from (x1, y1) to (x2, y2), metres. */
 export function sidesOf(outlines: readonly (readonly Point[])[]): Float64Array {
-	return Float64Array.from(
-		outlines.flatMap((corners) =>
-			corners.flatMap((corner, index) => [...corner, ...corners[(index + 1) % corners.length]!])
-		)
-	);
+	let count = 0;
+	for (const corners of outlines) count += corners.length;
+	const sides = new Float64Array(count * 4);
+	let at = 0;
+	for (const corners of outlines)
+		for (let i = 0; i < corners.length; i++) {
+			const [x1, y1] = corners[i]!;
+			const [x2, y2] = corners[(i + 1) % corners.length]!;
+			sides[at++] = x1;
+			sides[at++] = y1;
+			sides[at++] = x2;
+			sides[at++] = y2;
+		}
+	return sides;
 }
 
 /**

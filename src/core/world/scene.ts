@@ -8,6 +8,7 @@ import type { Pose } from './pose';
 import type { StandingCrate } from './crates';
 import { Ground, isInside, type Seen } from './ground';
 import { standing, type Heights } from './heights';
+import { Boxes, boxOf } from './boxes';
 import { rayLength, sidesOf } from './rays';
 import { Clearance, cornersOf } from './walls';
 
@@ -25,6 +26,7 @@ export class Terrain {
 	readonly standing: readonly Thing[];
 	private readonly allSides: Float64Array;
 	private readonly lowestTop: number;
+	private readonly boxes: Boxes;
 	/** By how many walls are higher. */
 	private readonly sides = new Map<number, Float64Array>();
 
@@ -34,13 +36,30 @@ export class Terrain {
 			heights: standing(topOfWall(wall))
 		}));
 		this.allSides = sidesOf(this.standing.map(({ outline }) => outline));
+		this.boxes = new Boxes(this.standing.map(({ outline }) => boxOf(outline)));
 		this.lowestTop = Math.min(...course.walls.map(topOfWall));
 		this.clearance = new Clearance(course.walls);
 		this.ground = new Ground(course);
 	}
 
-	/** Sides of all walls that reach higher, metres from the floor. */
-	wallSides(altitude: number): Float64Array {
+	/** The walls that reach into a square around a place, in their order. Metres. */
+	private near(x: number, y: number, reach: number): readonly Thing[] {
+		return this.boxes.around(x, y, reach).map((wall) => this.standing[wall]!);
+	}
+
+	/** What stands under a place: no more is said of others. */
+	standingAt(x: number, y: number): readonly Thing[] {
+		return this.boxes.isMany ? this.near(x, y, 0) : this.standing;
+	}
+
+	/** Sides of the walls around a place that reach higher, metres from the floor. */
+	wallSides(altitude: number, x: number, y: number, range: number): Float64Array {
+		if (this.boxes.isMany)
+			return sidesOf(
+				this.near(x, y, range)
+					.filter(({ heights: { top } }) => top > altitude)
+					.map(({ outline }) => outline)
+			);
 		if (altitude < this.lowestTop) return this.allSides;
 		const higher = this.standing.filter(({ heights: { top } }) => top > altitude);
 		let sides = this.sides.get(higher.length);
@@ -101,7 +120,7 @@ export class Scene implements Surroundings {
 		const eye = this.altitude();
 		const seen = this.movable.filter(({ heights: { bottom, top } }) => bottom <= eye && eye < top);
 		const sides = sidesOf(seen.map(({ outline }) => outline));
-		const wallSides = this.shared.terrain.wallSides(eye);
+		const wallSides = this.shared.terrain.wallSides(eye, x, y, range);
 		let nearest = range;
 		for (let ray = 0; ray < rays; ray++) {
 			const angle = this.pose.heading + spread * ((2 * ray) / (rays - 1) - 1);
@@ -130,7 +149,7 @@ export class Scene implements Surroundings {
 	get topUnder(): number {
 		const { x, y } = this.pose;
 		const feet = this.altitude();
-		const things = [...this.shared.terrain.standing, ...this.movable];
+		const things = [...this.shared.terrain.standingAt(x, y), ...this.movable];
 		return things.reduce(
 			(highest, { outline, heights: { top } }) =>
 				top > highest && top <= feet && isInside(outline, x, y) ? top : highest,

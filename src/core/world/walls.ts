@@ -1,9 +1,19 @@
 /** Walls as the world sees them: how near the nearest one is, and their corners. */
 import * as exact from '../exact';
-import { topOfWall, type Wall } from '../course/course';
+import { topOfWall, type Point, type Wall } from '../course/course';
+import { Boxes, boxOf } from './boxes';
+
+/** Walls never change: what many ask for is worked out once. */
+const known = new WeakMap<Wall, readonly Point[]>();
 
 /** Corners of a wall, counter-clockwise, metres. Its ends reach half its thickness further. */
-export function cornersOf(wall: Wall): [number, number][] {
+export function cornersOf(wall: Wall): readonly Point[] {
+	const corners = known.get(wall) ?? makeCorners(wall);
+	known.set(wall, corners);
+	return corners;
+}
+
+function makeCorners(wall: Wall): readonly Point[] {
 	const [x1, y1] = wall.from;
 	const [x2, y2] = wall.to;
 	const length = exact.lengthOf(x2 - x1, y2 - y1);
@@ -18,6 +28,10 @@ export function cornersOf(wall: Wall): [number, number][] {
 	];
 }
 
+/** Metres around a point in which the nearest wall is sought first, and that hold every course. */
+const firstReach = 0.25;
+const farthest = 400;
+
 /**
  * Answers how much room there is around a point. Six numbers a wall in one flat array: a middle
  * line from (x, y) along (dx, dy), one over its squared length, and the half thickness.
@@ -25,12 +39,14 @@ export function cornersOf(wall: Wall): [number, number][] {
 export class Clearance {
 	private readonly numbers: Float64Array;
 	private readonly tops: Float64Array;
+	private readonly boxes: Boxes;
 
 	constructor(walls: readonly Wall[]) {
 		this.numbers = new Float64Array(walls.length * 6);
 		this.tops = Float64Array.from(walls, topOfWall);
+		this.boxes = new Boxes(walls.map((wall) => boxOf(cornersOf(wall))));
 		walls.forEach((wall, index) => {
-			const [a, b, c, d] = cornersOf(wall) as [number, number][];
+			const [a, b, c, d] = cornersOf(wall);
 			const x = (a![0] + d![0]) / 2;
 			const y = (a![1] + d![1]) / 2;
 			const dx = (b![0] + c![0]) / 2 - x;
@@ -44,20 +60,31 @@ export class Clearance {
 	 * @param level metres: walls that are not higher do not count
 	 */
 	at(x: number, y: number, level = 0): number {
-		const { numbers, tops } = this;
+		const { tops, boxes } = this;
 		let nearest = Infinity;
-		for (let i = 0; i < numbers.length; i += 6) {
-			if (tops[i / 6]! <= level) continue;
-			const px = x - numbers[i]!;
-			const py = y - numbers[i + 1]!;
-			const dx = numbers[i + 2]!;
-			const dy = numbers[i + 3]!;
-			const along = Math.max(0, Math.min(1, (px * dx + py * dy) * numbers[i + 4]!));
-			const gapX = px - along * dx;
-			const gapY = py - along * dy;
-			const gap = Math.sqrt(gapX * gapX + gapY * gapY) - numbers[i + 5]!;
-			if (gap < nearest) nearest = gap;
+		if (!boxes.isMany) {
+			for (let wall = 0; wall < tops.length; wall++)
+				if (tops[wall]! > level) nearest = Math.min(nearest, this.gapTo(wall, x, y));
+			return nearest;
 		}
-		return nearest;
+		// Whatever is no farther than a square around the point reaches into it.
+		for (let reach = firstReach; ; reach *= 4) {
+			for (const wall of boxes.around(x, y, reach))
+				if (tops[wall]! > level) nearest = Math.min(nearest, this.gapTo(wall, x, y));
+			if (nearest <= reach || reach > farthest) return nearest;
+		}
+	}
+
+	private gapTo(wall: number, x: number, y: number): number {
+		const { numbers } = this;
+		const i = wall * 6;
+		const px = x - numbers[i]!;
+		const py = y - numbers[i + 1]!;
+		const dx = numbers[i + 2]!;
+		const dy = numbers[i + 3]!;
+		const along = Math.max(0, Math.min(1, (px * dx + py * dy) * numbers[i + 4]!));
+		const gapX = px - along * dx;
+		const gapY = py - along * dy;
+		return Math.sqrt(gapX * gapX + gapY * gapY) - numbers[i + 5]!;
 	}
 }
