@@ -178,11 +178,17 @@
 			disabled={!bench.desk.canRedo}
 			onclick={() => bench.desk.redo()}><Redo2 size={19} /></button
 		>
-		<button class="button button-line" onclick={() => (isMazeOpen = true)}
+		<button
+			class="button button-line"
+			aria-label={t('course.maze')}
+			title={t('course.maze')}
+			onclick={() => (isMazeOpen = true)}
 			><Grid3x3 size={18} /><span class="word">{t('course.maze')}</span></button
 		>
 		<button
 			class="button button-line"
+			aria-label={t('course.try')}
+			title={t('course.try')}
 			aria-pressed={isTrying}
 			onclick={() => (isTrying = !isTrying)}
 			><Play size={18} /><span class="word">{t('course.try')}</span></button
@@ -379,6 +385,11 @@
 	.switch {
 		display: none;
 	}
+	@media (max-width: 960px) {
+		.word {
+			display: none;
+		}
+	}
 	@media (max-width: 820px) {
 		.panes {
 			grid-template-columns: minmax(0, 1fr) 15rem;
@@ -400,9 +411,15 @@
 			border-top: 1px solid var(--line);
 			background: var(--paper);
 		}
-		.fine,
-		.word {
+		.fine {
 			display: none;
+		}
+		.bar {
+			flex-wrap: wrap;
+			gap: 0.2rem;
+		}
+		.name {
+			flex: 1 1 60%;
 		}
 	}
 </style>

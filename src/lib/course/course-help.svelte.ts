@@ -2,7 +2,7 @@
 import type { Course } from '$core/course/course';
 import type { CourseProblem } from '$core/checks/course';
 import type { MazeWish } from '$core/course/maze';
-import { robotKinds } from '$core/robots/kinds';
+import { suitedKinds } from '$core/course/suits';
 import { t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
 import type { Found } from '$workers/course';
@@ -14,9 +14,7 @@ const rest = 350;
 
 export class CourseHelp {
 	/** The kind of robot that is to find its way here. */
-	kind = $state(
-		robotKinds.find(({ kind }) => kind === preferences.lastKind)?.kind ?? robotKinds[0]!.kind
-	);
+	kind = $state('');
 	problems = $state.raw<readonly CourseProblem[]>([]);
 	/** The way that was asked for, and of which course; null where there is none. */
 	private asked = $state.raw<{ course: Course; found: Found | null } | null>(null);
@@ -32,7 +30,11 @@ export class CourseHelp {
 		this.asked?.course === this.bench.course ? this.asked.found : undefined
 	);
 
-	constructor(private readonly bench: CourseBench) {}
+	constructor(private readonly bench: CourseBench) {
+		const suited = suitedKinds(bench.course);
+		const last = preferences.lastKind;
+		this.kind = suited.find((kind) => kind === last) ?? suited[0]!;
+	}
 
 	/** Looks at the course once it has rested. */
 	soon(course: Course, kind: string): void {

@@ -1,5 +1,6 @@
 /** The content of a stored document: read back, and summed up for lists. */
 import type { Course } from '$core/course/course';
+import { suitedKinds } from '$core/course/suits';
 import { checkDocument, parseJson } from '$core/document';
 import { documentFormats } from '$core/documents';
 import { eachStep, type Plan } from '$core/plan/plan';
@@ -34,19 +35,10 @@ export function readBench(text: string | null): Bench | null {
 }
 
 export function summaryOf({ kind, content }: Content): Summary {
-	if (kind === 'course') return { ...content.size, suits: kindsFor(content) };
+	if (kind === 'course') return { ...content.size, suits: [...suitedKinds(content)] };
 	let steps = 0;
 	for (const chain of content.chains) eachStep(chain.steps, () => (steps += 1));
 	return { steps };
-}
-
-/** Kinds of robot for which there is something of their own; any that drives, where there is nothing. */
-function kindsFor({ rails, gates, pads }: Course): string[] {
-	const suits = [
-		...(rails.length > 0 ? ['rail'] : []),
-		...(gates.length + pads.length > 0 ? ['drone'] : [])
-	];
-	return suits.length > 0 ? suits : ['skiff', 'skiffLite', 'ball', 'pinboard', 'face'];
 }
 
 /** For a row whose content may not be readable. */
