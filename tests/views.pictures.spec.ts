@@ -1,5 +1,6 @@
 /** Takes the pictures of docs/screenshots from the demo data. Run with `npm run pictures`. */
 import { expect, test, type Page } from '@playwright/test';
+import { mouse } from './desk';
 import { tag } from './helpers';
 import { comeIn, hand, look, pair, run } from './yard';
 
@@ -22,19 +23,6 @@ test('home', async ({ page }) => {
 	await page.getByRole('button', { name: 'Maren', exact: true }).click();
 	await expect(page.getByRole('button', { name: 'Here: Maren' })).toBeVisible();
 	await shot(page, 'home');
-});
-
-test('versions', async ({ page }) => {
-	await page.goto('/plans/first-lamp');
-	await page.locator('[aria-label^="Step 2:"]').focus();
-	await page.keyboard.press('Delete');
-	await expect(page.getByTestId('saved-state')).toHaveAttribute('data-state', 'saved');
-	await page.goto('/');
-	await page.getByRole('button', { name: 'More for Carry the first lamp', exact: true }).click();
-	await page.getByRole('menuitem', { name: 'Versions' }).click();
-	await page.getByRole('dialog').locator('.version').first().click();
-	await expect(page.getByTestId('version-look')).toContainText('Go forward');
-	await shot(page, 'versions');
 });
 
 /** The level and the shelf, as a person at this device has chosen them. */
@@ -62,11 +50,6 @@ test('workbench running, and with its shelf', async ({ page }) => {
 	await shot(page, 'shelf');
 });
 
-test('level First', async ({ page }) => {
-	await openAt(page, 'quay-there-and-back', 'first');
-	await shot(page, 'level-first');
-});
-
 test('a routine, dark', async ({ page }) => {
 	await page.emulateMedia({ colorScheme: 'dark' });
 	await openAt(page, 'along-the-reeds', 'full');
@@ -77,7 +60,7 @@ test('a routine, dark', async ({ page }) => {
 	await shot(page, 'routine-dark');
 });
 
-test('a ball, a drone, a pin board and a face robot', async ({ page }) => {
+test('a ball, a drone and a face robot', async ({ page }) => {
 	await openAt(page, 'four-signal-lamps', 'further');
 	await rehearse(page, '4 ×');
 	await expect(page.getByText(/^1[1-3]\.\d of/)).toBeVisible();
@@ -86,13 +69,6 @@ test('a ball, a drone, a pin board and a face robot', async ({ page }) => {
 	await rehearse(page, '2 ×');
 	await expect(page.getByText(/^5\.\d of/)).toBeVisible();
 	await shot(page, 'ball');
-	await openAt(page, 'blinking-along-the-quay', 'further');
-	await rehearse(page, '2 ×');
-	await expect(page.getByText(/^3\.\d of/)).toBeVisible();
-	await page.getByRole('button', { name: /^Robot:/ }).click();
-	await page.waitForTimeout(200);
-	await shot(page, 'pin-board');
-	await page.keyboard.press('Escape');
 	await page.emulateMedia({ colorScheme: 'dark' });
 	await openAt(page, 'round-the-net-store', 'further');
 	await rehearse(page, '2 ×');
@@ -174,4 +150,34 @@ test('a run, with what the robot sees', async ({ page }) => {
 	await expect(page.getByText(/^8\.\d of/)).toBeVisible({ timeout: 20_000 });
 	await shot(page, 'run');
 	await page.getByRole('button', { name: 'Halt' }).click();
+});
+
+test('a course desk, a maze, and a drawing taken in', async ({ page }) => {
+	await page.goto('/courses/twin-quays');
+	const hand = mouse(page);
+	await hand.choose('tape');
+	await hand.lay([[1, 0.2]]);
+	await page.getByLabel('Pace it out').fill('60, right 90, 40, left 45, 50');
+	await expect(page.locator('polyline.preview')).toHaveCount(1);
+	await shot(page, 'course-desk');
+	await page.goto('/courses/slanted-reeds');
+	await page.getByRole('button', { name: 'Make a maze' }).click();
+	const dialog = page.getByRole('dialog');
+	await dialog.locator('select').first().selectOption('hexagon');
+	await dialog.getByLabel('Number of this maze').fill('7');
+	await page.waitForTimeout(800);
+	await shot(page, 'maze');
+	await page.keyboard.press('Escape');
+	await page.getByTestId('drawing-file').setInputFiles({
+		name: 'harbour.svg',
+		mimeType: 'image/svg+xml',
+		buffer: Buffer.from(
+			'<svg xmlns="http://www.w3.org/2000/svg" width="2400mm" height="1600mm" viewBox="0 0 240 160">' +
+				'<g id="basin"><path d="M10 10h100v60q0 20 20 20h90v60H10z" fill="#3a72c4"/></g>' +
+				'<g id="quay"><path d="M20 20H120V70C120 90 140 80 220 80" fill="none" stroke="#111" stroke-width="3"/></g>' +
+				'<g id="buoy"><circle cx="60" cy="110" r="25" fill="none" stroke="#d84a3a" stroke-width="2"/></g></svg>'
+		)
+	});
+	await expect(dialog.getByText('“harbour.svg”')).toBeVisible();
+	await shot(page, 'drawing');
 });
