@@ -12,6 +12,7 @@
 	import type { Person } from '$lib/saving/protocol';
 	import StandingRobot from '$lib/floor/StandingRobot.svelte';
 	import Trace from '$lib/floor/Trace.svelte';
+	import TitleField from '$lib/workbench/TitleField.svelte';
 	import SavedState from '$lib/workbench/SavedState.svelte';
 	import { CourseBench, type Opened } from './course-bench.svelte';
 	import DeskFloor from './DeskFloor.svelte';
@@ -99,12 +100,6 @@
 		if (bench.tool !== 'select') pane = 'floor';
 	});
 
-	function rename(event: Event & { currentTarget: HTMLInputElement }) {
-		const input = event.currentTarget;
-		const name = input.value.trim();
-		if (name !== bench.course.name && !bench.set('name', name)) input.value = bench.course.name;
-	}
-
 	const isTyping = (target: EventTarget | null) =>
 		target instanceof HTMLInputElement || target instanceof HTMLSelectElement;
 
@@ -149,17 +144,12 @@
 			aria-label={t('course.back')}
 			title={t('course.back')}><ArrowLeft size={20} /></a
 		>
-		<div class="name">
-			<input
-				class="title heading"
-				aria-label={t('course.name')}
-				value={bench.course.name}
-				maxlength="80"
-				onchange={rename}
-				onkeydown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
-			/>
-			<span class="owner">{t('bench.owner', { name: owner })}</span>
-		</div>
+		<TitleField
+			label={t('course.name')}
+			name={bench.course.name}
+			{owner}
+			onrename={(name) => bench.set('name', name)}
+		/>
 		<SavedState saver={bench.saver} />
 		<label class="fine">
 			<input type="checkbox" bind:checked={bench.isFine} />{t('course.fine')}
@@ -320,30 +310,6 @@
 		border-bottom: 1px solid var(--line);
 		background: var(--paper);
 	}
-	.name {
-		display: flex;
-		flex-direction: column;
-		flex: 1;
-		min-width: 6rem;
-		line-height: 1.1;
-	}
-	.title {
-		width: 100%;
-		padding: 0.1rem 0.35rem;
-		border: 1px solid transparent;
-		border-radius: 0.4rem;
-		background: transparent;
-		font-size: 1.08rem;
-		text-overflow: ellipsis;
-	}
-	.title:hover {
-		border-color: var(--line);
-	}
-	.owner {
-		padding-left: 0.4rem;
-		color: var(--ink-soft);
-		font-size: 0.78rem;
-	}
 	.fine {
 		display: flex;
 		align-items: center;
@@ -418,7 +384,7 @@
 			flex-wrap: wrap;
 			gap: 0.2rem;
 		}
-		.name {
+		.bar > :global(.title-field) {
 			flex: 1 1 60%;
 		}
 	}

@@ -1,6 +1,5 @@
 <script lang="ts">
 	/** The floor of a course desk: what lies there is pointed at, pulled and laid. */
-	import { Maximize, Minus, Plus } from '@lucide/svelte';
 	import type { Snippet } from 'svelte';
 	import type { Point } from '$core/course/course';
 	import type { CourseEdit, CourseHistory } from '$core/course/edits';
@@ -13,7 +12,9 @@
 	import { t } from '$lib/i18n';
 	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
 	import { FloorWindow } from '$lib/floor/floor-window.svelte';
+	import ScaleBar from '$lib/floor/ScaleBar.svelte';
 	import { fit } from '$lib/floor/view';
+	import ZoomButtons from '$lib/floor/ZoomButtons.svelte';
 	import { showNumber } from '$lib/values/format';
 	import { steps, type CourseBench } from './course-bench.svelte';
 	import { lengthOf } from './describe';
@@ -46,7 +47,7 @@
 			(event instanceof MouseEvent && event.button === 1) ||
 			('touches' in event && event.touches.length > 1)
 	);
-	const { x, y, scale, bar } = $derived(view);
+	const { x, y, scale } = $derived(view);
 	$effect(() => {
 		bench.scale = scale;
 	});
@@ -406,35 +407,14 @@
 		</svg>
 	</div>
 	{#if isTouch && hold}<Loupe {raw} {x} {y} {scale} />{/if}
-	<div class="scale-bar" aria-hidden="true">
-		<span class="bar" style:width="{bar * scale}px"></span>
-		{t('floor.scale', { centimetres: bar * 100 })}
+	<ScaleBar {view}>
 		{#if bench.measured.length > 1}
 			<strong
 				>{t('course.total', { length: showNumber('length', lengthOf(bench.measured)) })}</strong
 			>
 		{/if}
-	</div>
-	<div class="tools">
-		<button
-			class="button button-line button-icon"
-			aria-label={t('floor.zoomIn')}
-			title={t('floor.zoomIn')}
-			onclick={() => view.zoomBy(1.4)}><Plus size={20} /></button
-		>
-		<button
-			class="button button-line button-icon"
-			aria-label={t('floor.zoomOut')}
-			title={t('floor.zoomOut')}
-			onclick={() => view.zoomBy(0.7)}><Minus size={20} /></button
-		>
-		<button
-			class="button button-line button-icon"
-			aria-label={t('floor.fit')}
-			title={t('floor.fit')}
-			onclick={() => view.fitAll()}><Maximize size={18} /></button
-		>
-	</div>
+	</ScaleBar>
+	<ZoomButtons {view} />
 </section>
 
 <style>
@@ -507,32 +487,5 @@
 		text-anchor: middle;
 		font-variant-numeric: tabular-nums;
 		pointer-events: none;
-	}
-	.scale-bar {
-		position: absolute;
-		left: 1rem;
-		bottom: 0.8rem;
-		display: flex;
-		align-items: center;
-		gap: 0.5rem;
-		padding: 0.15rem 0.5rem;
-		border-radius: 0.4rem;
-		background: color-mix(in oklch, var(--paper-deep) 82%, transparent);
-		color: var(--ink-soft);
-		font-size: 0.8rem;
-		font-variant-numeric: tabular-nums;
-		pointer-events: none;
-	}
-	.bar {
-		height: 7px;
-		border: 1.5px solid currentColor;
-		border-top: 0;
-	}
-	.tools {
-		position: absolute;
-		right: 0.75rem;
-		bottom: 0.75rem;
-		display: flex;
-		gap: 0.4rem;
 	}
 </style>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The pane that shows the course and the robot. */
-	import { Eye, Hand, Maximize, Minus, Plus } from '@lucide/svelte';
+	import { Eye, Hand } from '@lucide/svelte';
 	import { MediaQuery } from 'svelte/reactivity';
 	import { headingOfBearing } from '$core/units/angles';
 	import { flying } from '$core/devices/flying/device';
@@ -16,6 +16,8 @@
 	import { FloorWindow } from './floor-window.svelte';
 	import { besidePanel, cratesAt, fit } from './view';
 	import Readings from './Readings.svelte';
+	import ScaleBar from './ScaleBar.svelte';
+	import ZoomButtons from './ZoomButtons.svelte';
 
 	let { bench, onleg }: { bench: Workbench; onleg: (stepId: string) => void } = $props();
 
@@ -46,7 +48,7 @@
 		return { ...view, x: view.x + taken.left, y: view.y + taken.top };
 	});
 	const view = new FloorWindow(() => base);
-	const { x, y, scale, bar } = $derived(view);
+	const { x, y, scale } = $derived(view);
 	/** A number of its own: edits that leave it as it is seek no places anew. */
 	const crewSize = $derived(bench.plan.robots.length);
 	const starts = $derived(startPlaces(course, crewSize));
@@ -178,11 +180,9 @@
 		{/await}
 	{/if}
 	<Readings {bench} bind:taken />
-	<div class="scale-bar" aria-hidden="true">
-		<span class="bar" style:width="{bar * scale}px"></span>
-		{t('floor.scale', { centimetres: bar * 100 })}
+	<ScaleBar {view}>
 		{#if isReckoned}<span class="dotted"></span>{t('floor.reckoned')}{/if}
-	</div>
+	</ScaleBar>
 	{#if isEyeOpen}
 		{#await import('$lib/eye/RobotEye.svelte') then { default: RobotEye }}
 			{@const { kind, name, pose } = robots.find(({ id }) => id === bench.robot.id) ?? robots[0]!}
@@ -198,7 +198,7 @@
 			/>
 		{/await}
 	{/if}
-	<div class="tools">
+	<ZoomButtons {view}>
 		{#if player.isPlaying && waitsForTouch}
 			<button class="button button-line touch" onclick={() => bench.runs.touchRobot(bench.robot.id)}
 				><Hand size={18} />{t('floor.touch')}</button
@@ -211,25 +211,7 @@
 			aria-pressed={isEyeOpen}
 			onclick={() => (isEyeOpen = !isEyeOpen)}><Eye size={19} /></button
 		>
-		<button
-			class="button button-line button-icon"
-			aria-label={t('floor.zoomIn')}
-			title={t('floor.zoomIn')}
-			onclick={() => view.zoomBy(1.4)}><Plus size={20} /></button
-		>
-		<button
-			class="button button-line button-icon"
-			aria-label={t('floor.zoomOut')}
-			title={t('floor.zoomOut')}
-			onclick={() => view.zoomBy(0.7)}><Minus size={20} /></button
-		>
-		<button
-			class="button button-line button-icon"
-			aria-label={t('floor.fit')}
-			title={t('floor.fit')}
-			onclick={() => view.fitAll()}><Maximize size={18} /></button
-		>
-	</div>
+	</ZoomButtons>
 </section>
 
 <style>
@@ -282,45 +264,12 @@
 	.name.shown {
 		font-weight: 700;
 	}
-	.scale-bar {
-		position: absolute;
-		left: 1rem;
-		bottom: 0.8rem;
-		display: flex;
-		align-items: center;
-		gap: 0.5rem;
-		padding: 0.15rem 0.5rem;
-		border-radius: 0.4rem;
-		background: color-mix(in oklch, var(--paper-deep) 82%, transparent);
-		color: var(--ink-soft);
-		font-size: 0.8rem;
-		font-variant-numeric: tabular-nums;
-		pointer-events: none;
-	}
 	.dotted {
 		width: 2.2rem;
 		margin-left: 0.6rem;
 		border-top: 3px dotted var(--trace);
 	}
-	.bar {
-		height: 7px;
-		border: 1.5px solid currentColor;
-		border-top: 0;
-	}
-	.tools {
-		position: absolute;
-		right: 0.75rem;
-		bottom: 0.75rem;
-		display: flex;
-		gap: 0.4rem;
-	}
 	@media (max-width: 560px) {
-		.scale-bar {
-			flex-wrap: wrap;
-			max-width: calc(100% - 14.5rem);
-			row-gap: 0;
-			line-height: 1.2;
-		}
 		.dotted {
 			margin-left: 0;
 		}

@@ -18,6 +18,7 @@
 	import { t } from '$lib/i18n';
 	import RobotMenu from './RobotMenu.svelte';
 	import SavedState from './SavedState.svelte';
+	import TitleField from './TitleField.svelte';
 	import type { Workbench } from './workbench.svelte';
 
 	let {
@@ -48,12 +49,6 @@
 	/** Robots obey: in a run, or a hand. */
 	const isObeyed = $derived(bench.runs.isLive || bench.live?.isSteered === true);
 	const isRunning = $derived(player.isPlaying || isSlow || isObeyed);
-
-	function rename(event: Event & { currentTarget: HTMLInputElement }) {
-		const input = event.currentTarget;
-		if (input.value.trim() === bench.plan.name) return;
-		if (!bench.desk.edit({ type: 'rename', name: input.value })) input.value = bench.plan.name;
-	}
 
 	function pickFile(event: Event & { currentTarget: HTMLInputElement }) {
 		const [file] = event.currentTarget.files ?? [];
@@ -122,17 +117,12 @@
 		aria-label={t('bench.home')}
 		title={t('bench.home')}><ArrowLeft size={20} /></a
 	>
-	<div class="name">
-		<input
-			class="title heading"
-			aria-label={t('bench.planName')}
-			value={bench.plan.name}
-			maxlength="80"
-			onchange={rename}
-			onkeydown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
-		/>
-		<span class="owner">{t('bench.owner', { name: owner })}</span>
-	</div>
+	<TitleField
+		label={t('bench.planName')}
+		name={bench.plan.name}
+		{owner}
+		onrename={(name) => bench.desk.edit({ type: 'rename', name })}
+	/>
 	{#if !isPhone.current}{@render choices()}{/if}
 	<RobotMenu {bench} />
 	<SavedState saver={bench.saver} />
@@ -215,30 +205,6 @@
 		border-bottom: 1px solid var(--line);
 		background: var(--paper);
 	}
-	.name {
-		display: flex;
-		flex-direction: column;
-		flex: 1 1 9rem;
-		min-width: 6rem;
-		line-height: 1.1;
-	}
-	.title {
-		width: 100%;
-		padding: 0.1rem 0.35rem;
-		border: 1px solid transparent;
-		border-radius: 0.4rem;
-		background: transparent;
-		font-size: 1.08rem;
-		text-overflow: ellipsis;
-	}
-	.title:hover {
-		border-color: var(--line);
-	}
-	.owner {
-		padding-left: 0.4rem;
-		color: var(--ink-soft);
-		font-size: 0.78rem;
-	}
 	.choice select {
 		max-width: 12.5rem;
 		min-height: 2.5rem;
@@ -280,7 +246,7 @@
 			gap: 0.3rem 0.5rem;
 			padding: 0.3rem 0.6rem;
 		}
-		.name {
+		.bar > :global(.title-field) {
 			grid-area: name;
 		}
 		.bar > .course {
@@ -306,7 +272,7 @@
 		.bar > :global(.robot) {
 			grid-area: robot;
 		}
-		.owner {
+		.bar :global(.owner) {
 			display: none;
 		}
 	}
