@@ -7,7 +7,15 @@ import ts from 'typescript-eslint';
 import svelteConfig from './svelte.config.js';
 
 /** Packages that src/core may use: small, pure, no clock, no network. */
-const corePackages = ['zod', 'pure-rand', 'jsep', 'fast-xml-parser', 'svgpath', 'pdf-lib', 'flatbush'];
+const corePackages = [
+	'zod',
+	'pure-rand',
+	'jsep',
+	'fast-xml-parser',
+	'svgpath',
+	'pdf-lib',
+	'flatbush'
+];
 
 /** Functions that the language leaves to the engine. */
 const engineFunctions = [
