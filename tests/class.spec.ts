@@ -70,9 +70,9 @@ test('a thousand plans: a small page at once, all of them when they are sought',
 		await page.goto(server.address);
 		await page.getByRole('button', { name: 'Show more' }).first().click();
 		await expect(page.getByRole('article')).toHaveCount(120 + samples.courses.length);
-		await page.getByLabel('Find by name or owner').fill('Lamp 7');
+		await page.getByLabel('Find by name, owner, size or robot').fill('Lamp 7');
 		await expect(page.getByRole('article')).toHaveCount(111);
-		await page.getByLabel('Find by name or owner').fill('Lamp 777');
+		await page.getByLabel('Find by name, owner, size or robot').fill('Lamp 777');
 		await expect(page.getByRole('article')).toHaveCount(1);
 	} finally {
 		await server.end();

@@ -181,6 +181,28 @@ test('what lies there is moved, turned, numbered, copied to another course, and 
 	expect((await courseOn(page, other)).crates).toHaveLength(2);
 });
 
+test('lengths, angles and the room between two things are paced', async ({ page }) => {
+	await openDesk(page, {
+		crates: [
+			{ id: 'a', at: [0.5, 0.5], bearing: 0, width: 0.1, depth: 0.1, mass: 0.2 },
+			{ id: 'b', at: [0.9, 0.5], bearing: 0, width: 0.1, depth: 0.1, mass: 0.2 }
+		]
+	});
+	const hand = mouse(page);
+	await hand.choose('Pace');
+	await hand.lay([[0.2, 0.2]]);
+	await hand.lay([[0.2, 0.8]]);
+	await hand.lay([[0.6, 0.8]]);
+	const labels = page.locator('#desk-scene text.label');
+	await expect(labels.nth(0)).toHaveText(/^60 cm\s+0°$/);
+	await expect(labels.nth(1)).toHaveText(/^40 cm\s+90°\s+∠ 90°$/);
+	await expect(page.getByText('100 cm in all')).toBeVisible();
+	await hand.choose('Select');
+	await page.getByTestId('desk-floor').focus();
+	await page.keyboard.press('Control+a');
+	await expect(page.getByText('30 cm lie free between them.')).toBeVisible();
+});
+
 test('a second finger takes a pull back, and Escape ends a line', async ({ browser, baseURL }) => {
 	const page = await onTablet(browser, baseURL);
 	const id = await openDesk(page);
@@ -219,6 +241,19 @@ test('a course is made at home, opened on its desk, and has nothing that axe fin
 	await expect(page.getByRole('combobox', { name: 'Course' })).toContainText(
 		'Lamp yard by the lock'
 	);
+	const plan = new URL(page.url()).pathname;
+	// It is used now: that is shown, and said when it goes; the plan goes on running on it.
+	await page.goto('/');
+	await choose(page, 'Lamp yard by the lock', 'Where it is used');
+	await expect(page.getByRole('dialog').getByRole('link')).toHaveAttribute('href', plan);
+	await page.keyboard.press('Escape');
+	await choose(page, 'Lamp yard by the lock', 'Delete');
+	await expect(page.getByRole('status')).toContainText('One plan is tried on it, and still runs');
+	await page.goto(plan);
+	await expect(page.getByRole('combobox', { name: 'Course' })).toContainText(
+		'Lamp yard by the lock'
+	);
+	await expect(page.getByRole('region', { name: /Lamp yard by the lock/ })).toBeVisible();
 });
 
 test('a gap too narrow is named and mended; the shortest way becomes a plan, tried here and swapped', async ({

@@ -17,7 +17,7 @@ test('plans are duplicated, renamed, deleted and brought back', async ({ page })
 	await expect(card(page, 'Net loft, my way')).toHaveCount(0);
 	await page.getByRole('button', { name: 'Undo' }).click();
 	await expect(card(page, 'Net loft, my way')).toBeVisible();
-	await page.getByLabel('Find by name or owner').fill('my way');
+	await page.getByLabel('Find by name, owner, size or robot').fill('my way');
 	await expect(page.getByRole('article')).toHaveCount(1);
 });
 

@@ -5,7 +5,16 @@ import { courseFrom, Dice, partFrom } from '../testing/random-course';
 import { courseOf } from '../testing/sample';
 import { courseSchema, type Course } from './course';
 import { courseHistory, type CourseEdit, type CourseHistory } from './edits';
-import { freeIds, idOf, kindOf, partNames, partsOf, type Part, type PartName } from './parts';
+import {
+	freeIds,
+	idOf,
+	kindOf,
+	partNames,
+	partsOf,
+	withOwnIds,
+	type Part,
+	type PartName
+} from './parts';
 import { mirror, resize, shift, turn } from './motions';
 
 const { start, perform, undo, redo } = courseHistory;
@@ -104,6 +113,18 @@ function check(first: Course, edits: (course: Course, step: number) => unknown, 
 	expect(writeDocument(history.document)).toBe(last);
 	return seen.length - 1;
 }
+
+describe('a course from anywhere', () => {
+	it('has an id of its own for each part before it is edited, and is itself where it had', () => {
+		const wall = (id: string) => ({
+			...{ id, from: [0, 0] as [number, number], to: [1, 1] as [number, number], thickness: 0.02 }
+		});
+		const course = courseOf({ walls: [wall('a'), wall('a'), wall('a-2'), wall('a')] });
+		expect(withOwnIds(course).walls.map(({ id }) => id)).toEqual(['a', 'a-2', 'a-2-2', 'a-3']);
+		const sound = courseFrom([3, 1, 4, 1, 5, 9]);
+		expect(withOwnIds(sound)).toBe(sound);
+	});
+});
 
 describe('edits of a course', () => {
 	it('can all be undone to the byte, and every course on the way fits its schema', () => {

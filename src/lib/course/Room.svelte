@@ -2,6 +2,7 @@
 	/** What is true of the whole course: its size, its floor, light and noise, the ceiling. */
 	import { surfaces, type SurfaceName } from '$core/course/surfaces';
 	import { t } from '$lib/i18n';
+	import { preferences } from '$lib/preferences.svelte';
 	import type { CourseBench } from './course-bench.svelte';
 	import NumberField from './NumberField.svelte';
 
@@ -41,6 +42,18 @@
 			onchange={(event) => bench.set('surface', event.currentTarget.value as SurfaceName)}
 		>
 			{#each names as name (name)}<option value={name}>{t(`course.option.${name}`)}</option>{/each}
+		</select>
+	</label>
+	<label>
+		{t('course.lengths')}
+		<select
+			class="field"
+			value={preferences.lengths}
+			onchange={(event) =>
+				preferences.choose({ lengths: event.currentTarget.value as 'cm' | 'inch' })}
+		>
+			<option value="cm">{t('unit.length')}</option>
+			<option value="inch">{t('unit.inch')}</option>
 		</select>
 	</label>
 	{#each ['light', 'sound'] as const as field (field)}

@@ -40,6 +40,7 @@ import {
 	keyOf,
 	kindOf,
 	partsOf,
+	withOwnIds,
 	type Part,
 	type PartName,
 	type PartRef
@@ -108,7 +109,7 @@ export class CourseBench {
 		opened: Opened,
 		readonly person: Person | null
 	) {
-		this.desk = new Desk(opened.content, courseHistory, this.voice, {
+		this.desk = new Desk(withOwnIds(opened.content), courseHistory, this.voice, {
 			changed: () => {},
 			save: () => this.saver.change({ kind: 'course', content: this.course })
 		});
@@ -443,8 +444,9 @@ export class CourseBench {
 	}
 
 	private measure(from: Point, at: Point): void {
-		const start = this.measured.length > 0 ? this.measured : [from];
-		this.measured = from === at && start.length > this.measured.length ? start : [...start, at];
+		const chain = this.measured.length > 0 ? this.measured : [from];
+		const [x, y] = chain.at(-1)!;
+		this.measured = x === at[0] && y === at[1] ? chain : [...chain, at];
 		this.voice.announce(place(at));
 	}
 

@@ -4,7 +4,7 @@ import { failure, success, type Result } from '../../sentence';
 import { courseFormat, partSchemas, type Course, type Point } from '../course';
 import { boxOf, middleOf } from '../extent';
 import { tidy, tidyBearing, tidyPoint } from '../motions';
-import { kindOf, partNames, type Part, type PartName } from '../parts';
+import { kindOf, partNames, withOwnIds, type Part, type PartName } from '../parts';
 import { bearingTo, lengthTo } from '../snap';
 import type { Drawing, Shape } from './shapes';
 import { drawn, upright, windowOf } from './write';
@@ -31,10 +31,12 @@ export function readOwn(drawing: Drawing): Result<Course> {
 	}
 	const course: Record<string, unknown> = { ...head.value };
 	for (const part of partNames) {
-		const list = withOwnIds(lists[part] ?? [], part);
+		const list = lists[part] ?? [];
 		course[part] = part === 'finish' || part === 'table' ? (list[0] ?? null) : list;
 	}
-	return checkDocument(course, courseFormat);
+	const checked = checkDocument(course, courseFormat);
+	// Copies that were made in a drawing program have the ids of what they are copies of.
+	return checked.ok ? success(withOwnIds(checked.value)) : checked;
 }
 
 /** Whether a shape lies just where it was written. */
@@ -124,16 +126,4 @@ function tapeAsDrawn(tape: Part<'tapes'>, points: readonly [number, number][]): 
 		points: [...line],
 		...(tape.radius > 0 && line.length !== tape.points.length && { radius: 0 })
 	};
-}
-
-/** Copies that were made in a drawing program get ids of their own. */
-function withOwnIds(parts: readonly Part[], part: PartName): Part[] {
-	const taken = new Set<string>();
-	return parts.map((value) => {
-		if (!('id' in value)) return value;
-		let { id } = value;
-		for (let number = 2; taken.has(id); number++) id = `${value.id.slice(0, 30)}-${number}`;
-		taken.add(id);
-		return id === value.id || part === 'starts' ? value : { ...value, id };
-	});
 }
