@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import { chromium, expect, test } from '@playwright/test';
 import { go, planOf, wait } from '../src/core/testing/sample';
+import { shownAtFirst, shownMore } from '../src/lib/home/lists';
 import { card, choose, isSaved, openPlan, save, stepsOf, tag } from './helpers';
 import { Server } from './soak/server';
 
@@ -69,7 +70,9 @@ test('a thousand plans: a small page at once, all of them when they are sought',
 		expect(size).toBeLessThan(60 * 1024);
 		await page.goto(server.address);
 		await page.getByRole('button', { name: 'Show more' }).first().click();
-		await expect(page.getByRole('article')).toHaveCount(120 + samples.courses.length);
+		await expect(page.getByRole('article')).toHaveCount(
+			shownAtFirst + shownMore + samples.courses.length
+		);
 		await page.getByLabel('Find by name, owner, size or robot').fill('Lamp 7');
 		await expect(page.getByRole('article')).toHaveCount(111);
 		await page.getByLabel('Find by name, owner, size or robot').fill('Lamp 777');

@@ -4,7 +4,9 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Browser, type Page } from '@playwright/test';
 import { courseSchema, type Course } from '../src/core/course/course';
 import { choose, news } from './helpers';
-import { courseOn, keyboard, mouse, openDesk, pixelOf, touch, type Hand } from './desk';
+import { courseOn, keyboard, mouse, openDesk, pixelOf, putAway, touch, type Hand } from './desk';
+
+test.afterEach(({ request }) => putAway(request));
 
 /** Something of every kind. */
 async function layAll(hand: Hand): Promise<void> {
@@ -179,6 +181,35 @@ test('what lies there is moved, turned, numbered, copied to another course, and 
 	await page.getByTestId('desk-floor').focus();
 	await page.keyboard.press('Control+v');
 	expect((await courseOn(page, other)).crates).toHaveLength(2);
+});
+
+test('handles turn, reach further, and move a corner', async ({ page }) => {
+	const id = await openDesk(page, {
+		starts: [{ at: [0.4, 0.4], bearing: 0 }],
+		lampPosts: [{ id: 'post', at: [1, 1], reach: 0.15 }],
+		walls: [{ id: 'pier', from: [1.4, 0.2], to: [1.4, 0.6], thickness: 0.02 }]
+	});
+	const { pull, lay } = mouse(page);
+	const handle = async (nth: number) => {
+		const box = (await page.locator('circle.handle').nth(nth).boundingBox())!;
+		return [box.x + box.width / 2, box.y + box.height / 2] as const;
+	};
+	const drag = async (from: readonly [number, number], to: readonly [number, number]) => {
+		await page.mouse.move(...from);
+		await page.mouse.down();
+		await page.mouse.move(...to, { steps: 4 });
+		await page.mouse.up();
+	};
+	await lay([[1, 1]]);
+	await drag(await handle(0), await pixelOf(page, [1.3, 1]));
+	await lay([[0.4, 0.4]]);
+	await drag(await handle(0), await pixelOf(page, [0.8, 0.4]));
+	await lay([[1.4, 0.4]]);
+	await pull([1.4, 0.6], [1.7, 0.6], ['', '']);
+	const course = await courseOn(page, id);
+	expect(course.lampPosts[0]!.reach).toBe(0.3);
+	expect(course.starts[0]!.bearing).toBe(90);
+	expect(course.walls[0]).toMatchObject({ from: [1.4, 0.2], to: [1.7, 0.6] });
 });
 
 test('lengths, angles and the room between two things are paced', async ({ page }) => {
@@ -365,6 +396,7 @@ test('a course goes out as a tape plan, a picture and a drawing, and comes in ag
 	await page.goto('/');
 	await page.getByTestId('any-file').setInputFiles(drawing.path);
 	await expect(page.getByText('“Lamp yard” was opened')).toBeVisible();
+	await choose(page, 'Lamp yard', 'Delete');
 });
 
 test('a drawing of another program is taken in as somebody says, and a hostile one is refused', async ({

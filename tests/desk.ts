@@ -1,9 +1,17 @@
 /** A course desk in the browser, and the three kinds of hand that lay a course on it. */
 import { randomUUID } from 'node:crypto';
-import { expect, type Page } from '@playwright/test';
+import { expect, type APIRequestContext, type Page } from '@playwright/test';
 import { makeCourse, type Course } from '../src/core/course/course';
 
 export type At = readonly [x: number, y: number];
+
+const opened: string[] = [];
+
+/** Takes away what was opened here: other tests look for the first courses of a list. */
+export async function putAway(request: APIRequestContext): Promise<void> {
+	for (const id of opened.splice(0))
+		await request.patch(`/api/documents/${id}`, { data: { deleted: true } });
+}
 
 /** Puts a course on the server and opens its desk. @returns its id */
 export async function openDesk(page: Page, parts: Partial<Course> = {}): Promise<string> {
@@ -15,6 +23,7 @@ export async function openDesk(page: Page, parts: Partial<Course> = {}): Promise
 		data: { ...save, unanswered: [] }
 	});
 	expect(answer.ok()).toBe(true);
+	opened.push(id);
 	await page.goto(`/courses/${id}`);
 	await expect(page.getByTestId('desk-floor')).toBeVisible();
 	return id;

@@ -4,10 +4,10 @@
 	import type { Point } from '$core/course/course';
 	import type { CourseEdit, CourseHistory } from '$core/course/edits';
 	import { extentOf } from '$core/course/extent';
-	import { layings } from '$core/course/figures';
+	import { layings, reachField } from '$core/course/figures';
 	import { find, keyOf, kindOf, type Part, type PartRef } from '$core/course/parts';
 	import type { Laid } from '$core/course/lay';
-	import { turn } from '$core/course/motions';
+	import { tidy, turn } from '$core/course/motions';
 	import { bearingTo, lengthTo } from '$core/course/snap';
 	import { t } from '$lib/i18n';
 	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
@@ -68,6 +68,7 @@
 				readonly before: CourseHistory;
 		  }
 		| { readonly type: 'turn'; readonly ref: PartRef; readonly before: CourseHistory }
+		| { readonly type: 'size'; readonly ref: PartRef; readonly before: CourseHistory }
 		| { readonly type: 'frame'; readonly from: Point };
 	let hold = $state.raw<Hold | null>(null);
 	/** Where the pointer means, while it is over the floor. */
@@ -92,6 +93,16 @@
 		return [value.at[0] + far * Math.cos(angle), value.at[1] + far * Math.sin(angle)];
 	});
 
+	/** Where the handle is that makes what is round larger and smaller. */
+	const sizer = $derived.by((): Point | undefined => {
+		const ref = bench.only;
+		const value = ref && find(course, ref);
+		const field = ref && reachField[ref.part];
+		if (!value || !field || bench.isLocked(ref)) return undefined;
+		const round = value as Part<'pads'> & Part<'lampPosts'>;
+		return [round.at[0] + round[field], round.at[1]];
+	});
+
 	const near = ([ax, ay]: Point, [bx, by]: Point) =>
 		Math.hypot(ax - bx, ay - by) <= (isTouch ? 22 : 10) * pixel;
 
@@ -100,6 +111,7 @@
 		const before = bench.desk.history;
 		const ref = bench.only;
 		if (ref && turner && near(turner, point)) return { type: 'turn', ref, before };
+		if (ref && sizer && near(sizer, point)) return { type: 'size', ref, before };
 		const index = points.length > 1 ? points.findIndex((each) => near(each, point)) : -1;
 		if (ref && index >= 0) return { type: 'point', ref, index, before };
 		const part = bench.partAt(point);
@@ -150,6 +162,12 @@
 			const kind = kindOf(ref.part);
 			const at = bench.meant(point, { ...mode(event), without: [ref] }).at;
 			change(ref, before, kind.withPoints(value, kind.points(value).with(index, at)));
+		} else if (hold.type === 'size') {
+			const { ref, before } = hold;
+			const value = find(before.document, ref)! as Part<'pads'>;
+			const step = event.altKey ? 0.001 : bench.grid;
+			const far = Math.max(step, Math.round(lengthTo(value.at, point) / step) * step);
+			change(ref, before, { ...value, [reachField[ref.part]!]: tidy(far) });
 		} else if (hold.type === 'turn') {
 			const { ref, before } = hold;
 			const value = find(before.document, ref)! as Part<'starts'>;
@@ -380,15 +398,17 @@
 							<circle class="handle" {cx} {cy} r={handle * pixel} stroke-width={2 * pixel} />
 						{/each}
 					{/if}
-					{#if turner}
-						<circle
-							class="handle turner"
-							cx={turner[0]}
-							cy={turner[1]}
-							r={handle * pixel}
-							stroke-width={2 * pixel}
-						/>
-					{/if}
+					{#each [turner, sizer] as place, index (index)}
+						{#if place}
+							<circle
+								class="handle turner"
+								cx={place[0]}
+								cy={place[1]}
+								r={handle * pixel}
+								stroke-width={2 * pixel}
+							/>
+						{/if}
+					{/each}
 				{/if}
 				{#if bench.growing && tool !== 'select'}
 					{@const { at } = bench.growing.end}
