@@ -5,7 +5,8 @@
 import * as exact from '../exact';
 import { topOfWall, type Point, type Wall } from '../course/course';
 import type { StandingCrate } from './crates';
-import { Boxes, boxOf, meet, type Box } from './boxes';
+import { boxOf, meet, type Box } from './box';
+import { Boxes } from './boxes';
 import { separationOf } from './separation';
 import { cornersOf } from './walls';
 

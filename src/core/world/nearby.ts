@@ -1,7 +1,8 @@
 /** Which walls are near something that moves, so that no others have to be looked at. */
 import * as exact from '../exact';
 import type { Point, Wall } from '../course/course';
-import { Boxes, boxOf } from './boxes';
+import { boxOf } from './box';
+import { Boxes } from './boxes';
 import { maximumNear } from './crowd';
 import { Polygon } from './planck';
 import { toPlanck } from './planck/units';

@@ -8,9 +8,12 @@ import type { Pose } from './pose';
 import type { StandingCrate } from './crates';
 import { Ground, isInside, type Seen } from './ground';
 import { standing, type Heights } from './heights';
-import { Boxes, boxOf } from './boxes';
+import { boxOf } from './box';
+import { Boxes } from './boxes';
+import { NearClearance } from './near-clearance';
 import { rayLength, sidesOf } from './rays';
-import { Clearance, cornersOf } from './walls';
+import type { Clearance} from './walls';
+import { cornersOf } from './walls';
 
 /** Rays in the cone of a distance sensor. */
 const rays = 5;
@@ -38,7 +41,7 @@ export class Terrain {
 		this.allSides = sidesOf(this.standing.map(({ outline }) => outline));
 		this.boxes = new Boxes(this.standing.map(({ outline }) => boxOf(outline)));
 		this.lowestTop = Math.min(...course.walls.map(topOfWall));
-		this.clearance = new Clearance(course.walls);
+		this.clearance = new NearClearance(course.walls);
 		this.ground = new Ground(course);
 	}
 

@@ -1,7 +1,6 @@
 /** Walls as the world sees them: how near the nearest one is, and their corners. */
 import * as exact from '../exact';
 import { topOfWall, type Point, type Wall } from '../course/course';
-import { Boxes, boxOf } from './boxes';
 
 /** Walls never change: what many ask for is worked out once. */
 const known = new WeakMap<Wall, readonly Point[]>();
@@ -28,10 +27,6 @@ function makeCorners(wall: Wall): readonly Point[] {
 	];
 }
 
-/** Metres around a point in which the nearest wall is sought first, and that hold every course. */
-const firstReach = 0.25;
-const farthest = 400;
-
 /**
  * Answers how much room there is around a point. Six numbers a wall in one flat array: a middle
  * line from (x, y) along (dx, dy), one over its squared length, and the half thickness.
@@ -39,12 +34,10 @@ const farthest = 400;
 export class Clearance {
 	private readonly numbers: Float64Array;
 	private readonly tops: Float64Array;
-	private readonly boxes: Boxes;
 
 	constructor(walls: readonly Wall[]) {
 		this.numbers = new Float64Array(walls.length * 6);
 		this.tops = Float64Array.from(walls, topOfWall);
-		this.boxes = new Boxes(walls.map((wall) => boxOf(cornersOf(wall))));
 		walls.forEach((wall, index) => {
 			const [a, b, c, d] = cornersOf(wall);
 			const x = (a![0] + d![0]) / 2;
@@ -60,22 +53,19 @@ export class Clearance {
 	 * @param level metres: walls that are not higher do not count
 	 */
 	at(x: number, y: number, level = 0): number {
-		const { tops, boxes } = this;
 		let nearest = Infinity;
-		if (!boxes.isMany) {
-			for (let wall = 0; wall < tops.length; wall++)
-				if (tops[wall]! > level) nearest = Math.min(nearest, this.gapTo(wall, x, y));
-			return nearest;
-		}
-		// Whatever is no farther than a square around the point reaches into it.
-		for (let reach = firstReach; ; reach *= 4) {
-			for (const wall of boxes.around(x, y, reach))
-				if (tops[wall]! > level) nearest = Math.min(nearest, this.gapTo(wall, x, y));
-			if (nearest <= reach || reach > farthest) return nearest;
-		}
+		for (let wall = 0; wall < this.tops.length; wall++)
+			if (this.tops[wall]! > level) nearest = Math.min(nearest, this.gapTo(wall, x, y));
+		return nearest;
 	}
 
-	private gapTo(wall: number, x: number, y: number): number {
+	/** @param wall its number */
+	protected topOf(wall: number): number {
+		return this.tops[wall]!;
+	}
+
+	/** Metres from a point to the side of a wall, less than 0 in it. @param wall its number */
+	protected gapTo(wall: number, x: number, y: number): number {
 		const { numbers } = this;
 		const i = wall * 6;
 		const px = x - numbers[i]!;

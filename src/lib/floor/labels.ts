@@ -1,5 +1,5 @@
 /** Where the numbers of legs stand on the floor, so that none lies on another. Pixels, y downwards. */
-import { meet, type Box } from '$core/world/boxes';
+import { meet, type Box } from '$core/world/box';
 
 export interface LegEnd {
 	readonly x: number;
