@@ -12,7 +12,7 @@ import { boxOf } from './box';
 import { Boxes } from './boxes';
 import { NearClearance } from './near-clearance';
 import { rayLength, sidesOf } from './rays';
-import type { Clearance} from './walls';
+import type { Clearance } from './walls';
 import { cornersOf } from './walls';
 
 /** Rays in the cone of a distance sensor. */
