@@ -202,6 +202,22 @@ describe('walls', () => {
 });
 
 describe('an attempt', () => {
+	it('counts lamp posts in their order only, where they have one', () => {
+		const far = { id: 'far', at: [0.4, 1] as [number, number], reach: 0.1 };
+		const near = { id: 'near', at: [0.4, 0.7] as [number, number], reach: 0.1 };
+		const lit = (lampPosts: (typeof far)[], isInOrder: boolean) =>
+			rehearseAlone({
+				plan: planOf([go(0.6)]),
+				course: courseOf({ lampPosts, isInOrder }),
+				variation: 'ideal',
+				seed: 1
+			}).outcome.lampPosts.map(({ id }) => id);
+		expect(lit([far, near], false)).toEqual(['near', 'far']);
+		expect(lit([near, far], true)).toEqual(['near', 'far']);
+		// What was passed before it was its turn does not count.
+		expect(lit([far, near], true)).toEqual(['far']);
+	});
+
 	it('records lamp, tones, legs, lamp posts and the finish', () => {
 		const attempt = rehearseAlone({
 			plan: planOf([lamp('#20c0ff'), tone(440, 0.5), go(0.5), lamp('#000000')]),
