@@ -187,8 +187,9 @@ test('on a phone: paired, run and halted by touch', async ({ browser, baseURL })
 	const page = await browser.newPage({ baseURL, viewport, hasTouch: true, isMobile: true });
 	await comeIn(page, 'Piet');
 	await page.getByRole('button', { name: 'Pair with Tallow', exact: true }).tap();
-	const { signs } = await look('tallow');
 	const dialog = page.getByRole('dialog');
+	await expect(dialog).toBeVisible();
+	const { signs } = await look('tallow');
 	for (const [nth, sign] of signs!.entries())
 		await dialog
 			.locator('fieldset')
