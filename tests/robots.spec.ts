@@ -186,6 +186,8 @@ test('on a phone: paired, run and halted by touch', async ({ browser, baseURL })
 	const viewport = { width: 390, height: 844 };
 	const page = await browser.newPage({ baseURL, viewport, hasTouch: true, isMobile: true });
 	await comeIn(page, 'Piet');
+	// Whoever had it before is gone, and it has noticed.
+	await expect.poll(async () => (await look('tallow')).with).toBeUndefined();
 	await page.getByRole('button', { name: 'Pair with Tallow', exact: true }).tap();
 	const dialog = page.getByRole('dialog');
 	await expect(dialog).toBeVisible();
