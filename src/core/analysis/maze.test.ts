@@ -4,10 +4,10 @@ import { simulate } from '../simulation/simulate';
 import { courseOf, wall } from '../testing/sample';
 import { Random } from '../random/random';
 import { courseSchema, type Course, type Point } from '../course/course';
-import { isWithin } from '../course/extent';
+import { isInside } from '../course/measure';
 import { leastSide, makeMaze, mazeShapes, type Maze, type MazeWish } from '../course/maze';
 import { planAlong, radiusOf } from './par';
-import { lengthTo } from '../course/snap';
+import { lengthTo } from '../course/measure';
 import { shortestWay, wayAlong, wayOver, type Way } from '../course/way';
 
 const radius = radiusOf(skiff);
@@ -53,7 +53,7 @@ function cellsAlong({ cells }: Maze, points: readonly Point[]): number[] {
 				from[0] + ((to[0] - from[0]) * part) / count,
 				from[1] + ((to[1] - from[1]) * part) / count
 			];
-			const cell = cells.findIndex(({ corners }) => isWithin(at, corners));
+			const cell = cells.findIndex(({ corners }) => isInside(corners, ...at));
 			if (cell >= 0 && cell !== passed.at(-1)) passed.push(cell);
 		}
 	}

@@ -5,7 +5,7 @@ import type { RobotKind } from '../robots/robot';
 import { sampleRobot } from '../robots/robot-document';
 import { initialValues } from '../steps/catalogue';
 import type { Course } from '../course/course';
-import { bearingTo, lengthTo } from '../course/snap';
+import { bearingTo, lengthTo, turnBetween } from '../course/measure';
 import type { Way } from '../course/way';
 
 /** Metres from a robot's middle to its farthest corner. */
@@ -29,7 +29,7 @@ export function planAlong(
 	for (let i = 1; i < way.points.length; i++) {
 		const [from, to] = [way.points[i - 1]!, way.points[i]!];
 		const next = bearingTo(from, to);
-		const turned = ((next - bearing + 540) % 360) - 180;
+		const turned = turnBetween(bearing, next);
 		const angle = Math.round(Math.abs(turned) * 10) / 10;
 		if (angle > straight)
 			moves.push({

@@ -3,11 +3,12 @@ import { flying } from '../devices/flying/device';
 import { radiusOf } from '../analysis/par';
 import type { Course, Point } from '../course/course';
 import type { CourseEdit } from '../course/edits';
-import { boxOf, clearanceBetween, extentOf, isWithin, type Box } from '../course/extent';
+import { boxOf, clearanceBetween, extentOf, type Box } from '../course/extent';
+import { isInside } from '../course/measure';
 import { tidy, tidyPoint } from '../course/motions';
 import { allParts, find, type Part, type PartRef } from '../course/parts';
 import { RailPath } from '../course/rails';
-import { lengthTo } from '../course/snap';
+import { lengthTo } from '../course/measure';
 import { Room, shortestWay } from '../course/way';
 import { canDo, type RobotKind } from '../robots/robot';
 import type { Sentence } from '../sentence';
@@ -197,7 +198,7 @@ function tapes(course: Course): Checked {
 	const { table } = course;
 	if (!table) return [];
 	return course.tapes
-		.filter(({ points }) => points.some((point) => !isWithin(point, table)))
+		.filter(({ points }) => points.some((point) => !isInside(table, ...point)))
 		.map(({ id }) => problem('tapeOffTable', [{ part: 'tapes', id }]));
 }
 

@@ -1,6 +1,7 @@
 /** How far parts reach, and which of them lies at a place. */
 import * as exact from '../exact';
 import type { Course, Point } from './course';
+import { distanceTo, isInside } from './measure';
 import { allParts, find, kindOf, type Extent, type PartRef } from './parts';
 
 export interface Box {
@@ -42,28 +43,9 @@ export const middleOf = ({ west, south, east, north }: Box): [number, number] =>
 	(south + north) / 2
 ];
 
-/** Metres from a point to the piece of line between two others. */
-export function distanceTo([x, y]: Point, [ax, ay]: Point, [bx, by]: Point): number {
-	const [dx, dy] = [bx - ax, by - ay];
-	const length = dx * dx + dy * dy;
-	const along = length > 0 ? ((x - ax) * dx + (y - ay) * dy) / length : 0;
-	const on = Math.max(0, Math.min(1, along));
-	return exact.lengthOf(x - ax - on * dx, y - ay - on * dy);
-}
-
-export function isWithin([x, y]: Point, outline: readonly Point[]): boolean {
-	let isIn = false;
-	for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
-		const [ax, ay] = outline[i]!;
-		const [bx, by] = outline[j]!;
-		if (ay > y !== by > y && x < ((bx - ax) * (y - ay)) / (by - ay) + ax) isIn = !isIn;
-	}
-	return isIn;
-}
-
 /** Metres from a point to what a part covers; 0 on it. */
 export function distanceFrom(point: Point, { line, half, isFilled }: Extent): number {
-	if (isFilled && line.length > 2 && isWithin(point, line)) return 0;
+	if (isFilled && line.length > 2 && isInside(line, ...point)) return 0;
 	let nearest = Infinity;
 	for (let i = 0; i < line.length; i++)
 		nearest = Math.min(nearest, distanceTo(point, line[i]!, line[i + 1] ?? line[i]!));

@@ -15,7 +15,7 @@ import {
 	type PartRef
 } from './parts';
 import { RailPath } from './rails';
-import { bearingTo, lengthTo } from './snap';
+import { bearingTo, lengthTo } from './measure';
 import { bearingOfHeading } from '../units/angles';
 
 /** A line that is being laid: it goes on from here. */

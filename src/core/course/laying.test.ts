@@ -8,7 +8,8 @@ import { mirror, resize, shift, turn } from './motions';
 import { pacedFrom, railFrom, railTo, readPaces, type PaceWords } from './pacing';
 import { kindOf, partKinds } from './parts';
 import { RailPath } from './rails';
-import { bearingTo, endsOf, lengthTo, snap } from './snap';
+import { bearingTo, lengthTo } from './measure';
+import { endsOf, snap } from './snap';
 
 const words: PaceWords = {
 	...{ right: ['right', 'r'], left: ['left', 'l'], round: ['round'], close: ['close'] },

@@ -8,8 +8,8 @@ import { failure, success, type Result } from '../sentence';
 import { headingOfBearing } from '../units/angles';
 import { makeCourse, type Course, type Point } from './course';
 import { tidy, tidyBearing, tidyPoint } from './motions';
-import { bearingTo, lengthTo } from './snap';
-import { turnAt } from './way';
+import { bearingTo, lengthTo } from './measure';
+import { wayAlong } from './way';
 
 export const mazeShapes = ['square', 'triangle', 'hexagon'] as const;
 export type MazeShape = (typeof mazeShapes)[number];
@@ -336,12 +336,7 @@ function figuresOf(
 	cellWay: readonly number[],
 	joined: readonly (readonly number[])[]
 ): MazeFigures {
-	let length = 0;
-	let turns = 0;
-	for (let i = 1; i < way.length; i++) {
-		length += lengthTo(way[i - 1]!, way[i]!);
-		if (i + 1 < way.length && Math.abs(turnAt(way, i)) > 1) turns += 1;
-	}
+	const { length, turns } = wayAlong(way);
 	const deadEnds = joined.filter((others) => others.length === 1).length;
 	const choices = cellWay.filter((cell) => joined[cell]!.length > 2).length;
 	return { length, turns, deadEnds, choices };

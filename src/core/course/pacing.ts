@@ -7,7 +7,7 @@ import { failure, success, type Result } from '../sentence';
 import { headingOfBearing, radians } from '../units/angles';
 import type { Point } from './course';
 import { tidyBearing, tidyPoint } from './motions';
-import { lengthTo } from './snap';
+import { lengthTo } from './measure';
 
 export type Pace =
 	| { readonly type: 'go'; readonly length: number }

@@ -1,7 +1,8 @@
 /** Where a hand that points somewhere near means to point: an end, a straight angle, the grid. */
 import * as exact from '../exact';
-import { bearingOfHeading, headingOfBearing } from '../units/angles';
+import { headingOfBearing } from '../units/angles';
 import type { Course, Point } from './course';
+import { bearingTo, lengthTo, turnBetween } from './measure';
 import { tidyPoint } from './motions';
 import { allParts, find, keyOf, kindOf, type PartRef } from './parts';
 
@@ -44,7 +45,7 @@ export function snap(point: Point, { grid, reach, ends, from, before }: Snapping
 	let nearest: Point | undefined;
 	let away = reach;
 	for (const end of ends) {
-		const distance = exact.lengthOf(end[0] - point[0], end[1] - point[1]);
+		const distance = lengthTo(point, end);
 		if (distance > away) continue;
 		away = distance;
 		nearest = end;
@@ -65,7 +66,7 @@ function offStraight(from: Point, to: Point, before: Point | undefined) {
 	const base = before ? bearingTo(before, from) : 0;
 	const [best] = [0, base]
 		.map((zero) => zero + Math.round((bearing - zero) / bearings) * bearings)
-		.map((straight) => ({ straight, off: Math.abs(((bearing - straight + 540) % 360) - 180) }))
+		.map((straight) => ({ straight, off: Math.abs(turnBetween(straight, bearing)) }))
 		.toSorted((a, b) => a.off - b.off);
 	return best!;
 }
@@ -77,7 +78,7 @@ function straightFrom(
 	before: Point | undefined,
 	grid: number
 ): Point | undefined {
-	const far = exact.lengthOf(point[0] - from[0], point[1] - from[1]);
+	const far = lengthTo(from, point);
 	if (far < grid / 2) return undefined;
 	const { straight, off } = offStraight(from, point, before);
 	if (off > nearBearing) return undefined;
@@ -85,10 +86,3 @@ function straightFrom(
 	const length = Math.max(grid, onGrid(far, grid));
 	return tidyPoint([from[0] + length * exact.cos(heading), from[1] + length * exact.sin(heading)]);
 }
-
-/** Degrees clockwise from north. */
-export const bearingTo = ([ax, ay]: Point, [bx, by]: Point): number =>
-	bearingOfHeading(exact.atan2(by - ay, bx - ax));
-
-export const lengthTo = ([ax, ay]: Point, [bx, by]: Point): number =>
-	exact.lengthOf(bx - ax, by - ay);

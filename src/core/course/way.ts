@@ -4,10 +4,10 @@
  */
 import * as exact from '../exact';
 import type { Course, Point } from './course';
-import { distanceTo, isWithin } from './extent';
+import { distanceTo, isInside } from './measure';
 import { tidyPoint } from './motions';
 import { partKinds } from './parts';
-import { bearingTo, lengthTo } from './snap';
+import { lengthAlong, lengthTo, turnAt } from './measure';
 
 /** Metres between places of the net; more on a large floor. */
 const finest = 0.01;
@@ -73,7 +73,7 @@ export class Room {
 		const edge = [...table, table[0]!];
 		for (let i = 0; i < this.isTaken.length; i++) {
 			const point = this.pointOf(i);
-			if (!isWithin(point, table) || distanceToLine(point, edge) < room) this.isTaken[i] = 1;
+			if (!isInside(table, ...point) || distanceToLine(point, edge) < room) this.isTaken[i] = 1;
 		}
 	}
 
@@ -151,7 +151,7 @@ const distanceToLine = (point: Point, line: readonly Point[]): number => {
 	return nearest;
 };
 const isNear = (point: Point, outline: readonly Point[], room: number): boolean =>
-	isWithin(point, outline) || distanceToLine(point, outline) < room;
+	isInside(outline, ...point) || distanceToLine(point, outline) < room;
 
 /** A wall is a box: its ends are square and reach half its thickness further. */
 function isNearWall([x, y]: Point, [ax, ay]: Point, [bx, by]: Point, half: number, room: number) {
@@ -360,22 +360,15 @@ export function wayOver(
 	return wayAlong(points.map(tidyPoint));
 }
 
-export function wayAlong(points: readonly Point[]): Way {
-	let length = 0;
-	let turns = 0;
-	for (let i = 1; i < points.length; i++) {
-		length += lengthTo(points[i - 1]!, points[i]!);
-		if (i > 1 && Math.abs(turnAt(points, i - 1)) > 1) turns += 1;
-	}
-	return { points, length, turns };
-}
+export const wayAlong = (points: readonly Point[]): Way => ({
+	points,
+	length: lengthAlong(points),
+	turns: turnsOf(points)
+});
 
-/** Degrees by which a line turns at a corner; positive to the right. */
-export function turnAt(points: readonly Point[], index: number): number {
-	const before = bearingTo(points[index - 1]!, points[index]!);
-	const after = bearingTo(points[index]!, points[index + 1]!);
-	return ((after - before + 540) % 360) - 180;
-}
+/** Corners at which a line turns by more than a degree. */
+const turnsOf = (points: readonly Point[]): number =>
+	points.filter((_, i) => i > 0 && i + 1 < points.length && Math.abs(turnAt(points, i)) > 1).length;
 
 /** From the first start mark over the lamp posts, if they have an order, into the finish ring. */
 export function shortestWay(

@@ -4,6 +4,7 @@
  */
 import { surfaces, type Surface } from '../course/surfaces';
 import type { Course, Point } from '../course/course';
+import { isInside } from '../course/measure';
 import { lineOf } from '../course/tape';
 import { brightnessOf, type FloorColour } from '../colours';
 
@@ -142,17 +143,4 @@ function gapTo(piece: Piece, x: number, y: number): number {
 function depthInPolygon(corners: readonly Point[]): (x: number, y: number) => number {
 	const toOutline = distanceToLine([...corners, corners[0]!]);
 	return (x, y) => (isInside(corners, x, y) ? toOutline(x, y) : -toOutline(x, y));
-}
-
-/** A ray to the east crosses the outline of what it starts in an odd number of times. */
-export function isInside(corners: readonly Point[], x: number, y: number): boolean {
-	let inside = false;
-	for (let i = 0, before = corners.length - 1; i < corners.length; before = i++) {
-		const x1 = corners[before]![0];
-		const y1 = corners[before]![1];
-		const x2 = corners[i]![0];
-		const y2 = corners[i]![1];
-		if (y1 > y !== y2 > y && x < ((x2 - x1) * (y - y1)) / (y2 - y1) + x1) inside = !inside;
-	}
-	return inside;
 }

@@ -6,7 +6,8 @@ import { topOfWall, type Course, type LampPost, type Point } from '../course/cou
 import type { Surroundings } from './body';
 import type { Pose } from './pose';
 import type { StandingCrate } from './crates';
-import { Ground, isInside, type Seen } from './ground';
+import { isInside } from '../course/measure';
+import { Ground, type Seen } from './ground';
 import { standing, type Heights } from './heights';
 import { boxOf } from './box';
 import { Boxes } from './boxes';

@@ -5,7 +5,7 @@
 	import type { Point } from '$core/course/course';
 	import { tidyPoint } from '$core/course/motions';
 	import { kindOf, type Part, type PartName } from '$core/course/parts';
-	import { bearingTo, lengthTo } from '$core/course/snap';
+	import { bearingTo, lengthTo, turnAt } from '$core/course/measure';
 	import { t } from '$lib/i18n';
 	import NumberField from './NumberField.svelte';
 
@@ -39,13 +39,6 @@
 		const [before, at, after] = [points[index - 1]!, points[index]!, points[index + 1]!];
 		lead(index, bearingTo(before, at) + turned, lengthTo(at, after));
 	}
-	const turnAt = (index: number): number =>
-		((bearingTo(points[index]!, points[index + 1]!) -
-			bearingTo(points[index - 1]!, points[index]!) +
-			540) %
-			360) -
-		180;
-
 	function add(index: number) {
 		const [one, other] = [points[index]!, points[(index + 1) % points.length]!];
 		const between = tidyPoint([(one[0] + other[0]) / 2, (one[1] + other[1]) / 2]);
@@ -91,7 +84,7 @@
 							<NumberField
 								label={t('course.turn')}
 								figure={angle}
-								value={turnAt(index)}
+								value={turnAt(points, index)}
 								onset={(turned) => turnTo(index, turned)}
 							/>
 						{/if}

@@ -8,7 +8,7 @@
 	import { find, keyOf, kindOf, type Part, type PartRef } from '$core/course/parts';
 	import type { Laid } from '$core/course/lay';
 	import { tidy, turn } from '$core/course/motions';
-	import { bearingTo, lengthTo } from '$core/course/snap';
+	import { bearingTo, lengthAlong, lengthTo, turnAt } from '$core/course/measure';
 	import { t } from '$lib/i18n';
 	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
 	import { FloorWindow } from '$lib/floor/floor-window.svelte';
@@ -17,7 +17,6 @@
 	import ZoomButtons from '$lib/floor/ZoomButtons.svelte';
 	import { showNumber } from '$lib/values/format';
 	import { steps, type CourseBench } from './course-bench.svelte';
-	import { lengthOf } from './describe';
 	import Loupe from './Loupe.svelte';
 
 	let {
@@ -275,14 +274,11 @@
 	const measured = $derived(
 		bench.measured.slice(1).map((to, i) => {
 			const from = bench.measured[i]!;
-			const before = bench.measured[i - 1];
-			const turned = before
-				? ((bearingTo(from, to) - bearingTo(before, from) + 540) % 360) - 180
-				: 0;
+			const turned = i > 0 ? turnAt(bench.measured, i) : null;
 			return {
 				from,
 				to,
-				text: before ? `${say(from, to)}  ∠ ${Math.round(turned)}°` : say(from, to)
+				text: turned !== null ? `${say(from, to)}  ∠ ${Math.round(turned)}°` : say(from, to)
 			};
 		})
 	);
@@ -430,7 +426,7 @@
 	<ScaleBar {view}>
 		{#if bench.measured.length > 1}
 			<strong
-				>{t('course.total', { length: showNumber('length', lengthOf(bench.measured)) })}</strong
+				>{t('course.total', { length: showNumber('length', lengthAlong(bench.measured)) })}</strong
 			>
 		{/if}
 	</ScaleBar>

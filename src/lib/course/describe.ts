@@ -2,7 +2,7 @@
 import type { Course, Point } from '$core/course/course';
 import { boxOf, extentOf, middleOf } from '$core/course/extent';
 import { kindOf, find, type PartName, type PartRef } from '$core/course/parts';
-import { lengthTo } from '$core/course/snap';
+import { lengthAlong } from '$core/course/measure';
 import { t } from '$lib/i18n';
 import { showNumber } from '$lib/values/format';
 
@@ -12,10 +12,6 @@ export const partWord = (part: PartName): string => t(`course.part.${part}`);
 export const place = ([x, y]: Point): string =>
 	t('course.place', { x: showNumber('length', x), y: showNumber('length', y) });
 
-/** Metres along a chain of points. */
-export const lengthOf = (points: readonly Point[]): number =>
-	points.slice(1).reduce((sum, point, i) => sum + lengthTo(points[i]!, point), 0);
-
 export function describe(course: Course, ref: PartRef): string {
 	const value = find(course, ref);
 	if (!value) return partWord(ref.part);
@@ -24,7 +20,7 @@ export function describe(course: Course, ref: PartRef): string {
 	if (isLine)
 		return t('course.line', {
 			part: partWord(ref.part),
-			length: showNumber('length', lengthOf(points)),
+			length: showNumber('length', lengthAlong(points)),
 			from: place(points[0]!),
 			to: place(points.at(-1)!)
 		});

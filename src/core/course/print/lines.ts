@@ -2,7 +2,7 @@
 import type { FloorColour } from '../../colours';
 import { topOfWall, type Course, type Point } from '../course';
 import { partKinds } from '../parts';
-import { bearingTo, lengthTo } from '../snap';
+import { bearingTo, lengthAlong, lengthTo, turnBetween } from '../measure';
 
 export interface PlanLine {
 	/** From 1, as it stands on the page. */
@@ -62,7 +62,7 @@ export function planLines(course: Course): PlanLine[] {
 			lines.push({
 				...{ number: lines.length + 1, part, from, to, bearing, length: lengthTo(from, to) },
 				...(colour !== undefined && { colour }),
-				...(before !== undefined && { turn: ((bearing - before + 540) % 360) - 180 })
+				...(before !== undefined && { turn: turnBetween(before, bearing) })
 			});
 		}
 	return lines;
@@ -103,13 +103,10 @@ function gathered<T extends object>(
 	return Object.values(found);
 }
 
-const along = (line: readonly Point[]): number =>
-	line.slice(1).reduce((sum, point, i) => sum + lengthTo(line[i]!, point), 0);
-
 export function materialOf(course: Course): Material {
 	const tapes = course.tapes.map((tape) => ({
 		...{ colour: tape.colour, width: tape.width },
-		length: along(partKinds.tapes.extent(tape).line)
+		length: lengthAlong(partKinds.tapes.extent(tape).line)
 	}));
 	const walls = course.walls.map((wall) => ({
 		...{ thickness: wall.thickness, height: topOfWall(wall), count: 1 },
@@ -130,6 +127,9 @@ export function materialOf(course: Course): Material {
 		lampPosts: course.lampPosts.length,
 		gates: course.gates.length,
 		pads: course.pads.length,
-		rails: course.rails.reduce((sum, rail) => sum + along(partKinds.rails.extent(rail).line), 0)
+		rails: course.rails.reduce(
+			(sum, rail) => sum + lengthAlong(partKinds.rails.extent(rail).line),
+			0
+		)
 	};
 }

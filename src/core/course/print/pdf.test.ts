@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { courseFrom } from '../../testing/random-course';
 import { courseOf, wall } from '../../testing/sample';
 import type { Course, Point } from '../course';
-import { bearingTo, lengthTo } from '../snap';
+import { bearingTo, lengthTo } from '../measure';
 import { materialOf, planLines } from './lines';
 import { papers, sheetName, sheetsOf, tapePlan, type PrintWish, type Say } from './pdf';
 

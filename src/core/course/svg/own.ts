@@ -5,7 +5,7 @@ import { courseFormat, partSchemas, type Course, type Point } from '../course';
 import { boxOf, middleOf } from '../extent';
 import { tidy, tidyBearing, tidyPoint } from '../motions';
 import { kindOf, partNames, withOwnIds, type Part, type PartName } from '../parts';
-import { bearingTo, lengthTo } from '../snap';
+import { bearingTo, lengthTo } from '../measure';
 import type { Drawing, Shape } from './shapes';
 import { drawn, upright, windowOf } from './write';
 

@@ -5,7 +5,7 @@ import type { Result } from '../../sentence';
 import { courseFrom as randomCourse } from '../../testing/random-course';
 import { courseOf, wall } from '../../testing/sample';
 import type { Course, Point } from '../course';
-import { distanceTo } from '../extent';
+import { distanceTo } from '../measure';
 import { RailPath } from '../rails';
 import { isOwn, readOwn } from './own';
 import { readDrawing, type Drawing } from './shapes';

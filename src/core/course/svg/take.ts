@@ -2,9 +2,9 @@
 import { floorColours, type FloorColour } from '../../colours';
 import * as exact from '../../exact';
 import { makeCourse, type Course, type Point } from '../course';
-import { distanceTo } from '../extent';
+import { distanceTo } from '../measure';
 import { tidy, tidyBearing, tidyPoint } from '../motions';
-import { bearingTo, lengthTo } from '../snap';
+import { bearingTo, lengthTo, turnAt } from '../measure';
 import type { Drawing, Shape } from './shapes';
 
 export const takings = ['tape', 'wall', 'patch', 'rail', 'nothing'] as const;
@@ -191,12 +191,7 @@ function railAlong(points: readonly [number, number][], id: string): Course['rai
 	let before = 0;
 	for (let i = 0; i + 1 < line.length; i++) {
 		const whole = lengthTo(line[i]!, line[i + 1]!);
-		const turned =
-			i + 2 < line.length
-				? ((bearingTo(line[i + 1]!, line[i + 2]!) - bearingTo(line[i]!, line[i + 1]!) + 540) %
-						360) -
-					180
-				: 0;
+		const turned = i + 2 < line.length ? turnAt(line, i + 1) : 0;
 		const half = Math.abs(turned) * (Math.PI / 360);
 		const next = i + 2 < line.length ? lengthTo(line[i + 1]!, line[i + 2]!) : 0;
 		const back = half > 1e-3 ? Math.min(whole - before, next / 2) * 0.999 : 0;
