@@ -2,11 +2,11 @@
 import { flying } from '../devices/flying/device';
 import { radiusOf } from '../analysis/par';
 import type { Course, Point } from '../course/course';
-import type { CourseEdit } from '../course/edits';
-import { boxOf, clearanceBetween, extentOf, type Box } from '../course/extent';
+import { changing, type CourseEdit } from '../course/edits';
+import { boxOf, clearanceBetween, middleOf, type Box } from '../course/extent';
 import { isInside } from '../course/measure';
 import { tidy, tidyPoint } from '../course/motions';
-import { allParts, find, type Part, type PartRef } from '../course/parts';
+import { find, kindOf, placedParts, type Part, type PartRef } from '../course/parts';
 import { RailPath } from '../course/rails';
 import { lengthTo } from '../course/measure';
 import { Room, shortestWay } from '../course/way';
@@ -45,9 +45,6 @@ const problem = (
 	...{ refs, sentence: { key: `courseCheck.${key}`, values } },
 	...(repair && { repair })
 });
-
-const changing = ({ part, id }: PartRef, value: Part): CourseEdit =>
-	({ ...{ type: 'change', part, id, value } }) as CourseEdit;
 
 /** Metres around a place that are searched for one with room. */
 const moveReach = 1;
@@ -94,10 +91,10 @@ const mostGaps = 20;
 
 /** Gaps between walls and crates that look like ways. @param needed metres, to pass and to turn */
 function gaps(course: Course, needed: number): Checked {
-	const solid = allParts(course)
-		.filter(({ part }) => part === 'walls' || part === 'crates')
-		.map((ref) => {
-			const extent = extentOf(course, ref)!;
+	const solid = placedParts(course)
+		.filter(({ ref: { part } }) => part === 'walls' || part === 'crates')
+		.map(({ ref, value }) => {
+			const extent = kindOf(ref.part).extent(value);
 			return { ref, extent, box: boxOf(extent) };
 		})
 		.toSorted((a, b) => a.box.west - b.box.west);
@@ -112,7 +109,7 @@ function gaps(course: Course, needed: number): Checked {
 			if (gap <= joined || gap >= needed) continue;
 			const values = { gap: centimetres(gap), needed: centimetres(needed) };
 			found.push(
-				problem('narrow', [one.ref, other.ref], values, apart(course, one, other, needed))
+				problem('narrow', [one.ref, other.ref], values, apart(course, one, other, gap, needed))
 			);
 		}
 	return found;
@@ -129,25 +126,25 @@ interface Solid {
 }
 
 /** A crate, or else the later part, moves away from the other until one can pass. */
-function apart(course: Course, one: Solid, other: Solid, needed: number): CourseProblem['repair'] {
+function apart(
+	course: Course,
+	one: Solid,
+	other: Solid,
+	gap: number,
+	needed: number
+): CourseProblem['repair'] {
 	const [moving, still] = one.ref.part === 'crates' ? [one, other] : [other, one];
 	if (moving.ref.part !== 'crates') return undefined;
 	const crate = find(course, moving.ref) as Part<'crates'>;
-	const [mx, my] = middle(moving.box);
+	const [mx, my] = middleOf(moving.box);
 	const [sx, sy] = nearestIn(still.box, [mx, my]);
 	const away = lengthTo([sx, sy], [mx, my]);
 	if (away === 0) return undefined;
-	const extent = extentOf(course, moving.ref)!;
-	const gap = clearanceBetween(extent, extentOf(course, still.ref)!);
 	const by = (needed + 0.02 - gap) / away;
 	const at = tidyPoint([crate.at[0] + (mx - sx) * by, crate.at[1] + (my - sy) * by]);
 	return { key: 'courseRepair.moveCrate', edit: changing(moving.ref, { ...crate, at }) };
 }
 
-const middle = ({ west, south, east, north }: Box): Point => [
-	(west + east) / 2,
-	(south + north) / 2
-];
 const nearestIn = ({ west, south, east, north }: Box, [x, y]: Point): Point => [
 	Math.max(west, Math.min(east, x)),
 	Math.max(south, Math.min(north, y))
@@ -209,7 +206,10 @@ const largest = 20;
 /** Parts that lie off the floor. */
 function beyond(course: Course): Checked {
 	const { width, height } = course.size;
-	const boxes = allParts(course).map((ref) => ({ ref, box: boxOf(extentOf(course, ref)!) }));
+	const boxes = placedParts(course).map(({ ref, value }) => ({
+		ref,
+		box: boxOf(kindOf(ref.part).extent(value))
+	}));
 	const off = boxes.filter(
 		({ ref, box }) =>
 			ref.part !== 'lampPosts' &&

@@ -15,7 +15,8 @@ import {
 	partsOf,
 	withParts,
 	type Part,
-	type PartName
+	type PartName,
+	type PartRef
 } from './parts';
 
 type Field = keyof typeof fieldSchemas;
@@ -29,6 +30,12 @@ export type CourseEdit =
 	| { type: 'order'; part: PartName; id: string; index: number }
 	| ForField
 	| { type: 'together'; edits: readonly CourseEdit[] };
+
+export const adding = (part: PartName, index: number, value: Part): CourseEdit =>
+	({ ...{ type: 'add', part, index, value } }) as CourseEdit;
+export const changing = ({ part, id }: PartRef, value: object): CourseEdit =>
+	({ ...{ type: 'change', part, id, value } }) as CourseEdit;
+export const together = (edits: readonly CourseEdit[]): CourseEdit => ({ type: 'together', edits });
 
 const index = z.int().min(0);
 const partName = z.enum(partNames as [PartName, ...PartName[]]);
@@ -88,10 +95,7 @@ function applyCourseEdit(course: Course, edit: CourseEdit): AppliedToCourse {
 				inverse: { type: 'set', field: edit.field, value: course[edit.field] } as CourseEdit
 			});
 		case 'together':
-			return applyTogether(applyCourseEdit, course, edit.edits, (edits) => ({
-				type: 'together',
-				edits
-			}));
+			return applyTogether(applyCourseEdit, course, edit.edits, together);
 	}
 }
 
@@ -124,7 +128,7 @@ function change(
 	const parts = partsOf(course, part);
 	return success({
 		document: withParts(course, part, parts.with(index, value)),
-		inverse: { type: 'change', part, id, value: parts[index] } as CourseEdit
+		inverse: changing({ part, id }, parts[index]!)
 	});
 }
 
@@ -134,7 +138,7 @@ function remove(course: Course, { part, id }: CourseEdit & { type: 'remove' }): 
 	const parts = partsOf(course, part);
 	return success({
 		document: withParts(course, part, parts.toSpliced(index, 1)),
-		inverse: { type: 'add', part, index, value: parts[index] } as CourseEdit
+		inverse: adding(part, index, parts[index]!)
 	});
 }
 

@@ -2,7 +2,7 @@
 import * as exact from '../exact';
 import type { Course, Point } from './course';
 import { distanceTo, isInside } from './measure';
-import { allParts, find, kindOf, type Extent, type PartRef } from './parts';
+import { find, kindOf, placedParts, type Extent, type PartRef } from './parts';
 
 export interface Box {
 	readonly west: number;
@@ -55,8 +55,8 @@ export function distanceFrom(point: Point, { line, half, isFilled }: Extent): nu
 /** Everything that lies at a place, the smallest first: it is what one points at. @param reach metres */
 export function partsAt(course: Course, point: Point, reach: number): PartRef[] {
 	const found: { ref: PartRef; size: number }[] = [];
-	for (const ref of allParts(course).reverse()) {
-		const extent = extentOf(course, ref)!;
+	for (const { ref, value } of placedParts(course).reverse()) {
+		const extent = kindOf(ref.part).extent(value);
 		if (distanceFrom(point, extent) > reach) continue;
 		const { west, south, east, north } = boxOf(extent);
 		found.push({ ref, size: exact.lengthOf(east - west, north - south) });
@@ -66,10 +66,12 @@ export function partsAt(course: Course, point: Point, reach: number): PartRef[] 
 
 /** Everything that lies wholly in a box. */
 export const partsIn = (course: Course, { west, south, east, north }: Box): PartRef[] =>
-	allParts(course).filter((ref) => {
-		const box = boxOf(extentOf(course, ref)!);
-		return box.west >= west && box.south >= south && box.east <= east && box.north <= north;
-	});
+	placedParts(course)
+		.filter(({ ref, value }) => {
+			const box = boxOf(kindOf(ref.part).extent(value));
+			return box.west >= west && box.south >= south && box.east <= east && box.north <= north;
+		})
+		.map(({ ref }) => ref);
 
 /** Metres that lie free between two parts; 0 where they touch. */
 export function clearanceBetween(one: Extent, other: Extent): number {

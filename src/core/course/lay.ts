@@ -1,14 +1,14 @@
 /** Edits that lay new parts and go on with lines, as a hand does or as they are paced out. */
 import { success, type Result } from '../sentence';
 import type { Course, Point } from './course';
-import type { CourseEdit } from './edits';
+import { adding, changing, together, type CourseEdit } from './edits';
 import { tidy, tidyBearing, tidyPoint } from './motions';
 import { pacedFrom, railFrom, railTo, type Pace, type PaceEnd } from './pacing';
 import {
 	allParts,
 	find,
 	freeIds,
-	indexOf,
+	partNames,
 	partsOf,
 	type Part,
 	type PartName,
@@ -36,11 +36,6 @@ export interface Laid {
 	readonly growing?: Growing;
 }
 
-const adding = (part: PartName, index: number, value: Part): CourseEdit =>
-	({ ...{ type: 'add', part, index, value } }) as CourseEdit;
-const changing = ({ part, id }: PartRef, value: object): CourseEdit =>
-	({ ...{ type: 'change', part, id, value } }) as CourseEdit;
-
 const lastTwo = (points: readonly Point[]): [Point, Point] => [points.at(-2)!, points.at(-1)!];
 const isSame = (one: Point, other: Point): boolean => lengthTo(one, other) < 1e-4;
 
@@ -57,6 +52,9 @@ export function lay(course: Course, part: PartName, fields: object): Laid {
 	return { edit: adding(part, parts.length, value), refs: [{ part, id }] };
 }
 
+/** Metres from the end of a rail at which one goes on from it: its end is seldom a round number. */
+const railReach = 0.002;
+
 /** The end of a line that begins at a place, or goes on from the end of one that is there. */
 export function growFrom(course: Course, part: Growing['part'], at: Point, bearing = 0): Growing {
 	if (part === 'tapes') {
@@ -69,7 +67,7 @@ export function growFrom(course: Course, part: Growing['part'], at: Point, beari
 		for (const rail of course.rails) {
 			if (rail.isClosed) continue;
 			const growing = growingOfRail({ part, id: rail.id }, rail);
-			if (isSame(growing.end.at, at) || lengthTo(growing.end.at, at) < 0.002) return growing;
+			if (lengthTo(growing.end.at, at) < railReach) return growing;
 		}
 	}
 	return { part, end: { at, bearing } };
@@ -126,7 +124,7 @@ export function growPaced(
 	if (points.length === 0 && !isClosed) {
 		// A turn alone: the line points elsewhere from now on.
 		return success({
-			edit: { type: 'together', edits: [] },
+			edit: together([]),
 			refs: [],
 			growing: { ...growing, end }
 		});
@@ -168,7 +166,7 @@ function wallsAlong(course: Course, points: readonly Point[], style: object): La
 	);
 	const [before, at] = lastTwo(points);
 	return {
-		edit: edits.length === 1 ? edits[0]! : { type: 'together', edits },
+		edit: edits.length === 1 ? edits[0]! : together(edits),
 		refs: ids.map((id) => ({ part: 'walls', id })),
 		growing: { part: 'walls', before, end: { at, bearing: bearingTo(before, at) } }
 	};
@@ -254,12 +252,13 @@ export const areaOf = (part: PartName, corners: readonly Point[], style: object)
 
 /** Another course in the place of this one, which keeps its name. */
 export function replacing(course: Course, next: Course): CourseEdit {
-	const edits: CourseEdit[] = [
+	return together([
 		...allParts(course)
 			.reverse()
 			.map((ref): CourseEdit => ({ type: 'remove', ...ref })),
 		{ type: 'set', field: 'size', value: next.size },
-		...allParts(next).map((ref) => adding(ref.part, indexOf(next, ref), find(next, ref)!))
-	];
-	return { type: 'together', edits };
+		...partNames.flatMap((part) =>
+			partsOf(next, part).map((value, index) => adding(part, index, value))
+		)
+	]);
 }

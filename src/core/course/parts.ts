@@ -48,13 +48,13 @@ export interface PartKind<P> {
 	moved(part: P, motion: Motion): P;
 }
 
-interface Placed {
+interface AtPoint {
 	readonly at: Point;
 }
 
 const atPoint = {
-	points: ({ at }: Placed) => [at],
-	withPoints: <P extends Placed>(part: P, [at]: readonly Point[]): P => ({
+	points: ({ at }: AtPoint) => [at],
+	withPoints: <P extends AtPoint>(part: P, [at]: readonly Point[]): P => ({
 		...part,
 		at: [...at!]
 	})
@@ -62,12 +62,12 @@ const atPoint = {
 
 const round = {
 	...atPoint,
-	extent: ({ at, radius }: Placed & { radius: number }): Extent => ({
+	extent: ({ at, radius }: AtPoint & { radius: number }): Extent => ({
 		line: [at],
 		half: radius,
 		isFilled: true
 	}),
-	moved: <P extends Placed & { radius: number }>(part: P, { point, size }: Motion): P => ({
+	moved: <P extends AtPoint & { radius: number }>(part: P, { point, size }: Motion): P => ({
 		...part,
 		at: point(part.at),
 		radius: size(part.radius)
@@ -255,11 +255,19 @@ export function find(course: Course, ref: PartRef): Part | undefined {
 	return partsOf(course, ref.part)[indexOf(course, ref)];
 }
 
+/** A part, and how one points to it. */
+export interface Placed {
+	readonly ref: PartRef;
+	readonly value: Part;
+}
+
 /** All that there is, from the bottom up. */
-export const allParts = (course: Course): PartRef[] =>
+export const placedParts = (course: Course): Placed[] =>
 	partNames.flatMap((part) =>
-		partsOf(course, part).map((value, index) => ({ part, id: idOf(value, index) }))
+		partsOf(course, part).map((value, index) => ({ ref: { part, id: idOf(value, index) }, value }))
 	);
+
+export const allParts = (course: Course): PartRef[] => placedParts(course).map(({ ref }) => ref);
 
 /** Of each kind, how its ids begin. */
 const stems: Readonly<Record<PartName, string>> = {

@@ -4,7 +4,7 @@ import { headingOfBearing } from '../units/angles';
 import type { Course, Point } from './course';
 import { bearingTo, lengthTo, turnBetween } from './measure';
 import { tidyPoint } from './motions';
-import { allParts, find, keyOf, kindOf, type PartRef } from './parts';
+import { keyOf, kindOf, placedParts, type PartRef } from './parts';
 
 /** Degrees: bearings that a line is drawn to, and how near one has to be. */
 const bearings = 15;
@@ -33,9 +33,9 @@ export interface Snapped {
 /** The points of all parts but these. */
 export function endsOf(course: Course, without: readonly PartRef[] = []): Point[] {
 	const left = new Set(without.map(keyOf));
-	return allParts(course)
-		.filter((ref) => !left.has(keyOf(ref)))
-		.flatMap((ref) => kindOf(ref.part).points(find(course, ref)!));
+	return placedParts(course)
+		.filter(({ ref }) => !left.has(keyOf(ref)))
+		.flatMap(({ ref, value }) => kindOf(ref.part).points(value));
 }
 
 const onGrid = (value: number, grid: number): number => Math.round(value / grid) * grid;

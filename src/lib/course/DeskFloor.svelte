@@ -2,7 +2,7 @@
 	/** The floor of a course desk: what lies there is pointed at, pulled and laid. */
 	import type { Snippet } from 'svelte';
 	import type { Point } from '$core/course/course';
-	import type { CourseEdit, CourseHistory } from '$core/course/edits';
+	import { changing, type CourseEdit, type CourseHistory } from '$core/course/edits';
 	import { extentOf } from '$core/course/extent';
 	import { layings, reachField } from '$core/course/figures';
 	import { find, keyOf, kindOf, type Part, type PartRef } from '$core/course/parts';
@@ -176,8 +176,8 @@
 		}
 	}
 
-	const change = ({ part, id }: PartRef, before: CourseHistory, value: Part) =>
-		bench.tryOut(before, { type: 'change', part, id, value } as CourseEdit);
+	const change = (ref: PartRef, before: CourseHistory, value: Part) =>
+		bench.tryOut(before, changing(ref, value));
 
 	/** A line that is pulled out of a place is straight from there, though nothing is laid yet. */
 	function meantFrom(start: Point, point: Point, event: PointerEvent): Point {
@@ -298,7 +298,6 @@
 	const outlines = $derived(
 		bench.selection.map((ref) => ({ key: keyOf(ref), ...extentOf(course, ref)! }))
 	);
-	const isCursorShown = $derived(bench.isByKey);
 </script>
 
 {#snippet label(at: Point, text: string)}
@@ -410,8 +409,8 @@
 					{@const { at } = bench.growing.end}
 					<circle class="handle end" cx={at[0]} cy={at[1]} r={6 * pixel} stroke-width={2 * pixel} />
 				{/if}
-				{#if isCursorShown || meant}
-					{@const [cx, cy] = isCursorShown ? bench.cursor : meant!}
+				{#if bench.isByKey || meant}
+					{@const [cx, cy] = bench.isByKey ? bench.cursor : meant!}
 					<path
 						class="cursor"
 						d="M{-14 * pixel} 0H{14 * pixel}M0 {-14 * pixel}V{14 * pixel}"

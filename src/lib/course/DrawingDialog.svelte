@@ -2,7 +2,7 @@
 	/** Says what each layer or colour of a drawing becomes, and shows it before it is taken in. */
 	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { replacing } from '$core/course/lay';
-	import { allParts, find } from '$core/course/parts';
+	import { placedParts } from '$core/course/parts';
 	import type { Drawing } from '$core/course/svg/shapes';
 	import { courseFrom, groupsOf, takings, type Taking } from '$core/course/svg/take';
 	import { t } from '$lib/i18n';
@@ -27,7 +27,7 @@
 		const { course } = taken;
 		const isDone = isBeside
 			? bench.add(
-					allParts(course).map((ref) => ({ part: ref.part, value: find(course, ref)! })),
+					placedParts(course).map(({ ref, value }) => ({ part: ref.part, value })),
 					0
 				)
 			: bench.desk.edit(replacing(bench.course, course), t('course.drawing.taken'));

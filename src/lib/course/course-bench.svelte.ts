@@ -1,16 +1,18 @@
 /** What a course desk holds: the course as it is changed, what is selected, and what is being laid. */
 import './words';
 import type { Course, Point } from '$core/course/course';
-import { courseHistory, type CourseEdit, type CourseHistory } from '$core/course/edits';
 import {
-	boxAround,
-	boxOf,
-	extentOf,
-	middleOf,
-	partsAt,
-	partsIn,
-	type Box
-} from '$core/course/extent';
+	aligning,
+	boxOfPart,
+	copying,
+	moving,
+	removing,
+	spreading,
+	type Level,
+	type Loose
+} from '$core/course/arrange';
+import { changing, courseHistory, type CourseEdit, type CourseHistory } from '$core/course/edits';
+import { boxAround, middleOf, partsAt, partsIn, type Box } from '$core/course/extent';
 import {
 	firstStyles,
 	layings,
@@ -36,9 +38,8 @@ import type { Pace } from '$core/course/pacing';
 import {
 	allParts,
 	find,
-	freeIds,
+	indexOf,
 	keyOf,
-	kindOf,
 	partsOf,
 	withOwnIds,
 	type Part,
@@ -103,7 +104,9 @@ export class CourseBench {
 	private readonly locked = $derived.by(() =>
 		Object.fromEntries(this.course.locked.map((key) => [key, true]))
 	);
-	readonly box = $derived.by(() => boxAround(this.selection.map((ref) => this.boxOf(ref))));
+	readonly box = $derived.by(() =>
+		boxAround(this.selection.map((ref) => boxOfPart(this.course, ref)))
+	);
 
 	constructor(
 		opened: Opened,
@@ -125,10 +128,6 @@ export class CourseBench {
 
 	dispose(): void {
 		this.saver.dispose();
-	}
-
-	private boxOf(ref: PartRef): Box {
-		return boxOf(extentOf(this.course, ref)!);
 	}
 
 	get grid(): number {
@@ -195,8 +194,9 @@ export class CourseBench {
 	}
 
 	change(ref: PartRef, value: Part): boolean {
-		const edit = { type: 'change', part: ref.part, id: ref.id, value } as CourseEdit;
-		return this.do(edit, () => t('course.say.changed', { part: describe(this.course, ref) }));
+		return this.do(changing(ref, value), () =>
+			t('course.say.changed', { part: describe(this.course, ref) })
+		);
 	}
 
 	/** One figure of a part; the next of its kind looks so, too. */
@@ -211,93 +211,43 @@ export class CourseBench {
 		return valueOf(this.styles[part] as Part, part, figure);
 	}
 
-	/** An edit that moves parts, or nothing where all of them are locked. */
-	private moving(
-		refs: readonly PartRef[],
-		motion: Motion,
-		course = this.course
-	): CourseEdit | undefined {
-		const free = refs.filter((ref) => !this.isLocked(ref));
-		if (free.length === 0) return undefined;
-		const edits = free.map(
-			(ref) =>
-				({
-					...{ type: 'change', part: ref.part, id: ref.id },
-					value: kindOf(ref.part).moved(find(course, ref)!, motion)
-				}) as CourseEdit
-		);
-		return { type: 'together', edits };
+	/** What is selected and not held fast. */
+	private get free(): readonly PartRef[] {
+		return this.selection.filter((ref) => !this.isLocked(ref));
 	}
 
-	/** Moves what is selected. @param news what is said of it */
-	move(motion: Motion, news: string | (() => string)): void {
-		const edit = this.moving(this.selection, motion);
-		if (edit) this.do(edit, typeof news === 'string' ? () => news : news);
+	/** Moves what is selected. @param news what is said of it then */
+	private move(motion: Motion, news: () => string): void {
+		const { free } = this;
+		if (free.length > 0) this.do(moving(this.course, free, motion), news);
 		else this.voice.announce(t('course.say.allLocked'));
 	}
 
 	/** Turns, mirrors or resizes about the middle of what is selected. */
 	moveAbout(make: (middle: Point) => Motion, news: string): void {
-		if (this.box) this.move(make(middleOf(this.box)), news);
+		if (this.box) this.move(make(middleOf(this.box)), () => news);
 	}
 
 	nudge(dx: number, dy: number): void {
 		this.move(shift(dx, dy), () => place([this.box!.west, this.box!.south]));
 	}
 
-	/** Moves each by its own way, as one edit. */
-	private moveEach(ways: readonly (readonly [PartRef, number, number])[], news: string): void {
-		const edits = ways.flatMap(([ref, dx, dy]) => this.moving([ref], shift(dx, dy)) ?? []);
-		if (edits.length > 0) this.do({ type: 'together', edits }, () => news);
+	align(level: Level): void {
+		if (this.free.length === 0) return;
+		const edit = aligning(this.course, this.selection, level, (ref) => this.isLocked(ref));
+		this.do(edit, () => t('course.say.aligned'));
 	}
 
-	/** @param side where they are to be level */
-	align(side: keyof Box | 'middle' | 'centre'): void {
-		const { box, selection } = this;
-		if (!box) return;
-		const [mx, my] = middleOf(box);
-		const ways = selection.map((ref) => {
-			const own = this.boxOf(ref);
-			const [x, y] = middleOf(own);
-			if (side === 'middle') return [ref, 0, my - y] as const;
-			if (side === 'centre') return [ref, mx - x, 0] as const;
-			const isAcross = side === 'west' || side === 'east';
-			const by = box[side] - own[side];
-			return [ref, isAcross ? by : 0, isAcross ? 0 : by] as const;
-		});
-		this.moveEach(ways, t('course.say.aligned'));
-	}
-
-	/** The same gap between each and the next; the outermost stay. */
 	spread(axis: 'x' | 'y'): void {
-		const from = axis === 'x' ? 'west' : 'south';
-		const to = axis === 'x' ? 'east' : 'north';
-		const list = this.selection
-			.map((ref) => ({ ref, box: this.boxOf(ref) }))
-			.toSorted((a, b) => a.box[from] - b.box[from]);
-		if (list.length < 3) return;
-		const covered = list.reduce((sum, { box }) => sum + box[to] - box[from], 0);
-		const whole = Math.max(...list.map(({ box }) => box[to])) - list[0]!.box[from];
-		const gap = (whole - covered) / (list.length - 1);
-		let at = list[0]!.box[from];
-		const ways = list.map(({ ref, box }) => {
-			const by = at - box[from];
-			at += box[to] - box[from] + gap;
-			return [ref, axis === 'x' ? by : 0, axis === 'y' ? by : 0] as const;
-		});
-		this.moveEach(ways, t('course.say.spread'));
+		if (this.free.length === 0 || this.selection.length < 3) return;
+		const edit = spreading(this.course, this.selection, axis, (ref) => this.isLocked(ref));
+		this.do(edit, () => t('course.say.spread'));
 	}
 
 	remove(): void {
-		const free = this.selection.filter((ref) => !this.isLocked(ref));
+		const { free } = this;
 		if (free.length === 0) return;
-		// Start marks from the back: they are known by their numbers.
-		const starts = free.filter(({ part }) => part === 'starts');
-		const others = free.filter(({ part }) => part !== 'starts');
-		const sorted = starts.toSorted((a, b) => Number(b.id) - Number(a.id));
-		const edits: CourseEdit[] = [...others, ...sorted].map((ref) => ({ type: 'remove', ...ref }));
-		const count = free.length;
-		this.do({ type: 'together', edits }, () => t('course.say.removed', { count }));
+		this.do(removing(free), () => t('course.say.removed', { count: free.length }));
 		this.chosen = [];
 	}
 
@@ -314,12 +264,10 @@ export class CourseBench {
 	reorder(by: 1 | -1): void {
 		const { only } = this;
 		if (!only) return;
-		const parts = partsOf(this.course, only.part);
-		const ids = parts.map((value, index) => ('id' in value ? value.id : String(index + 1)));
-		const to = ids.indexOf(only.id) + by;
-		if (to < 0 || to >= parts.length) return;
+		const count = partsOf(this.course, only.part).length;
+		const to = indexOf(this.course, only) + by;
+		if (to < 0 || to >= count) return;
 		const edit: CourseEdit = { type: 'order', ...only, index: to };
-		const count = parts.length;
 		this.do(edit, () => t('course.say.ordered', { number: to + 1, count }));
 		if (only.part === 'starts') this.select([{ part: 'starts', id: String(to + 1) }], false);
 	}
@@ -330,50 +278,31 @@ export class CourseBench {
 
 	// --- copying ---
 
+	/** What is selected, apart from this course. */
+	private get loose(): readonly Loose[] {
+		return this.selection.map((ref) => ({ part: ref.part, value: find(this.course, ref)! }));
+	}
+
 	/** What is selected, as a text that another course can take in. */
 	copied(): string {
-		const parts = this.selection.map((ref) => ({ part: ref.part, value: find(this.course, ref)! }));
-		return JSON.stringify({ format: 'lantern-step/parts', parts });
+		return JSON.stringify({ format: 'lantern-step/parts', parts: this.loose });
 	}
 
 	/** Takes in what was copied, here or on another course. @returns whether it was that */
 	paste(text: string): boolean {
 		const parts = readParts(text);
-		if (!parts) return false;
-		this.add(parts.map(({ part, value }) => ({ part, value: value as Part })));
-		return true;
+		if (parts) this.add(parts);
+		return parts !== undefined;
 	}
 
 	duplicate(): void {
-		this.add(this.selection.map((ref) => ({ part: ref.part, value: find(this.course, ref)! })));
+		this.add(this.loose);
 	}
 
 	/** @param by metres by which each lies beside where it was */
-	add(parts: readonly { part: PartName; value: Part }[], by = beside): boolean {
-		const edits: CourseEdit[] = [];
-		const refs: PartRef[] = [];
-		const taken: Partial<Record<PartName, number>> = {};
-		for (const { part, value } of parts) {
-			const nth = taken[part] ?? 0;
-			taken[part] = nth + 1;
-			const index = partsOf(this.course, part).length + nth;
-			let moved: Part;
-			try {
-				moved = kindOf(part).moved(value, shift(by, -by));
-			} catch {
-				// A stranger's text that is no part: said as any edit that does not fit.
-				moved = value;
-			}
-			const id = 'id' in moved ? freeIds(this.course, part, nth + 1)[nth]! : String(index + 1);
-			edits.push({
-				...{ type: 'add', part, index },
-				value: 'id' in moved ? { ...moved, id } : moved
-			} as CourseEdit);
-			refs.push({ part, id });
-		}
-		const isDone = this.do({ type: 'together', edits }, () =>
-			t('course.say.copied', { count: refs.length })
-		);
+	add(parts: readonly Loose[], by = beside): boolean {
+		const { edit, refs } = copying(this.course, parts, by);
+		const isDone = this.do(edit, () => t('course.say.copied', { count: refs.length }));
 		if (isDone) this.select(refs, false);
 		return isDone;
 	}
@@ -528,12 +457,14 @@ export class CourseBench {
 
 	/** What a hand moves that pulls what is selected by so much. */
 	pulled({ document }: CourseHistory, dx: number, dy: number): CourseEdit | undefined {
-		if (dx === 0 && dy === 0) return undefined;
-		return this.moving(this.selection, shift(tidy(dx), tidy(dy)), document);
+		const { free } = this;
+		if ((dx === 0 && dy === 0) || free.length === 0) return undefined;
+		return moving(document, free, shift(tidy(dx), tidy(dy)));
 	}
 }
 
-function readParts(text: string): readonly { part: PartName; value: unknown }[] | undefined {
+/** What a text holds that was copied; whether they are parts is found out when they are added. */
+function readParts(text: string): readonly Loose[] | undefined {
 	try {
 		const value = JSON.parse(text);
 		const isOurs = value?.format === 'lantern-step/parts' && Array.isArray(value.parts);

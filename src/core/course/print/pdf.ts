@@ -26,8 +26,8 @@ import { floorColours } from '../../colours';
 import * as exact from '../../exact';
 import { headingOfBearing } from '../../units/angles';
 import type { Course, Point } from '../course';
-import { boxOf, extentOf, type Box } from '../extent';
-import { allParts, find, kindOf, type Part, type PartName, type PartRef } from '../parts';
+import { boxOf, type Box } from '../extent';
+import { kindOf, placedParts, type Part, type PartName, type Placed } from '../parts';
 import { materialOf, planLines, type PlanLine } from './lines';
 
 export const papers = { a4: [210, 297], letter: [215.9, 279.4] } as const;
@@ -224,7 +224,7 @@ class Writer {
 	}
 
 	private drawParts(view: View): void {
-		for (const ref of allParts(this.course)) this.drawPart(ref, view);
+		for (const placed of placedParts(this.course)) this.drawPart(placed, view);
 	}
 
 	/** Which way a start mark points. */
@@ -239,8 +239,7 @@ class Writer {
 		this.path([to(0.04, 0.03), to(0.08, 0), to(0.04, -0.03)], view, inks.starts.colour, 0.8);
 	}
 
-	private drawPart(ref: PartRef, view: View, isTrue = false): void {
-		const value = find(this.course, ref)!;
+	private drawPart({ ref, value }: Placed, view: View, isTrue = false): void {
 		const extent = kindOf(ref.part).extent(value);
 		const { colour, dash = 0 } = inks[ref.part];
 		const own = 'colour' in value ? floorColours[value.colour] : colour;
@@ -381,14 +380,14 @@ class Writer {
 			clip(),
 			endPath()
 		);
-		for (const ref of allParts(this.course)) {
-			const own = boxOf(extentOf(this.course, ref)!);
+		for (const placed of placedParts(this.course)) {
+			const own = boxOf(kindOf(placed.ref.part).extent(placed.value));
 			const isHere =
 				own.west <= box.east &&
 				own.east >= box.west &&
 				own.south <= box.north &&
 				own.north >= box.south;
-			if (isHere) this.drawPart(ref, view, true);
+			if (isHere) this.drawPart(placed, view, true);
 		}
 		this.frame(view);
 		page.pushOperators(popGraphicsState());
