@@ -1,14 +1,14 @@
 <script lang="ts">
 	/** Says what each layer or colour of a drawing becomes, and shows it before it is taken in. */
-	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { replacing } from '$core/course/lay';
 	import { placedParts } from '$core/course/parts';
 	import type { Drawing } from '$core/course/svg/shapes';
 	import { courseFrom, groupsOf, takings, type Taking } from '$core/course/svg/take';
 	import { t } from '$lib/i18n';
-	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
 	import { showNumber } from '$lib/values/format';
 	import type { CourseBench } from './course-bench.svelte';
+	import CourseView from './CourseView.svelte';
+	import DeskDialog from './DeskDialog.svelte';
 
 	let {
 		bench,
@@ -35,104 +35,67 @@
 	}
 </script>
 
-<Dialog open onOpenChange={({ open }) => !open && onclose()}>
-	<Portal>
-		<Dialog.Positioner class="middle">
-			<Dialog.Content class="panel dialog drawing-dialog">
-				<div class="title">
-					<Dialog.Title class="heading text-xl">{t('course.drawing')}</Dialog.Title>
-					<Dialog.CloseTrigger class="button button-line"
-						>{t('course.maze.close')}</Dialog.CloseTrigger
-					>
-				</div>
-				<p>
-					{t('course.drawing.about', {
-						file,
-						width: showNumber('length', drawing.size.width),
-						height: showNumber('length', drawing.size.height)
-					})}
-				</p>
-				<div class="both">
-					<div>
-						<label class="by">
-							{t('course.drawing.by')}
-							<select class="field" bind:value={by} onchange={() => (chosen = {})}>
-								<option value="layer">{t('course.drawing.by.layer')}</option>
-								<option value="colour">{t('course.drawing.by.colour')}</option>
+<DeskDialog title={t('course.drawing')} width={54} {onclose}>
+	<p>
+		{t('course.drawing.about', {
+			file,
+			width: showNumber('length', drawing.size.width),
+			height: showNumber('length', drawing.size.height)
+		})}
+	</p>
+	<div class="both">
+		<div>
+			<label class="by">
+				{t('course.drawing.by')}
+				<select class="field" bind:value={by} onchange={() => (chosen = {})}>
+					<option value="layer">{t('course.drawing.by.layer')}</option>
+					<option value="colour">{t('course.drawing.by.colour')}</option>
+				</select>
+			</label>
+			{#if groups.length === 0}<p>{t('course.drawing.empty')}</p>{/if}
+			<ul>
+				{#each groups as { key, colour, shapes, usual } (key)}
+					<li>
+						<span class="swatch" style:background={colour} aria-hidden="true"></span>
+						<label>
+							<span class="key">{key || t('course.drawing.noLayer')}</span>
+							<span class="count">{t('course.drawing.count', { count: shapes.length })}</span>
+							<select
+								class="field"
+								value={chosen[key] ?? usual}
+								onchange={(event) =>
+									(chosen = { ...chosen, [key]: event.currentTarget.value as Taking })}
+							>
+								{#each takings as taking (taking)}
+									<option value={taking}>{t(`course.drawing.${taking}`)}</option>
+								{/each}
 							</select>
 						</label>
-						{#if groups.length === 0}<p>{t('course.drawing.empty')}</p>{/if}
-						<ul>
-							{#each groups as { key, colour, shapes, usual } (key)}
-								<li>
-									<span class="swatch" style:background={colour} aria-hidden="true"></span>
-									<label>
-										<span class="key">{key || t('course.drawing.noLayer')}</span>
-										<span class="count">{t('course.drawing.count', { count: shapes.length })}</span>
-										<select
-											class="field"
-											value={chosen[key] ?? usual}
-											onchange={(event) =>
-												(chosen = { ...chosen, [key]: event.currentTarget.value as Taking })}
-										>
-											{#each takings as taking (taking)}
-												<option value={taking}>{t(`course.drawing.${taking}`)}</option>
-											{/each}
-										</select>
-									</label>
-								</li>
-							{/each}
-						</ul>
-					</div>
-					<div>
-						<svg
-							viewBox="0 0 {taken.course.size.width} {taken.course.size.height}"
-							role="img"
-							aria-label={t('course.drawing.picture')}
-						>
-							<g transform="translate(0,{taken.course.size.height}) scale(1,-1)"
-								><CourseDrawing course={taken.course} isSmall /></g
-							>
-						</svg>
-						{#if taken.left > 0}
-							<p class="fault" role="status">{t('course.drawing.left', { count: taken.left })}</p>
-						{/if}
-					</div>
-				</div>
-				<label class="where">
-					<input type="radio" name="where" value={false} bind:group={isBeside} />
-					{t('course.drawing.replace')}
-				</label>
-				<label class="where">
-					<input type="radio" name="where" value={true} bind:group={isBeside} />
-					{t('course.drawing.add')}
-				</label>
-				<button class="button button-main" disabled={groups.length === 0} onclick={keep}
-					>{t('course.maze.keep')}</button
-				>
-			</Dialog.Content>
-		</Dialog.Positioner>
-	</Portal>
-</Dialog>
+					</li>
+				{/each}
+			</ul>
+		</div>
+		<div>
+			<CourseView course={taken.course} label={t('course.drawing.picture')} />
+			{#if taken.left > 0}
+				<p class="fault" role="status">{t('course.drawing.left', { count: taken.left })}</p>
+			{/if}
+		</div>
+	</div>
+	<label class="where">
+		<input type="radio" name="where" value={false} bind:group={isBeside} />
+		{t('course.drawing.replace')}
+	</label>
+	<label class="where">
+		<input type="radio" name="where" value={true} bind:group={isBeside} />
+		{t('course.drawing.add')}
+	</label>
+	<button class="button button-main" disabled={groups.length === 0} onclick={keep}
+		>{t('course.maze.keep')}</button
+	>
+</DeskDialog>
 
 <style>
-	:global(.drawing-dialog) {
-		display: grid;
-		gap: 0.6rem;
-		width: min(54rem, calc(100vw - 1rem));
-		max-height: calc(100dvh - 1.5rem);
-		overflow-y: auto;
-	}
-	.title {
-		display: flex;
-		align-items: center;
-		justify-content: space-between;
-	}
-	.both {
-		display: grid;
-		grid-template-columns: minmax(15rem, 1fr) minmax(0, 1.4fr);
-		gap: 1rem;
-	}
 	.by {
 		display: grid;
 		grid-template-columns: auto 1fr;
@@ -173,23 +136,10 @@
 		border: 1px solid var(--line);
 		border-radius: 0.3rem;
 	}
-	svg {
-		width: 100%;
-		max-height: 20rem;
-		background: var(--paper-deep);
-	}
 	.where {
 		display: flex;
 		align-items: center;
 		gap: 0.5rem;
 		min-height: 2.2rem;
-	}
-	.fault {
-		color: var(--signal);
-	}
-	@media (max-width: 700px) {
-		.both {
-			grid-template-columns: minmax(0, 1fr);
-		}
 	}
 </style>

@@ -1,6 +1,5 @@
 <script lang="ts">
 	/** Makes a maze by a few wishes, and shows it before it is kept. */
-	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { Dices } from '@lucide/svelte';
 	import { untrack } from 'svelte';
 	import { replacing } from '$core/course/lay';
@@ -12,9 +11,10 @@
 		type MazeWish
 	} from '$core/course/maze';
 	import { say, t } from '$lib/i18n';
-	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
 	import { showNumber } from '$lib/values/format';
 	import type { CourseBench } from './course-bench.svelte';
+	import CourseView from './CourseView.svelte';
+	import DeskDialog from './DeskDialog.svelte';
 	import type { CourseHelp } from './course-help.svelte';
 	import NumberField from './NumberField.svelte';
 
@@ -60,120 +60,87 @@
 	const slantFigure = { quantity: 'angle', minimum: -180, maximum: 180 } as const;
 </script>
 
-<Dialog open onOpenChange={({ open }) => !open && onclose()}>
-	<Portal>
-		<Dialog.Positioner class="middle">
-			<Dialog.Content class="panel dialog maze-dialog">
-				<div class="title">
-					<Dialog.Title class="heading text-xl">{t('course.maze')}</Dialog.Title>
-					<Dialog.CloseTrigger class="button button-line"
-						>{t('course.maze.close')}</Dialog.CloseTrigger
-					>
-				</div>
-				<div class="both">
-					<div class="wishes">
-						<label>
-							{t('course.maze.shape')}
-							<select class="field" bind:value={shape}>
-								{#each mazeShapes as each (each)}
-									<option value={each}>{t(`course.maze.shape.${each}`)}</option>
-								{/each}
-							</select>
-						</label>
-						<label>
-							{t('course.maze.making')}
-							<select class="field" bind:value={making}>
-								{#each mazeMakings as each (each)}
-									<option value={each}>{t(`course.maze.making.${each}`)}</option>
-								{/each}
-							</select>
-						</label>
-						<label>
-							{t('course.maze.columns')}
-							<input class="field" type="number" min="2" max={most} bind:value={columns} />
-						</label>
-						<label>
-							{t('course.maze.rows')}
-							<input class="field" type="number" min="2" max={most} bind:value={rows} />
-						</label>
-						<NumberField
-							label={t('course.maze.side')}
-							figure={sideFigure}
-							value={side}
-							onset={(to) => (side = to)}
-						/>
-						<NumberField
-							label={t('course.maze.slant')}
-							figure={slantFigure}
-							value={slant}
-							onset={(to) => (slant = to)}
-						/>
-						<label>
-							{t('course.maze.loops')}
-							<input type="range" min="0" max="0.5" step="0.05" bind:value={loops} />
-						</label>
-						<label>
-							{t('course.maze.branching')}
-							<input type="range" min="0" max="1" step="0.1" bind:value={branching} />
-						</label>
-						<label>
-							{t('course.maze.seed')}
-							<input class="field" type="number" min="0" max="999999" bind:value={seed} />
-						</label>
-						<button
-							class="button button-line another"
-							onclick={() => (seed = Math.floor(Math.random() * 10_000))}
-							><Dices size={18} />{t('course.maze.another')}</button
-						>
-					</div>
-					<div class="shown">
-						{#if maze}
-							{@const { width, height } = maze.course.size}
-							<svg viewBox="0 0 {width} {height}" role="img" aria-label={t('course.maze.picture')}>
-								<g transform="translate(0,{height}) scale(1,-1)"
-									><CourseDrawing course={maze.course} isSmall /></g
-								>
-							</svg>
-							<p role="status">
-								<strong>{t(`course.maze.${difficultyOf(maze.figures)}`)}</strong>
-								{t('course.maze.figures', {
-									...maze.figures,
-									length: showNumber('length', maze.figures.length),
-									width: showNumber('length', width),
-									height: showNumber('length', height)
-								})}
-							</p>
-						{/if}
-						{#if fault}<p class="fault" role="alert">{fault}</p>{/if}
-					</div>
-				</div>
-				<p class="note">{t('course.maze.replaces')}</p>
-				<button class="button button-main" disabled={!maze || fault !== ''} onclick={keep}
-					>{t('course.maze.keep')}</button
-				>
-			</Dialog.Content>
-		</Dialog.Positioner>
-	</Portal>
-</Dialog>
+<DeskDialog title={t('course.maze')} width={56} {onclose}>
+	<div class="both">
+		<div class="wishes">
+			<label>
+				{t('course.maze.shape')}
+				<select class="field" bind:value={shape}>
+					{#each mazeShapes as each (each)}
+						<option value={each}>{t(`course.maze.shape.${each}`)}</option>
+					{/each}
+				</select>
+			</label>
+			<label>
+				{t('course.maze.making')}
+				<select class="field" bind:value={making}>
+					{#each mazeMakings as each (each)}
+						<option value={each}>{t(`course.maze.making.${each}`)}</option>
+					{/each}
+				</select>
+			</label>
+			<label>
+				{t('course.maze.columns')}
+				<input class="field" type="number" min="2" max={most} bind:value={columns} />
+			</label>
+			<label>
+				{t('course.maze.rows')}
+				<input class="field" type="number" min="2" max={most} bind:value={rows} />
+			</label>
+			<NumberField
+				label={t('course.maze.side')}
+				figure={sideFigure}
+				value={side}
+				onset={(to) => (side = to)}
+			/>
+			<NumberField
+				label={t('course.maze.slant')}
+				figure={slantFigure}
+				value={slant}
+				onset={(to) => (slant = to)}
+			/>
+			<label>
+				{t('course.maze.loops')}
+				<input type="range" min="0" max="0.5" step="0.05" bind:value={loops} />
+			</label>
+			<label>
+				{t('course.maze.branching')}
+				<input type="range" min="0" max="1" step="0.1" bind:value={branching} />
+			</label>
+			<label>
+				{t('course.maze.seed')}
+				<input class="field" type="number" min="0" max="999999" bind:value={seed} />
+			</label>
+			<button
+				class="button button-line another"
+				onclick={() => (seed = Math.floor(Math.random() * 10_000))}
+				><Dices size={18} />{t('course.maze.another')}</button
+			>
+		</div>
+		<div class="shown">
+			{#if maze}
+				{@const { width, height } = maze.course.size}
+				<CourseView course={maze.course} label={t('course.maze.picture')} />
+				<p role="status">
+					<strong>{t(`course.maze.${difficultyOf(maze.figures)}`)}</strong>
+					{t('course.maze.figures', {
+						...maze.figures,
+						length: showNumber('length', maze.figures.length),
+						width: showNumber('length', width),
+						height: showNumber('length', height)
+					})}
+				</p>
+			{/if}
+			{#if fault}<p class="fault" role="alert">{fault}</p>{/if}
+		</div>
+	</div>
+	<p class="note">{t('course.maze.replaces')}</p>
+	<button class="button button-main" disabled={!maze || fault !== ''} onclick={keep}
+		>{t('course.maze.keep')}</button
+	>
+</DeskDialog>
 
 <style>
-	:global(.maze-dialog) {
-		display: grid;
-		gap: 0.7rem;
-		width: min(56rem, calc(100vw - 1rem));
-		max-height: calc(100dvh - 1.5rem);
-		overflow-y: auto;
-	}
-	.title {
-		display: flex;
-		align-items: center;
-		justify-content: space-between;
-	}
-	.both {
-		display: grid;
-		grid-template-columns: minmax(15rem, 1fr) minmax(0, 1.5fr);
-		gap: 1rem;
-	}
 	.wishes {
 		display: grid;
 		grid-template-columns: 1fr 1fr;
@@ -197,22 +164,8 @@
 	.another {
 		align-self: end;
 	}
-	.shown svg {
-		width: 100%;
-		max-height: 20rem;
-		border-radius: 0.4rem;
-		background: var(--paper-deep);
-	}
-	.fault {
-		color: var(--signal);
-	}
 	.note {
 		color: var(--ink-soft);
 		font-size: 0.85rem;
-	}
-	@media (max-width: 700px) {
-		.both {
-			grid-template-columns: minmax(0, 1fr);
-		}
 	}
 </style>

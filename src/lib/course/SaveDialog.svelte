@@ -1,11 +1,11 @@
 <script lang="ts">
 	/** The course as a file, a drawing, a picture, or on paper. */
-	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
-	import { mostSheets, papers, sheetsOf, tapePlan, type Paper } from '$core/course/print/pdf';
+	import { mostSheets, papers, sheetsOf, type Paper } from '$core/course/print/sheets';
 	import { writeSvg } from '$core/course/svg/write';
 	import { t } from '$lib/i18n';
 	import { download, downloadDocument } from '$lib/workbench/files';
 	import type { CourseBench } from './course-bench.svelte';
+	import DeskDialog from './DeskDialog.svelte';
 	import { pictureOf } from './picture';
 
 	let { bench, onclose }: { bench: CourseBench; onclose: () => void } = $props();
@@ -27,6 +27,7 @@
 		else if (kind === 'svg')
 			download(course.name, 'svg', new Blob([writeSvg(course)], { type: 'image/svg+xml' }));
 		else if (kind === 'pdf') {
+			const { tapePlan } = await import('$core/course/print/pdf');
 			const bytes = await tapePlan(course, { paper, isTrueSize }, t);
 			download(course.name, 'pdf', new Blob([bytes as BlobPart], { type: 'application/pdf' }));
 		} else {
@@ -42,71 +43,49 @@
 	}
 </script>
 
-<Dialog open onOpenChange={({ open }) => !open && onclose()}>
-	<Portal>
-		<Dialog.Positioner class="middle">
-			<Dialog.Content class="panel dialog save-dialog">
-				<div class="title">
-					<Dialog.Title class="heading text-xl">{t('course.save')}</Dialog.Title>
-					<Dialog.CloseTrigger class="button button-line"
-						>{t('course.maze.close')}</Dialog.CloseTrigger
-					>
-				</div>
-				<div class="kinds" role="radiogroup" aria-label={t('course.save')}>
-					{#each kinds as each (each)}
-						<label class="kind">
-							<input type="radio" name="save-kind" value={each} bind:group={kind} />
-							<span>
-								<strong>{t(`course.save.${each}`)}</strong>
-								{#if each !== 'png'}<br />{t(`course.save.${each}.explain`)}{/if}
-							</span>
-						</label>
-					{/each}
-				</div>
-				{#if kind === 'png'}
-					<label class="more">
-						{t('course.save.width')}
-						<input class="field" type="number" min="16" max={mostPixels} bind:value={width} />
-					</label>
-				{:else if kind === 'pdf'}
-					<label class="more">
-						{t('course.save.paper')}
-						<select class="field" bind:value={paper}>
-							{#each Object.keys(papers) as each (each)}
-								<option value={each}>{t(`course.save.${each}`)}</option>
-							{/each}
-						</select>
-					</label>
-					<label class="check">
-						<input type="checkbox" bind:checked={isTrueSize} />
-						{t('course.save.trueSize', { count: sheets })}
-					</label>
-				{/if}
-				{#if isTooMany}
-					<p class="fault" role="alert">
-						{t('course.save.tooMany', { count: sheets, most: mostSheets })}
-					</p>
-				{/if}
-				{#if fault}<p class="fault" role="alert">{fault}</p>{/if}
-				<button class="button button-main" disabled={isTooMany} onclick={() => void save()}
-					>{t('course.save.make')}</button
-				>
-			</Dialog.Content>
-		</Dialog.Positioner>
-	</Portal>
-</Dialog>
+<DeskDialog title={t('course.save')} width={30} {onclose}>
+	<div class="kinds" role="radiogroup" aria-label={t('course.save')}>
+		{#each kinds as each (each)}
+			<label class="kind">
+				<input type="radio" name="save-kind" value={each} bind:group={kind} />
+				<span>
+					<strong>{t(`course.save.${each}`)}</strong>
+					{#if each !== 'png'}<br />{t(`course.save.${each}.explain`)}{/if}
+				</span>
+			</label>
+		{/each}
+	</div>
+	{#if kind === 'png'}
+		<label class="more">
+			{t('course.save.width')}
+			<input class="field" type="number" min="16" max={mostPixels} bind:value={width} />
+		</label>
+	{:else if kind === 'pdf'}
+		<label class="more">
+			{t('course.save.paper')}
+			<select class="field" bind:value={paper}>
+				{#each Object.keys(papers) as each (each)}
+					<option value={each}>{t(`course.save.${each}`)}</option>
+				{/each}
+			</select>
+		</label>
+		<label class="check">
+			<input type="checkbox" bind:checked={isTrueSize} />
+			{t('course.save.trueSize', { count: sheets })}
+		</label>
+	{/if}
+	{#if isTooMany}
+		<p class="fault" role="alert">
+			{t('course.save.tooMany', { count: sheets, most: mostSheets })}
+		</p>
+	{/if}
+	{#if fault}<p class="fault" role="alert">{fault}</p>{/if}
+	<button class="button button-main" disabled={isTooMany} onclick={() => void save()}
+		>{t('course.save.make')}</button
+	>
+</DeskDialog>
 
 <style>
-	:global(.save-dialog) {
-		display: grid;
-		gap: 0.7rem;
-		width: min(30rem, calc(100vw - 1rem));
-	}
-	.title {
-		display: flex;
-		align-items: center;
-		justify-content: space-between;
-	}
 	.kinds {
 		display: grid;
 		gap: 0.3rem;
@@ -129,8 +108,5 @@
 		align-items: center;
 		gap: 0.5rem;
 		min-height: 2.75rem;
-	}
-	.fault {
-		color: var(--signal);
 	}
 </style>

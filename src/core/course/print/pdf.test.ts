@@ -6,7 +6,8 @@ import { courseOf, wall } from '../../testing/sample';
 import type { Course, Point } from '../course';
 import { bearingTo, lengthTo } from '../measure';
 import { materialOf, planLines } from './lines';
-import { papers, sheetName, sheetsOf, tapePlan, type PrintWish, type Say } from './pdf';
+import { tapePlan, type PrintWish, type Say } from './pdf';
+import { papers, sheetName, sheetsOf } from './sheets';
 
 const pt = 72 / 25.4;
 /** Messages by their keys: what stands on a page can be found again. */

@@ -29,9 +29,7 @@ import type { Course, Point } from '../course';
 import { boxOf, type Box } from '../extent';
 import { kindOf, placedParts, type Part, type PartName, type Placed } from '../parts';
 import { materialOf, planLines, type PlanLine } from './lines';
-
-export const papers = { a4: [210, 297], letter: [215.9, 279.4] } as const;
-export type Paper = keyof typeof papers;
+import { boxOfSheet, margin, papers, sheetName, sheetsOf, type Inside, type Paper } from './sheets';
 
 export interface PrintWish {
 	readonly paper: Paper;
@@ -44,16 +42,12 @@ export type Say = (key: string, values?: Readonly<Record<string, string | number
 
 /** Points of a millimetre: a point is a 72nd of an inch. */
 const pt = 72 / 25.4;
-/** Millimetres that no printer reaches. */
-const margin = 10;
 const textSize = 9;
 const rowHeight = 13;
 /** Millimetres of the line by which a print can be checked. */
 const checkLine = 100;
 /** Drawings are made smaller by one of these. */
 const scales = [1, 2, 5, 10, 15, 20, 25, 30, 40, 50, 75, 100, 150, 200];
-/** More sheets than these nobody glues together. */
-export const mostSheets = 400;
 
 export async function tapePlan(course: Course, wish: PrintWish, say: Say): Promise<Uint8Array> {
 	// Without dates: the same course makes the same file.
@@ -67,29 +61,6 @@ export async function tapePlan(course: Course, wish: PrintWish, say: Say): Promi
 	writer.material();
 	if (wish.isTrueSize) writer.sheets();
 	return document.save();
-}
-
-/** How many sheets a course takes in true size, and which way round. */
-export function sheetsOf({ size }: Pick<Course, 'size'>, paper: Paper) {
-	const [short, long] = papers[paper];
-	const ways = [
-		[short, long],
-		[long, short]
-	].map(([width, height]) => {
-		const inside = { width: width! - 2 * margin, height: height! - 2 * margin };
-		const columns = Math.ceil((size.width * 1000) / inside.width - 1e-9);
-		const rows = Math.ceil((size.height * 1000) / inside.height - 1e-9);
-		return { width: width!, height: height!, inside, columns, rows, count: columns * rows };
-	});
-	return ways[1]!.count < ways[0]!.count ? ways[1]! : ways[0]!;
-}
-
-/** Letters for columns, numbers for rows from the south: A1 is at the south-west corner. */
-export function sheetName(column: number, row: number): string {
-	let name = '';
-	for (let left = column; left >= 0; left = Math.floor(left / 26) - 1)
-		name = String.fromCharCode(65 + (left % 26)) + name;
-	return `${name}${row + 1}`;
 }
 
 const rgb = (colour: string): [number, number, number] => [
@@ -267,20 +238,11 @@ class Writer {
 		const { columns, rows, inside } = sheetsOf(this.course, this.wish.paper);
 		for (let column = 0; column < columns; column++)
 			for (let row = 0; row < rows; row++) {
-				const box = this.sheetBox(column, row, inside);
+				const box = boxOfSheet(column, row, inside);
 				this.path(outline(box), view, '#c0432f', 0.4, 2);
 				const [x, y] = [view.x + box.west * view.scale, view.y + box.south * view.scale];
 				this.text(sheetName(column, row), x + 2, y + 2, 7);
 			}
-	}
-
-	private sheetBox(column: number, row: number, inside: { width: number; height: number }): Box {
-		return {
-			west: (column * inside.width) / 1000,
-			east: ((column + 1) * inside.width) / 1000,
-			south: (row * inside.height) / 1000,
-			north: ((row + 1) * inside.height) / 1000
-		};
 	}
 
 	// --- every line in words ---
@@ -366,11 +328,11 @@ class Writer {
 		for (let row = 0; row < rows; row++)
 			for (let column = 0; column < columns; column++) {
 				this.newPage([width, height]);
-				this.sheet(this.sheetBox(column, row, inside), sheetName(column, row), inside);
+				this.sheet(boxOfSheet(column, row, inside), sheetName(column, row), inside);
 			}
 	}
 
-	private sheet(box: Box, name: string, inside: { width: number; height: number }): void {
+	private sheet(box: Box, name: string, inside: Inside): void {
 		const { page } = this;
 		const scale = 1000 * pt;
 		const view = { scale, x: margin * pt - box.west * scale, y: margin * pt - box.south * scale };
@@ -413,7 +375,7 @@ class Writer {
 	}
 
 	/** Where the sheet is cut, so that it meets the next. */
-	private cropMarks({ width, height }: { width: number; height: number }): void {
+	private cropMarks({ width, height }: Inside): void {
 		const plain = { scale: pt, x: 0, y: 0 };
 		const long = 6;
 		for (const x of [margin, margin + width])

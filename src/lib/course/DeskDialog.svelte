@@ -1,0 +1,70 @@
+<script lang="ts">
+	/** A dialog over a course desk: its title, the way out, and what it is about. */
+	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
+	import type { Snippet } from 'svelte';
+	import { t } from '$lib/i18n';
+
+	let {
+		title,
+		width,
+		onclose,
+		children
+	}: {
+		title: string;
+		/** At the most, rem. */
+		width: number;
+		onclose: () => void;
+		children: Snippet;
+	} = $props();
+</script>
+
+<Dialog open onOpenChange={({ open }) => !open && onclose()}>
+	<Portal>
+		<Dialog.Positioner class="middle">
+			<Dialog.Content
+				class="panel dialog desk-dialog"
+				style="width: min({width}rem, calc(100vw - 1rem))"
+			>
+				<div class="title">
+					<Dialog.Title class="heading text-xl">{title}</Dialog.Title>
+					<Dialog.CloseTrigger class="button button-line">{t('course.close')}</Dialog.CloseTrigger>
+				</div>
+				{@render children()}
+			</Dialog.Content>
+		</Dialog.Positioner>
+	</Portal>
+</Dialog>
+
+<style>
+	:global(.desk-dialog) {
+		display: grid;
+		gap: 0.7rem;
+		max-height: calc(100dvh - 1.5rem);
+		overflow-y: auto;
+	}
+	.title {
+		display: flex;
+		align-items: center;
+		justify-content: space-between;
+	}
+	/* What is asked for beside what comes of it. */
+	:global(.desk-dialog .both) {
+		display: grid;
+		grid-template-columns: minmax(15rem, 1fr) minmax(0, 1.5fr);
+		gap: 1rem;
+	}
+	:global(.desk-dialog .drawn) {
+		width: 100%;
+		max-height: 20rem;
+		border-radius: 0.4rem;
+		background: var(--paper-deep);
+	}
+	:global(.desk-dialog .fault) {
+		color: var(--signal);
+	}
+	@media (max-width: 700px) {
+		:global(.desk-dialog .both) {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>

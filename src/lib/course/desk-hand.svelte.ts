@@ -1,0 +1,266 @@
+/** The hand on a course desk: what a pointer, or keys, do to what lies there. */
+import type { Point } from '$core/course/course';
+import { changing, type CourseHistory } from '$core/course/edits';
+import { layings, reachField } from '$core/course/figures';
+import { bearingTo, lengthTo } from '$core/course/measure';
+import { tidy, turn } from '$core/course/motions';
+import { find, kindOf, type Part, type PartRef } from '$core/course/parts';
+import type { FloorWindow } from '$lib/floor/floor-window.svelte';
+import { headingOfBearing } from '$core/units/angles';
+import { steps, type CourseBench } from './course-bench.svelte';
+
+/** Pixels of a handle, and from what is turned to the handle that turns it. */
+export const handle = 8;
+const turnerFar = 46;
+/** Pixels within which a handle is meant, by a pointer and by a finger. */
+const reach = { pointer: 10, finger: 22 };
+/** Pixels of a pull that is none yet. */
+const still = 4;
+/** Degrees of one turn of the handle; and freely. */
+const turns = { usual: 15, free: 1 };
+/** Metres to which a size is exact that snaps to nothing. */
+const finest = 0.001;
+
+/** Something of a part that is pulled. @see before the course as it was when the hand came */
+interface Pulled {
+	readonly ref: PartRef;
+	readonly before: CourseHistory;
+}
+
+/** What a pointer that is down does. */
+type Hold =
+	| { readonly type: 'lay'; readonly from: Point }
+	| { readonly type: 'frame'; readonly from: Point }
+	| {
+			readonly type: 'move';
+			readonly from: Point;
+			readonly before: CourseHistory;
+			readonly anchor: Point;
+	  }
+	| ({ readonly type: 'point'; readonly index: number } & Pulled)
+	| ({ readonly type: 'turn' | 'size' } & Pulled);
+
+const arrows: Readonly<Record<string, readonly [number, number]>> = {
+	ArrowLeft: [-1, 0],
+	ArrowRight: [1, 0],
+	ArrowUp: [0, 1],
+	ArrowDown: [0, -1]
+};
+
+export class DeskHand {
+	hold = $state.raw<Hold | null>(null);
+	/** Where the pointer means, while it is over the floor. */
+	meant = $state.raw<Point | null>(null);
+	/** Where it is. */
+	raw = $state.raw<Point>([0, 0]);
+	isTouch = $state(false);
+
+	/** The one part that is selected, unless it is held fast. */
+	private readonly pulled = $derived.by(() => {
+		const { only: ref, course } = this.bench;
+		const value = ref && find(course, ref);
+		return ref && value && !this.bench.isLocked(ref) ? { ref, value } : undefined;
+	});
+	/** Its points. */
+	readonly points = $derived.by((): readonly Point[] =>
+		this.pulled ? kindOf(this.pulled.ref.part).points(this.pulled.value) : []
+	);
+	/** Where the handle is that turns it. */
+	readonly turner = $derived.by((): Point | undefined => {
+		const { value } = this.pulled ?? {};
+		if (!value || !('bearing' in value)) return undefined;
+		const heading = headingOfBearing(value.bearing);
+		const far = turnerFar * this.pixel;
+		return [value.at[0] + far * Math.cos(heading), value.at[1] + far * Math.sin(heading)];
+	});
+	/** Where the handle is that makes what is round larger and smaller. */
+	readonly sizer = $derived.by((): Point | undefined => {
+		const field = this.pulled && reachField[this.pulled.ref.part];
+		if (!this.pulled || !field) return undefined;
+		const round = this.pulled.value as Part<'pads'> & Part<'lampPosts'>;
+		return [round.at[0] + round[field], round.at[1]];
+	});
+
+	constructor(
+		private readonly bench: CourseBench,
+		private readonly view: FloorWindow
+	) {}
+
+	/** Metres. */
+	private get pixel(): number {
+		return 1 / this.view.scale;
+	}
+
+	private isNear(one: Point, other: Point): boolean {
+		return lengthTo(one, other) <= (this.isTouch ? reach.finger : reach.pointer) * this.pixel;
+	}
+
+	// --- a pointer ---
+
+	readonly down = (event: PointerEvent & { currentTarget: SVGSVGElement }): void => {
+		if (event.button !== 0 || !event.isPrimary) {
+			this.letGo();
+			return;
+		}
+		event.currentTarget.setPointerCapture(event.pointerId);
+		this.isTouch = event.pointerType === 'touch';
+		this.bench.isByKey = false;
+		this.raw = this.view.toMetres(event);
+		const hold = this.holdAt(this.raw, event);
+		this.hold = hold;
+		this.meant = hold.type === 'lay' ? hold.from : null;
+	};
+
+	private holdAt(point: Point, event: PointerEvent): Hold {
+		const { bench, points, pulled, turner, sizer } = this;
+		if (bench.tool !== 'select') return { type: 'lay', from: bench.meant(point, mode(event)).at };
+		const before = bench.desk.history;
+		if (pulled) {
+			const { ref } = pulled;
+			if (turner && this.isNear(turner, point)) return { type: 'turn', ref, before };
+			if (sizer && this.isNear(sizer, point)) return { type: 'size', ref, before };
+			const index = points.length > 1 ? points.findIndex((each) => this.isNear(each, point)) : -1;
+			if (index >= 0) return { type: 'point', ref, index, before };
+		}
+		const part = bench.partAt(point);
+		if (!part) return { type: 'frame', from: point };
+		if (event.ctrlKey || event.metaKey || event.shiftKey) bench.toggle(part);
+		else if (!bench.isSelected(part)) bench.select([part]);
+		const [anchor] = kindOf(part.part).points(find(bench.course, part)!);
+		return { type: 'move', from: point, before, anchor: anchor! };
+	}
+
+	readonly go = (event: PointerEvent): void => {
+		this.raw = this.view.toMetres(event);
+		if (this.hold) this.pull(this.hold, event);
+		else
+			this.meant = this.bench.tool === 'select' ? null : this.bench.meant(this.raw, mode(event)).at;
+	};
+
+	private pull(hold: Hold, event: PointerEvent): void {
+		const { raw } = this;
+		switch (hold.type) {
+			case 'lay':
+				this.meant = this.meantFrom(hold.from, event);
+				return;
+			case 'move':
+				return this.pullAlong(hold, event);
+			case 'point': {
+				const { ref, index } = hold;
+				const { at } = this.bench.meant(raw, { ...mode(event), without: [ref] });
+				const { points, withPoints } = kindOf(ref.part);
+				return this.tryOut(hold, (value) => withPoints(value, points(value).with(index, at)));
+			}
+			case 'size':
+				return this.tryOut(hold, (value) => {
+					const step = event.altKey ? finest : this.bench.grid;
+					const far = Math.round(lengthTo((value as Part<'pads'>).at, raw) / step) * step;
+					const field = reachField[hold.ref.part]!;
+					return { ...value, [field]: tidy(Math.max(step, far)) } as Part;
+				});
+			case 'turn':
+				return this.tryOut(hold, (value) => {
+					const { at, bearing } = value as Part<'starts'>;
+					const step = event.altKey ? turns.free : turns.usual;
+					const to = (Math.round(bearingTo(at, raw) / step) * step) % 360;
+					return kindOf(hold.ref.part).moved(value, turn(at, to - bearing));
+				});
+		}
+	}
+
+	private pullAlong({ from, before, anchor }: Hold & { type: 'move' }, event: PointerEvent): void {
+		const { bench, raw } = this;
+		const isNew = bench.desk.history === before;
+		if (isNew && lengthTo(raw, from) < still * this.pixel) return;
+		const target: Point = [anchor[0] + raw[0] - from[0], anchor[1] + raw[1] - from[1]];
+		const { at } = bench.meant(target, { ...mode(event), without: bench.selection });
+		bench.tryOut(before, bench.pulled(before, at[0] - anchor[0], at[1] - anchor[1]));
+	}
+
+	/** @param make of the part as it was, what it is while it is pulled */
+	private tryOut({ ref, before }: Pulled, make: (value: Part) => Part): void {
+		this.bench.tryOut(before, changing(ref, make(find(before.document, ref)!)));
+	}
+
+	/** A line that is pulled out of a place is straight from there, though nothing is laid yet. */
+	private meantFrom(start: Point, event: PointerEvent): Point {
+		const { tool } = this.bench;
+		const isLine = tool === 'measure' || (tool !== 'select' && layings[tool] === 'line');
+		return this.bench.meant(this.raw, { ...mode(event), ...(isLine && { start }) }).at;
+	}
+
+	readonly up = (event: PointerEvent): void => {
+		const { bench, hold } = this;
+		if (!hold) return;
+		this.raw = this.view.toMetres(event);
+		this.pull(hold, event);
+		this.hold = null;
+		if (hold.type === 'lay') bench.press(this.meant ?? hold.from, hold.from);
+		else if (hold.type === 'frame') this.frame(hold.from, this.raw);
+		else if (bench.desk.history !== hold.before) {
+			bench.desk.keep(hold.before);
+			bench.select(bench.selection);
+		}
+		if (this.isTouch) this.meant = null;
+	};
+
+	private frame([ax, ay]: Point, [bx, by]: Point): void {
+		const box = {
+			west: Math.min(ax, bx),
+			east: Math.max(ax, bx),
+			south: Math.min(ay, by),
+			north: Math.max(ay, by)
+		};
+		const least = still * this.pixel;
+		if (box.east - box.west < least && box.north - box.south < least) this.bench.select([]);
+		else this.bench.selectIn(box);
+	}
+
+	/** The pointer is over something else. */
+	readonly leave = (): void => {
+		if (!this.hold) this.meant = null;
+	};
+
+	/** A second finger, or something else, takes the pointer away: nothing has happened. */
+	readonly letGo = (): void => {
+		if (this.hold && 'before' in this.hold) this.bench.desk.tryOut(this.hold.before);
+		this.hold = null;
+		this.meant = null;
+	};
+
+	// --- keys ---
+
+	readonly key = (event: KeyboardEvent): void => {
+		if (event.ctrlKey || event.metaKey || event.altKey) return;
+		const { key, shiftKey } = event;
+		const to = arrows[key];
+		if (to) this.arrow(...to, shiftKey);
+		else if (key === 'Enter' || key === ' ') this.press();
+		else if (key === 'PageDown') this.bench.selectNext(1, shiftKey);
+		else if (key === 'PageUp') this.bench.selectNext(-1, shiftKey);
+		else if (!this.view.zoomKey(key)) return;
+		event.preventDefault();
+	};
+
+	private arrow(dx: number, dy: number, isFine: boolean): void {
+		const { bench } = this;
+		const step = isFine ? steps.fine : steps.usual;
+		if (bench.tool === 'select' && bench.selection.length > 0) {
+			bench.nudge(dx * step, dy * step);
+			return;
+		}
+		bench.isByKey = true;
+		bench.moveCursor(dx * step, dy * step);
+	}
+
+	private press(): void {
+		const { bench } = this;
+		bench.isByKey = true;
+		if (bench.tool !== 'select') return bench.press(bench.cursor);
+		const part = bench.partAt(bench.cursor);
+		bench.select(part ? [part] : []);
+	}
+}
+
+/** Alt sets free from all snapping. */
+const mode = (event: PointerEvent) => ({ isFree: event.altKey });
