@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Browser, type Page } from '@playwright/test';
+import { planSchema } from '../src/core/plan/plan';
 import { courseSchema, type Course } from '../src/core/course/course';
 import { choose, news } from './helpers';
 import { courseOn, keyboard, mouse, openDesk, pixelOf, putAway, touch, type Hand } from './desk';
@@ -187,8 +188,9 @@ test('handles turn, reach further, and move a corner', async ({ page }) => {
 	const id = await openDesk(page, {
 		starts: [{ at: [0.4, 0.4], bearing: 0 }],
 		lampPosts: [{ id: 'post', at: [1, 1], reach: 0.15 }],
-		walls: [{ id: 'pier', from: [1.4, 0.2], to: [1.4, 0.6], thickness: 0.02 }]
-	});
+		walls: [{ id: 'pier', from: [1.4, 0.2], to: [1.4, 0.6], thickness: 0.02 }],
+		crates: [{ id: 'box', at: [1.8, 1.2], bearing: 90, width: 0.1, depth: 0.1, mass: 0.2 }]
+	} as Partial<Course>);
 	const { pull, lay } = mouse(page);
 	const handle = async (nth: number) => {
 		const box = (await page.locator('circle.handle').nth(nth).boundingBox())!;
@@ -206,10 +208,101 @@ test('handles turn, reach further, and move a corner', async ({ page }) => {
 	await drag(await handle(0), await pixelOf(page, [0.8, 0.4]));
 	await lay([[1.4, 0.4]]);
 	await pull([1.4, 0.6], [1.7, 0.6], ['', '']);
+	await lay([[1.8, 1.2]]);
+	await drag(await handle(1), await pixelOf(page, [1.9, 1.3]));
 	const course = await courseOn(page, id);
+	expect(course.crates[0]).toMatchObject({ at: [1.8, 1.2], width: 0.2, depth: 0.2 });
 	expect(course.lampPosts[0]!.reach).toBe(0.3);
 	expect(course.starts[0]!.bearing).toBe(90);
 	expect(course.walls[0]).toMatchObject({ from: [1.4, 0.2], to: [1.7, 0.6] });
+});
+
+test('fingers select several, copy and paste, and set free what is held fast', async ({
+	browser,
+	baseURL
+}) => {
+	const page = await onTablet(browser, baseURL);
+	const crates = [0.5, 0.8].map((x, i) => ({
+		...{ id: `crate-${i + 1}`, at: [x, 0.5], bearing: 0, width: 0.1, depth: 0.1, mass: 0.2 }
+	})) as Course['crates'];
+	const id = await openDesk(page, { crates });
+	const hand = await touch(page);
+	const press = (name: string) => page.getByRole('button', { name, exact: true }).tap();
+	await press('Several');
+	await hand.lay([
+		[0.5, 0.5],
+		[0.8, 0.5]
+	]);
+	await expect(page.getByRole('heading', { name: '2 parts' })).toBeVisible();
+	await press('Copy, for here or another course');
+	await press('Hold fast');
+	await press('Several');
+	// What is held fast cannot be pulled, but a press still finds it.
+	await hand.lay([[1.4, 1]]);
+	await hand.lay([[0.5, 0.5]]);
+	await expect(page.getByText('held fast', { exact: true })).toBeVisible();
+	await press('Set free');
+	expect((await courseOn(page, id)).locked).toEqual(['crates/crate-2']);
+	const other = await openDesk(page);
+	await press('Paste');
+	expect((await courseOn(page, other)).crates.map(({ at }) => at)).toEqual([
+		[0.6, 0.4],
+		[0.9, 0.4]
+	]);
+	await page.close();
+});
+
+test('a number out of its range stays, with what was expected; letters choose what is laid', async ({
+	page
+}) => {
+	const id = await openDesk(page);
+	const floor = page.getByTestId('desk-floor');
+	await floor.focus();
+	await page.keyboard.press('c');
+	await page.keyboard.press('Enter');
+	const width = page.getByLabel('Width', { exact: true });
+	await width.fill('400');
+	await width.press('Enter');
+	await expect(page.getByRole('alert')).toHaveText('A number from 2 to 100 cm was expected.');
+	await expect(width).toHaveValue('400');
+	await width.press('Escape');
+	await expect(width).toHaveValue('12');
+	await expect(page.getByRole('alert')).toHaveCount(0);
+	await page.getByLabel('Bearing', { exact: true }).fill('-90');
+	await page.getByLabel('Bearing', { exact: true }).press('Enter');
+	expect((await courseOn(page, id)).crates[0]).toMatchObject({ width: 0.12, bearing: 270 });
+	await page.keyboard.press('Escape');
+	await floor.focus();
+	await page.keyboard.press('?');
+	await expect(page.getByRole('dialog', { name: 'Shortcuts' })).toContainText('lamp post');
+});
+
+test('a line goes on from where it ends, also when a piece of it was undone', async ({ page }) => {
+	const id = await openDesk(page);
+	const hand = keyboard(page);
+	await hand.choose('wall');
+	await hand.lay([
+		[1, 0.75],
+		[1.2, 0.75],
+		[1.2, 1]
+	]);
+	await page.keyboard.press('Control+z');
+	await hand.lay([[1.4, 0.75]]);
+	// One undo takes the piece, the next the one before, the third the place where it began.
+	for (let i = 0; i < 3; i++) await page.keyboard.press('Control+z');
+	await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+	for (let i = 0; i < 2; i++) await page.keyboard.press('Control+Shift+z');
+	const walls = (await courseOn(page, id)).walls.map(({ from, to }) => [from, to]);
+	expect(walls).toEqual([
+		[
+			[1, 0.75],
+			[1.2, 0.75]
+		],
+		[
+			[1.2, 0.75],
+			[1.4, 0.75]
+		]
+	]);
 });
 
 test('lengths, angles and the room between two things are paced', async ({ page }) => {
@@ -314,6 +407,13 @@ test('a gap too narrow is named and mended; the shortest way becomes a plan, tri
 	await expect(page.getByText('Par:')).toHaveCount(0);
 	await page.getByRole('button', { name: 'Show par' }).click();
 	await expect(page.getByText('Par:')).toBeVisible();
+	// Whoever keeps it back has it as a file, and nobody sees it at home.
+	const [file] = await Promise.all([
+		page.waitForEvent('download'),
+		page.getByRole('button', { name: 'Save it as a file' }).click()
+	]);
+	const kept = JSON.parse(readFileSync(await file.path(), 'utf8'));
+	expect(planSchema.parse(kept).name).toBe('Shortest way: Lamp yard');
 	await page.getByRole('button', { name: 'Keep it as a plan' }).click();
 	await expect(page.getByRole('treeitem', { name: /Step 1/ })).toBeVisible();
 	// Another course with the same plan, and back; then the desk of this one, where it is tried.

@@ -34,6 +34,10 @@ test('one sees everybody’s plans, one’s own, or those of somebody', async ({
 	await page.getByRole('button', { name: 'Only those of Ode' }).first().click();
 	await expect.poll(async () => new Set(await owners())).toEqual(new Set(['Ode']));
 	await page.getByRole('radio', { name: 'Ode' }).press('ArrowLeft');
+	await expect(page.getByRole('radio', { name: 'Samples' })).toBeChecked();
+	await expect(card(page, 'Slanted reeds')).toBeVisible();
+	await expect(page.getByRole('article').filter({ hasText: '(copy)' })).toHaveCount(0);
+	await page.getByRole('radio', { name: 'Samples' }).press('ArrowLeft');
 	await expect(page.getByRole('radio', { name: 'Mine' })).toBeChecked();
 	await expect(page.locator('article time').first()).toHaveText(/just now|ago/);
 });

@@ -62,13 +62,6 @@ export const figures: Readonly<Record<PartName, readonly Figure[]>> = {
 export const styleOf = (part: PartName): readonly Figure[] =>
 	figures[part].filter(({ name }) => !['x', 'y', 'bearing', 'isClosed'].includes(name));
 
-/** Of what is round: the field that says how far it reaches from its middle. */
-export const reachField: Partial<Readonly<Record<PartName, 'radius' | 'reach'>>> = {
-	pads: 'radius',
-	finish: 'radius',
-	lampPosts: 'reach'
-};
-
 export type FigureValue = number | string | boolean;
 
 /** Metres, degrees, kilograms. */

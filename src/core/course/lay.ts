@@ -24,7 +24,7 @@ export interface Growing {
 	readonly end: PaceEnd;
 	/** Where its last piece began, if it has one. */
 	readonly before?: Point;
-	/** What there is of it; a wall is one piece only. */
+	/** What there is of it; of walls, the last. */
 	readonly ref?: PartRef;
 }
 
@@ -37,7 +37,9 @@ export interface Laid {
 }
 
 const lastTwo = (points: readonly Point[]): [Point, Point] => [points.at(-2)!, points.at(-1)!];
-const isSame = (one: Point, other: Point): boolean => lengthTo(one, other) < 1e-4;
+/** Metres within which places are one. */
+const same = 1e-4;
+const isSame = (one: Point, other: Point): boolean => lengthTo(one, other) < same;
 
 /** Adds one part; where there can be one only, it takes the place of the one that is there. */
 export function lay(course: Course, part: PartName, fields: object): Laid {
@@ -57,31 +59,43 @@ const railReach = 0.002;
 
 /** The end of a line that begins at a place, or goes on from the end of one that is there. */
 export function growFrom(course: Course, part: Growing['part'], at: Point, bearing = 0): Growing {
-	if (part === 'tapes') {
-		const tape = course.tapes.findLast(
-			({ points, isClosed }) => !isClosed && isSame(points.at(-1)!, at)
-		);
-		if (tape) return growingOf({ part, id: tape.id }, tape);
-	}
-	if (part === 'rails') {
-		for (const rail of course.rails) {
-			if (rail.isClosed) continue;
-			const growing = growingOfRail({ part, id: rail.id }, rail);
-			if (lengthTo(growing.end.at, at) < railReach) return growing;
-		}
+	const reach = part === 'rails' ? railReach : same;
+	for (const value of partsOf(course, part).toReversed()) {
+		const growing = growingOf(part, value as Part<Growing['part']>);
+		if (growing && lengthTo(growing.end.at, at) < reach) return growing;
 	}
 	return { part, end: { at, bearing } };
 }
 
-function growingOf(ref: PartRef, { points }: Part<'tapes'>): Growing {
-	const [before, at] = lastTwo(points);
-	return { part: 'tapes', ref, before, end: { at, bearing: bearingTo(before, at) } };
+/**
+ * How a line goes on once the course was changed in another way: undone, done again, or by numbers.
+ *
+ * @param grown how it went on after each piece, from the first press on
+ * @returns null when nothing is left that it could go on from
+ */
+export function growOn(course: Course, grown: readonly Growing[]): Growing | null {
+	for (const growing of grown.toReversed()) {
+		const { part, ref, end } = growing;
+		if (!ref) return growing;
+		const value = find(course, ref) as Part<Growing['part']> | undefined;
+		if (!value) continue;
+		const now = growingOf(part, value);
+		return now && isSame(now.end.at, end.at) ? growing : now;
+	}
+	return null;
 }
 
-function growingOfRail(ref: PartRef, rail: Part<'rails'>): Growing {
-	const end = new RailPath(rail).line.at(-1)!;
-	const at = tidyPoint([end.x, end.y]);
-	return { part: 'rails', ref, end: { at, bearing: tidyBearing(bearingOfHeading(end.heading)) } };
+/** How a line goes on that is there; null when it is closed. */
+function growingOf(part: Growing['part'], value: Part<Growing['part']>): Growing | null {
+	if ('isClosed' in value && value.isClosed) return null;
+	const ref = { part, id: value.id };
+	if ('pieces' in value) {
+		const last = new RailPath(value).line.at(-1)!;
+		const at = tidyPoint([last.x, last.y]);
+		return { part, ref, end: { at, bearing: tidyBearing(bearingOfHeading(last.heading)) } };
+	}
+	const [before, at] = 'points' in value ? lastTwo(value.points) : [value.from, value.to];
+	return { part, ref, before, end: { at, bearing: bearingTo(before, at) } };
 }
 
 /** Goes on straight to a place; a rail in one arc. @returns undefined where it is already */
@@ -165,10 +179,12 @@ function wallsAlong(course: Course, points: readonly Point[], style: object): La
 		} as Part)
 	);
 	const [before, at] = lastTwo(points);
+	const refs = ids.map((id): PartRef => ({ part: 'walls', id }));
+	const end = { at, bearing: bearingTo(before, at) };
 	return {
 		edit: edits.length === 1 ? edits[0]! : together(edits),
-		refs: ids.map((id) => ({ part: 'walls', id })),
-		growing: { part: 'walls', before, end: { at, bearing: bearingTo(before, at) } }
+		refs,
+		growing: { part: 'walls', ref: refs.at(-1)!, before, end }
 	};
 }
 
@@ -216,8 +232,8 @@ function railOn(
 	const meets = lengthTo([last.x, last.y], open.at) <= joins && path.doesMeetItself;
 	const rail = { ...open, isClosed: wantsClosed || meets };
 	const laid = before ? { edit: changing(ref, rail), refs: [ref] } : lay(course, 'rails', rail);
-	if (rail.isClosed) return laid;
-	return { ...laid, growing: growingOfRail(laid.refs[0]!, { id: '', ...rail }) };
+	const growing = growingOf('rails', { ...rail, id: laid.refs[0]!.id });
+	return growing ? { ...laid, growing } : laid;
 }
 
 /** Fields of a part at a spot. @param towards where a hand has pulled it, which turns or widens it */

@@ -3,7 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { courseFrom, listedOf } from '../testing/random-course';
 import { courseOf, wall } from '../testing/sample';
 import { partSchemas, type Point } from './course';
+import { changing, courseHistory } from './edits';
 import { distanceFrom, partsAt, partsIn } from './extent';
+import { firstStyles } from './figures';
+import { growFrom, growOn, growTo, type Growing } from './lay';
 import { mirror, resize, shift, turn } from './motions';
 import { pacedFrom, railFrom, railTo, readPaces, type PaceWords } from './pacing';
 import { kindOf, partKinds } from './parts';
@@ -212,5 +215,52 @@ describe('what is moved', () => {
 			at: [-1, 1],
 			bearing: 330
 		});
+	});
+});
+
+describe('a line that goes on', () => {
+	/** Lays a line corner after corner, and takes its pieces back and lays them again. */
+	function lineOf(part: Growing['part'], corners: readonly Point[]) {
+		let history = courseHistory.start(courseOf({ walls: [], tapes: [], rails: [] }));
+		const grown = [growFrom(history.document, part, corners[0]!)];
+		for (const corner of corners.slice(1)) {
+			const laid = growTo(history.document, grown.at(-1)!, corner, firstStyles[part])!;
+			const done = courseHistory.perform(history, laid.edit);
+			if (!done.ok) throw new Error(done.failure.key);
+			history = done.value;
+			grown.push(laid.growing!);
+		}
+		const travel = (way: 'undo' | 'redo') => {
+			const done = courseHistory[way](history);
+			if (done.ok) history = done.value;
+			return growOn(history.document, grown)?.end.at;
+		};
+		return { travel, history: () => history, grown };
+	}
+	const corners: Point[] = [
+		[0.2, 0.2],
+		[0.6, 0.2],
+		[0.9, 0.5],
+		[1.2, 0.5]
+	];
+
+	it.each(['tapes', 'walls', 'rails'] as const)(
+		'of %s goes on from where it ends, undone and done again',
+		(part) => {
+			const { travel, grown } = lineOf(part, corners);
+			const ends = grown.map(({ end }) => end.at);
+			const undone = [1, 2, 3].map(() => travel('undo'));
+			expect(undone).toEqual([ends[2], ends[1], ends[0]]);
+			expect([1, 2, 3].map(() => travel('redo'))).toEqual(ends.slice(1));
+		}
+	);
+
+	it('goes on from where numbers put its end, and from nothing that was taken away', () => {
+		const { history, grown } = lineOf('walls', corners);
+		const last = history().document.walls.at(-1)!;
+		const moved = changing({ part: 'walls', id: last.id }, { ...last, to: [1.5, 0.9] });
+		const done = courseHistory.perform(history(), moved);
+		expect(done.ok && growOn(done.value.document, grown)?.end.at).toEqual([1.5, 0.9]);
+		expect(growOn(courseOf({ walls: [] }), grown.slice(1))).toBeNull();
 	});
 });

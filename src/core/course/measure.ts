@@ -1,6 +1,6 @@
 /** Lengths, bearings and turns between places on a course. Metres, degrees. */
 import * as exact from '../exact';
-import { bearingOfHeading } from '../units/angles';
+import { bearingOfHeading, headingOfBearing } from '../units/angles';
 import type { Point } from './course';
 
 export const lengthTo = ([ax, ay]: Point, [bx, by]: Point): number =>
@@ -20,6 +20,20 @@ export const turnAt = (points: readonly Point[], index: number): number =>
 		bearingTo(points[index - 1]!, points[index]!),
 		bearingTo(points[index]!, points[index + 1]!)
 	);
+
+/** A place, told from another: so far along a bearing, and to the left of it. */
+export function placeBeside([x, y]: Point, bearing: number, along: number, left: number): Point {
+	const heading = headingOfBearing(bearing);
+	const [cos, sin] = [exact.cos(heading), exact.sin(heading)];
+	return [x + along * cos - left * sin, y + along * sin + left * cos];
+}
+
+/** The other way round: how far a place lies along a bearing, and to the left of it. */
+export function toldFrom([x, y]: Point, bearing: number, [px, py]: Point) {
+	const heading = headingOfBearing(bearing);
+	const [cos, sin] = [exact.cos(heading), exact.sin(heading)];
+	return { along: (px - x) * cos + (py - y) * sin, left: (py - y) * cos - (px - x) * sin };
+}
 
 /** Along a line. */
 export const lengthAlong = (points: readonly Point[]): number =>

@@ -6,8 +6,7 @@
 import type { z } from 'zod';
 import { partSchemas, type Course, type Point } from './course';
 import type { Motion } from './motions';
-import { headingOfBearing } from '../units/angles';
-import * as exact from '../exact';
+import { placeBeside } from './measure';
 import { RailPath } from './rails';
 import { lineOf } from './tape';
 
@@ -96,17 +95,12 @@ const area = {
 const closed = (points: readonly Point[]): readonly Point[] => [...points, points[0]!];
 
 /** The corners of a rectangle around a place. @param along half of it along the bearing, metres */
-function rectangle([x, y]: Point, bearing: number, along: number, across: number): Point[] {
-	const heading = headingOfBearing(bearing);
-	const [cos, sin] = [exact.cos(heading), exact.sin(heading)];
-	const corner = (a: number, b: number): Point => [x + a * cos - b * sin, y + a * sin + b * cos];
-	return [
-		corner(along, across),
-		corner(-along, across),
-		corner(-along, -across),
-		corner(along, -across)
-	];
-}
+const rectangle = (at: Point, bearing: number, along: number, across: number): Point[] => [
+	placeBeside(at, bearing, along, across),
+	placeBeside(at, bearing, -along, across),
+	placeBeside(at, bearing, -along, -across),
+	placeBeside(at, bearing, along, -across)
+];
 
 /** Half of a start mark as it is drawn, and how far from a rail one still points to it. Metres. */
 const startHalf = { along: 0.1, across: 0.085 };

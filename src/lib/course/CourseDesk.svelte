@@ -1,7 +1,16 @@
 <script lang="ts">
 	/** The desk on which a course is laid out. */
 	import { onMount, untrack } from 'svelte';
-	import { ArrowLeft, FileDown, FileUp, Grid3x3, Play, Redo2, Undo2 } from '@lucide/svelte';
+	import {
+		ArrowLeft,
+		FileDown,
+		FileUp,
+		Grid3x3,
+		Keyboard,
+		Play,
+		Redo2,
+		Undo2
+	} from '@lucide/svelte';
 	import { replaceState } from '$app/navigation';
 	import { page } from '$app/state';
 	import { headingOfBearing } from '$core/units/angles';
@@ -37,6 +46,7 @@
 	let isTrying = $state(false);
 	let isMazeOpen = $state(false);
 	let isSaveOpen = $state(false);
+	let showsShortcuts = $state(false);
 	let drawn = $state.raw<{ drawing: Drawing; file: string } | null>(null);
 	let picker: HTMLInputElement;
 
@@ -104,12 +114,15 @@
 		target instanceof HTMLInputElement || target instanceof HTMLSelectElement;
 
 	function onkeydown(event: KeyboardEvent) {
+		// A dialog has taken its Escape, and a field its own.
+		if (event.defaultPrevented) return;
 		if (event.key === 'Escape') return bench.leave();
 		if (isTyping(event.target)) return;
+		if (event.key === '?') showsShortcuts = true;
 		const key = event.key.toLowerCase();
 		const isCommand = event.ctrlKey || event.metaKey;
 		if (isCommand && key === 'z' && event.shiftKey) bench.desk.redo();
-		else if (isCommand && key === 'z') bench.desk.undo();
+		else if (isCommand && key === 'z') bench.undo();
 		else if (isCommand && key === 'y') bench.desk.redo();
 		else if (isCommand && key === 'a') bench.selectAll();
 		else if (isCommand && key === 'd') bench.duplicate();
@@ -120,14 +133,14 @@
 
 	function oncopy(event: ClipboardEvent) {
 		if (isTyping(event.target) || bench.selection.length === 0) return;
-		event.clipboardData?.setData('text/plain', bench.copied());
+		event.clipboardData?.setData('text/plain', bench.copy());
 		event.preventDefault();
 		if (event.type === 'cut') bench.remove();
-		else bench.voice.announce(t('course.say.copied', { count: bench.selection.length }));
 	}
 	function onpaste(event: ClipboardEvent) {
 		if (isTyping(event.target)) return;
-		if (bench.paste(event.clipboardData?.getData('text/plain') ?? '')) event.preventDefault();
+		event.preventDefault();
+		bench.paste(event.clipboardData?.getData('text/plain') || undefined);
 	}
 </script>
 
@@ -158,8 +171,8 @@
 			class="button button-plain button-icon"
 			aria-label={t('course.undo')}
 			title="{t('course.undo')} (Ctrl Z)"
-			disabled={!bench.desk.canUndo}
-			onclick={() => bench.desk.undo()}><Undo2 size={19} /></button
+			disabled={!bench.canUndo}
+			onclick={() => bench.undo()}><Undo2 size={19} /></button
 		>
 		<button
 			class="button button-plain button-icon"
@@ -194,6 +207,12 @@
 			aria-label={t('course.drawing')}
 			title={t('course.drawing')}
 			onclick={() => picker.click()}><FileUp size={19} /></button
+		>
+		<button
+			class="button button-plain button-icon keys"
+			aria-label={t('shortcuts.open')}
+			title="{t('shortcuts.open')} (?)"
+			onclick={() => (showsShortcuts = true)}><Keyboard size={19} /></button
 		>
 		<input
 			bind:this={picker}
@@ -275,6 +294,11 @@
 		<SaveDialog {bench} onclose={() => (isSaveOpen = false)} />
 	{/await}
 {/if}
+{#if showsShortcuts}
+	{#await Promise.all( [import('$lib/workbench/ShortcutSheet.svelte'), import('./shortcuts')] ) then [{ default: ShortcutSheet }, { shortcuts }]}
+		<ShortcutSheet {shortcuts} onclose={() => (showsShortcuts = false)} />
+	{/await}
+{/if}
 {#if drawn}
 	{#await import('./DrawingDialog.svelte') then { default: DrawingDialog }}
 		<DrawingDialog {bench} {...drawn!} onclose={() => (drawn = null)} />
@@ -309,6 +333,11 @@
 		padding: 0.2rem 0.75rem 0.2rem 0.35rem;
 		border-bottom: 1px solid var(--line);
 		background: var(--paper);
+	}
+	@media (hover: none) {
+		.keys {
+			display: none;
+		}
 	}
 	.fine {
 		display: flex;

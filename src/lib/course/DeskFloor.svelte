@@ -36,7 +36,7 @@
 	let width = $state(800);
 	let height = $state(500);
 	const course = $derived(bench.course);
-	const { tool } = $derived(bench);
+	const { tool, laying } = $derived(bench);
 
 	/** Wheel, middle button and two fingers move the window; one finger lays. */
 	const view = new FloorWindow(
@@ -62,23 +62,19 @@
 	const rubber = $derived.by(() => {
 		const to = hold || !bench.isByKey ? meant : bench.cursor;
 		if (tool === 'select' || !to) return null;
-		const from =
-			bench.growing?.end.at ??
-			bench.corners.at(-1) ??
-			bench.measured.at(-1) ??
-			(hold?.type === 'lay' ? hold.from : undefined);
+		const from = laying.last ?? (hold?.type === 'lay' ? hold.from : undefined);
 		if (!from || lengthTo(from, to) < 1e-6) return null;
 		const isRectangle =
-			tool !== 'measure' && layings[tool] === 'area' && bench.corners.length === 0;
+			tool !== 'measure' && layings[tool] === 'area' && laying.corners.length === 0;
 		return { from, to, isRectangle };
 	});
 	const say = (from: Point, to: Point) =>
 		`${showNumber('length', lengthTo(from, to))}  ${Math.round(bearingTo(from, to))}°`;
 	/** The angle at each inner place of what is measured, degrees. */
 	const measured = $derived(
-		bench.measured.slice(1).map((to, i) => {
-			const from = bench.measured[i]!;
-			const turned = i > 0 ? turnAt(bench.measured, i) : null;
+		laying.measured.slice(1).map((to, i) => {
+			const from = laying.measured[i]!;
+			const turned = i > 0 ? turnAt(laying.measured, i) : null;
 			return {
 				from,
 				to,
@@ -157,9 +153,9 @@
 						stroke-dasharray="{8 * pixel} {5 * pixel}"
 					/>
 				{/each}
-				{#if bench.corners.length > 0}
-					<polyline class="preview" points={path(bench.corners)} stroke-width={2 * pixel} />
-					{#each bench.corners as [cx, cy], index (index)}
+				{#if laying.corners.length > 0}
+					<polyline class="preview" points={path(laying.corners)} stroke-width={2 * pixel} />
+					{#each laying.corners as [cx, cy], index (index)}
 						<circle class="handle" {cx} {cy} r={5 * pixel} stroke-width={2 * pixel} />
 					{/each}
 				{/if}
@@ -214,8 +210,8 @@
 						{/if}
 					{/each}
 				{/if}
-				{#if bench.growing && tool !== 'select'}
-					{@const { at } = bench.growing.end}
+				{#if laying.growing && tool !== 'select'}
+					{@const { at } = laying.growing.end}
 					<circle class="handle end" cx={at[0]} cy={at[1]} r={6 * pixel} stroke-width={2 * pixel} />
 				{/if}
 				{#if bench.isByKey || meant}
@@ -232,9 +228,9 @@
 	</div>
 	{#if hand.isTouch && hold}<Loupe raw={hand.raw} {x} {y} {scale} />{/if}
 	<ScaleBar {view}>
-		{#if bench.measured.length > 1}
+		{#if laying.measured.length > 1}
 			<strong
-				>{t('course.total', { length: showNumber('length', lengthAlong(bench.measured)) })}</strong
+				>{t('course.total', { length: showNumber('length', lengthAlong(laying.measured)) })}</strong
 			>
 		{/if}
 	</ScaleBar>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	/** A number with its unit, as the person reads it; what does not fit is brought into its range. */
+	/** A number with its unit, as the person reads it; what does not fit stays, and it is said why. */
 	import type { NumberFigure } from '$core/course/figures';
 	import { t } from '$lib/i18n';
 	import { readNumber, toShown, toStored, unitOf } from '$lib/values/format';
@@ -27,12 +27,40 @@
 	const storedOf = (number: number) =>
 		figure.quantity === 'mass' ? number : toStored(figure.quantity, number);
 
+	let fault = $state('');
+	$effect(() => {
+		// Whatever was typed is about what was shown then.
+		if (shown !== undefined) fault = '';
+	});
+
 	function take(field: HTMLInputElement) {
 		const number = readNumber(field.value);
-		const stored = Math.max(figure.minimum, Math.min(figure.maximum, storedOf(number)));
 		// The same figure typed again does not round what lies there.
-		if (!Number.isNaN(number) && number !== shown) onset(Number(stored.toFixed(5)));
+		if (number === shown) return back(field);
+		const { minimum, maximum } = figure;
+		// A bearing goes round.
+		const isRound = figure.quantity === 'angle' && minimum === 0;
+		const whole = isRound ? ((number % 360) + 360) % 360 : storedOf(number);
+		const stored = Number(whole.toFixed(5));
+		if (!(stored >= minimum && stored <= maximum)) {
+			const [least, most] = [minimum, maximum].map((limit) =>
+				figure.quantity === 'mass' ? limit : toShown(figure.quantity, limit)
+			);
+			fault = t('course.expected', { least: least!, most: most!, unit });
+			return;
+		}
+		onset(stored);
+		back(field);
+	}
+	function back(field: HTMLInputElement) {
 		field.value = String(shown);
+		fault = '';
+	}
+	function onkeydown(event: KeyboardEvent & { currentTarget: HTMLInputElement }) {
+		if (event.key === 'Enter') take(event.currentTarget);
+		if (event.key !== 'Escape' || event.currentTarget.value === String(shown)) return;
+		back(event.currentTarget);
+		event.preventDefault();
 	}
 </script>
 
@@ -46,9 +74,12 @@
 			inputmode="decimal"
 			value={shown}
 			onchange={(event) => take(event.currentTarget)}
-			onkeydown={(event) => event.key === 'Enter' && take(event.currentTarget)}
+			{onkeydown}
+			aria-invalid={fault !== ''}
+			aria-describedby={fault ? `${id}-fault` : undefined}
 		/><span class="unit">{unit}</span>
 	</span>
+	{#if fault}<p class="fault" id="{id}-fault" role="alert">{fault}</p>{/if}
 </div>
 
 <style>
@@ -69,6 +100,9 @@
 		min-height: 2.5rem;
 		padding: 0 0.5rem;
 		font-variant-numeric: tabular-nums;
+	}
+	.fault {
+		color: var(--signal);
 	}
 	.unit {
 		color: var(--ink-soft);

@@ -10,6 +10,7 @@
 	let { bench, preview = $bindable() }: { bench: CourseBench; preview: Laid | undefined } =
 		$props();
 
+	const { laying } = $derived(bench);
 	let text = $state('');
 	const words = $derived<PaceWords>({
 		right: t('course.pace.right').split(' '),
@@ -19,16 +20,16 @@
 		unit: preferences.lengths === 'inch' ? 0.0254 : 0.01
 	});
 	const read = $derived(readPaces(text, words));
-	const laid = $derived(read.ok && read.value.length > 0 ? bench.preview(read.value) : undefined);
+	const laid = $derived(read.ok && read.value.length > 0 ? laying.preview(read.value) : undefined);
 	const fault = $derived(!read.ok ? say(read.failure) : laid && !laid.ok ? say(laid.failure) : '');
 	$effect(() => {
 		preview = laid?.ok ? laid.value : undefined;
 	});
-	const end = $derived(bench.growing?.end ?? { at: bench.cursor, bearing: 0 });
+	const end = $derived(laying.growing?.end ?? { at: bench.cursor, bearing: 0 });
 
 	function take(event: SubmitEvent) {
 		event.preventDefault();
-		if (read.ok && read.value.length > 0 && bench.pace(read.value)) text = '';
+		if (read.ok && read.value.length > 0 && laying.pace(read.value)) text = '';
 	}
 </script>
 
@@ -42,7 +43,7 @@
 		spellcheck="false"
 		maxlength="4000"
 		placeholder={t('course.pace.example')}
-		disabled={bench.pacedPart === null}
+		disabled={laying.pacedPart === null}
 		aria-describedby="pace-news"
 		aria-invalid={fault !== ''}
 		bind:value={text}
@@ -52,7 +53,7 @@
 	>
 	<p id="pace-news" class:fault role="status">
 		{fault ||
-			(bench.pacedPart === null
+			(laying.pacedPart === null
 				? t('course.pace.choose')
 				: t('course.pace.from', { place: place(end.at), bearing: Math.round(end.bearing) }))}
 	</p>

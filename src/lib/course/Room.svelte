@@ -58,7 +58,7 @@
 	</label>
 	{#each ['light', 'sound'] as const as field (field)}
 		<label>
-			{t(`course.${field}`)}
+			{t(`course.${field}`, { percent: Math.round(course[field] * 100) })}
 			<input
 				type="range"
 				min="0"

@@ -3,20 +3,21 @@
 	import {
 		ArrowDown,
 		ArrowUp,
+		ClipboardCopy,
 		CopyPlus,
 		FlipHorizontal2,
 		FlipVertical2,
 		Lock,
 		LockOpen,
+		Maximize2,
+		Minimize2,
 		RotateCcw,
 		RotateCw,
-		Trash2,
-		ZoomIn,
-		ZoomOut
+		Trash2
 	} from '@lucide/svelte';
 	import { clearanceBetween, extentOf } from '$core/course/extent';
 	import { figures, valueOf, withValue } from '$core/course/figures';
-	import { find, kindOf, type Part } from '$core/course/parts';
+	import { find, keyOf, kindOf, type Part } from '$core/course/parts';
 	import { mirror, resize, turn } from '$core/course/motions';
 	import { t } from '$lib/i18n';
 	import { showNumber } from '$lib/values/format';
@@ -37,6 +38,7 @@
 	const growth = 1.1;
 
 	const hands = $derived([
+		{ icon: ClipboardCopy, key: 'copy', act: () => bench.copyByButton() },
 		...(isLocked
 			? []
 			: [
@@ -62,12 +64,12 @@
 						act: () => bench.moveAbout((at) => mirror(at, 'y'), t('course.say.mirrored'))
 					},
 					{
-						icon: ZoomIn,
+						icon: Maximize2,
 						key: 'larger',
 						act: () => bench.moveAbout((at) => resize(at, growth), t('course.say.resized'))
 					},
 					{
-						icon: ZoomOut,
+						icon: Minimize2,
 						key: 'smaller',
 						act: () => bench.moveAbout((at) => resize(at, 1 / growth), t('course.say.resized'))
 					},
@@ -99,14 +101,16 @@
 	{#if isLocked}<span class="locked">{t('course.locked')}</span>{/if}
 </h2>
 {#if ref && value && !isLocked}
-	<Figures
-		part={ref.part}
-		list={figures[ref.part]}
-		valueOf={(figure) => valueOf(value, ref.part, figure)}
-		onset={(figure, to) => bench.setFigure(ref, figure, to, withValue(value, figure, to))}
-	/>
-	{#if hasPoints}<Corners part={ref.part} {value} onchange={change} />{/if}
-	{#if ref.part === 'rails'}<RailPieces rail={value as Part<'rails'>} onchange={change} />{/if}
+	{#key keyOf(ref)}
+		<Figures
+			part={ref.part}
+			list={figures[ref.part]}
+			valueOf={(figure) => valueOf(value, ref.part, figure)}
+			onset={(figure, to) => bench.setFigure(ref, figure, to, withValue(value, figure, to))}
+		/>
+		{#if hasPoints}<Corners part={ref.part} {value} onchange={change} />{/if}
+		{#if ref.part === 'rails'}<RailPieces rail={value as Part<'rails'>} onchange={change} />{/if}
+	{/key}
 {/if}
 {#if between !== null}
 	<p>{t('course.clearance', { length: showNumber('length', between) })}</p>

@@ -6,6 +6,7 @@
 	import { newId } from '$lib/saving/id';
 	import { Refused, sendSave } from '$lib/saving/send';
 	import { showNumber } from '$lib/values/format';
+	import { downloadDocument } from '$lib/workbench/files';
 	import type { CourseBench } from './course-bench.svelte';
 	import type { CourseHelp } from './course-help.svelte';
 
@@ -61,7 +62,14 @@
 				>
 			{/if}
 			{#if found.plan}
-				<button class="button button-plain" onclick={keepPlan}>{t('course.way.steps')}</button>
+				<button class="button button-plain" title={t('course.way.steps.explain')} onclick={keepPlan}
+					>{t('course.way.steps')}</button
+				>
+				<button
+					class="button button-plain"
+					title={t('course.way.file.explain')}
+					onclick={() => downloadDocument(found.plan!)}>{t('course.way.file')}</button
+				>
 			{/if}
 			<button class="button button-plain" onclick={() => help.hideWay()}
 				>{t('course.way.hide')}</button

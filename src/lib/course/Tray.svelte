@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** What can be laid, how the next one looks, and the numbers of what is selected. */
-	import { MousePointer2, Ruler } from '@lucide/svelte';
+	import { BoxSelect, ClipboardPaste, ListPlus, MousePointer2, Ruler } from '@lucide/svelte';
 	import { layings, styleOf } from '$core/course/figures';
 	import type { PartName } from '$core/course/parts';
 	import { t } from '$lib/i18n';
@@ -21,13 +21,13 @@
 		...(['starts', 'finish', 'tapes', 'walls', 'crates', 'lampPosts'] as const),
 		...(['patches', 'surfaces', 'table', 'rails', 'gates', 'pads'] as const)
 	];
-	const { tool } = $derived(bench);
+	const { tool, laying } = $derived(bench);
 	const part = $derived(tool === 'select' || tool === 'measure' ? null : tool);
 	const hint = $derived(
 		t(`course.hint.${tool === 'select' || tool === 'measure' ? tool : layings[tool]}`)
 	);
 	const style = $derived(part ? styleOf(part) : []);
-	const canEnd = $derived(bench.growing !== null || bench.measured.length > 0);
+	const canEnd = $derived(laying.growing !== null || laying.measured.length > 0);
 </script>
 
 {#snippet choice(name: Tool, word: string)}
@@ -51,11 +51,34 @@
 		{#each tools as name (name)}{@render choice(name, partWord(name))}{/each}
 	</div>
 	<p class="hint">{hint}</p>
+	{#if tool === 'select'}
+		<div class="picking">
+			<button
+				class="button button-line"
+				aria-pressed={bench.isSeveral}
+				title={t('course.several.explain')}
+				onclick={() => (bench.isSeveral = !bench.isSeveral)}
+				><ListPlus size={17} />{t('course.several')}</button
+			>
+			<button
+				class="button button-line"
+				title={t('course.selectAll')}
+				onclick={() => bench.selectAll()}><BoxSelect size={17} />{t('course.all')}</button
+			>
+			{#if bench.canPaste}
+				<button
+					class="button button-line"
+					title={t('course.paste.explain')}
+					onclick={() => bench.paste()}><ClipboardPaste size={17} />{t('course.paste')}</button
+				>
+			{/if}
+		</div>
+	{/if}
 	{#if canEnd}
 		<button class="button button-line" onclick={() => bench.leave()}>{t('course.end')}</button>
 	{/if}
-	{#if bench.corners.length > 2}
-		<button class="button button-line" onclick={() => bench.finishArea()}
+	{#if laying.corners.length > 2}
+		<button class="button button-line" onclick={() => laying.finishArea()}
 			>{t('course.finishArea')}</button
 		>
 	{/if}
@@ -64,8 +87,8 @@
 		<Figures
 			{part}
 			list={style}
-			valueOf={(figure) => bench.styleValue(part, figure)}
-			onset={(figure, value) => bench.setStyle(part, figure, value)}
+			valueOf={(figure) => laying.styleValue(part, figure)}
+			onset={(figure, value) => laying.setStyle(part, figure, value)}
 		/>
 	{/if}
 	{#if bench.selection.length > 0}<Selected {bench} />{/if}
@@ -122,6 +145,15 @@
 		min-height: 3.9em;
 		color: var(--ink-soft);
 		font-size: 0.85rem;
+	}
+	.picking {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.35rem;
+	}
+	.picking .button {
+		padding: 0 0.6rem;
+		font-size: 0.9rem;
 	}
 	h2 {
 		font-size: 1.05rem;

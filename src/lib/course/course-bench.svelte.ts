@@ -13,28 +13,8 @@ import {
 } from '$core/course/arrange';
 import { changing, courseHistory, type CourseEdit, type CourseHistory } from '$core/course/edits';
 import { boxAround, middleOf, partsAt, partsIn, type Box } from '$core/course/extent';
-import {
-	firstStyles,
-	layings,
-	valueOf,
-	styleOf,
-	type Figure,
-	type FigureValue
-} from '$core/course/figures';
-import {
-	areaOf,
-	cornersOf,
-	growFrom,
-	growPaced,
-	growTo,
-	lay,
-	outlineOf,
-	spotOf,
-	type Growing,
-	type Laid
-} from '$core/course/lay';
+import { firstStyles, styleOf, type Figure, type FigureValue } from '$core/course/figures';
 import { shift, tidy, type Motion } from '$core/course/motions';
-import type { Pace } from '$core/course/pacing';
 import {
 	allParts,
 	find,
@@ -47,13 +27,14 @@ import {
 	type PartRef
 } from '$core/course/parts';
 import { endsOf, snap, type Snapped } from '$core/course/snap';
-import type { Result } from '$core/sentence';
-import { say, t } from '$lib/i18n';
+import { Copied, toClipboard } from '$lib/copied';
+import { t } from '$lib/i18n';
 import type { Person } from '$lib/saving/protocol';
 import { Saver } from '$lib/saving/saver.svelte';
 import { Desk } from '$lib/workbench/desk.svelte';
 import { Voice } from '$lib/workbench/voice.svelte';
 import { describe, place } from './describe';
+import { Laying } from './laying.svelte';
 
 export type Tool = 'select' | 'measure' | PartName;
 
@@ -72,26 +53,26 @@ const finest = 0.001;
 /** Metres by which a copy lies beside what it is of. */
 const beside = 0.1;
 
+const copied = new Copied('lantern-step.copied-parts');
+
 export class CourseBench {
 	readonly voice = new Voice();
 	readonly saver: Saver;
 	readonly desk: Desk<Course, CourseEdit>;
+	readonly laying = new Laying(this);
 	readonly course = $derived.by(() => this.desk.document);
 	private chosen = $state.raw<readonly PartRef[]>([]);
 	tool = $state<Tool>('select');
-	growing = $state.raw<Growing | null>(null);
-	/** Of an area that is laid corner by corner. */
-	corners = $state.raw<readonly Point[]>([]);
-	/** What is measured: a chain of places. */
-	measured = $state.raw<readonly Point[]>([]);
 	/** Where keys lay, and where a hand was last. */
 	cursor = $state.raw<Point>([0, 0]);
 	/** Keys move the cursor: it is shown. */
 	isByKey = $state(false);
+	/** Each part that is pressed comes beside what is selected, or leaves it. */
+	isSeveral = $state(false);
+	/** Something was copied on this device that can be pasted here. */
+	canPaste = $state(copied.text !== null);
 	/** Snaps finely. */
 	isFine = $state(false);
-	/** How the next of each kind looks. */
-	private styles = $state.raw(firstStyles);
 	/** Pixels a metre, as the floor is seen now. */
 	scale = 100;
 
@@ -113,7 +94,7 @@ export class CourseBench {
 		readonly person: Person | null
 	) {
 		this.desk = new Desk(withOwnIds(opened.content), courseHistory, this.voice, {
-			changed: () => {},
+			changed: () => this.laying.follow(),
 			save: () => this.saver.change({ kind: 'course', content: this.course })
 		});
 		this.saver = new Saver(opened.id, opened.revision);
@@ -160,12 +141,20 @@ export class CourseBench {
 		this.select(others.length < this.selection.length ? others : [...others, ref]);
 	}
 
+	private selectFree(refs: readonly PartRef[]): void {
+		this.select(refs.filter((ref) => !this.isLocked(ref)));
+	}
 	selectAll(): void {
-		this.select(allParts(this.course).filter((ref) => !this.isLocked(ref)));
+		this.selectFree(allParts(this.course));
 	}
 
-	selectIn(box: Box): void {
-		this.select(partsIn(this.course, box).filter((ref) => !this.isLocked(ref)));
+	/** @param isMore beside what is selected already */
+	selectIn(box: Box, isMore = false): void {
+		const before = isMore ? this.selection : [];
+		const found = partsIn(this.course, box).filter(
+			(ref) => !before.some((one) => keyOf(one) === keyOf(ref))
+		);
+		this.selectFree([...before, ...found]);
 	}
 
 	/** The next one, round and round. @param isMore beside what is selected already */
@@ -179,12 +168,21 @@ export class CourseBench {
 		else this.select([next]);
 	}
 
-	/** What somebody points at; what is locked lies too deep. */
-	partAt(point: Point): PartRef | undefined {
-		return partsAt(this.course, point, reach / this.scale).find((ref) => !this.isLocked(ref));
+	/** What somebody points at. @param isHeldToo what is held fast lies too deep to be pulled, not to be pressed */
+	partAt(point: Point, isHeldToo = false): PartRef | undefined {
+		const all = partsAt(this.course, point, reach / this.scale);
+		return all.find((ref) => !this.isLocked(ref)) ?? (isHeldToo ? all[0] : undefined);
 	}
 
 	// --- changing ---
+
+	get canUndo(): boolean {
+		return this.laying.canTakeBack || this.desk.canUndo;
+	}
+	undo(): void {
+		if (this.laying.canTakeBack) this.laying.takeBack();
+		else this.desk.undo();
+	}
 
 	/** Does an edit, and says how it is then. */
 	private do(edit: CourseEdit, news: () => string): boolean {
@@ -202,15 +200,8 @@ export class CourseBench {
 	/** One figure of a part; the next of its kind looks so, too. */
 	setFigure(ref: PartRef, figure: Figure, to: FigureValue, value: Part): void {
 		if (!this.change(ref, value)) return;
-		if (styleOf(ref.part).includes(figure)) this.setStyle(ref.part, figure, to);
+		if (styleOf(ref.part).includes(figure)) this.laying.setStyle(ref.part, figure, to);
 	}
-	setStyle(part: PartName, { name }: Figure, to: FigureValue): void {
-		this.styles = { ...this.styles, [part]: { ...this.styles[part], [name]: to } };
-	}
-	styleValue(part: PartName, figure: Figure): FigureValue {
-		return valueOf(this.styles[part] as Part, part, figure);
-	}
-
 	/** What is selected and not held fast. */
 	private get free(): readonly PartRef[] {
 		return this.selection.filter((ref) => !this.isLocked(ref));
@@ -249,6 +240,7 @@ export class CourseBench {
 		if (free.length === 0) return;
 		this.do(removing(free), () => t('course.say.removed', { count: free.length }));
 		this.chosen = [];
+		this.laying.stop();
 	}
 
 	setLocked(isLocked: boolean): void {
@@ -283,16 +275,23 @@ export class CourseBench {
 		return this.selection.map((ref) => ({ part: ref.part, value: find(this.course, ref)! }));
 	}
 
-	/** What is selected, as a text that another course can take in. */
-	copied(): string {
-		return JSON.stringify({ format: 'lantern-step/parts', parts: this.loose });
+	/** What is selected, as a text that another course can take in; kept on the device as well. */
+	copy(): string {
+		const text = JSON.stringify({ format: 'lantern-step/parts', parts: this.loose });
+		copied.keep(text);
+		this.canPaste = true;
+		this.voice.announce(t('course.say.copied', { count: this.selection.length }));
+		return text;
+	}
+	copyByButton(): void {
+		toClipboard(this.copy());
 	}
 
-	/** Takes in what was copied, here or on another course. @returns whether it was that */
-	paste(text: string): boolean {
+	/** Takes in what was copied, here or on another course. */
+	paste(text: string = copied.text ?? ''): void {
 		const parts = readParts(text);
 		if (parts) this.add(parts);
-		return parts !== undefined;
+		else this.voice.refuse(t('course.notPasted'));
 	}
 
 	duplicate(): void {
@@ -307,25 +306,17 @@ export class CourseBench {
 		return isDone;
 	}
 
-	// --- laying ---
+	// --- tools ---
 
 	choose(tool: Tool): void {
-		this.end();
+		this.laying.stop();
 		this.tool = tool;
-		this.measured = [];
 		if (tool !== 'select') this.chosen = [];
-	}
-
-	/** What is being laid is done. */
-	end(): void {
-		this.growing = null;
-		this.corners = [];
 	}
 
 	/** Escape: first what is being laid, then what is selected, then the tool. */
 	leave(): void {
-		if (this.growing || this.corners.length > 0) this.end();
-		else if (this.measured.length > 0) this.measured = [];
+		if (this.laying.isBusy) this.laying.stop();
 		else if (this.selection.length > 0) this.select([]);
 		else this.tool = 'select';
 	}
@@ -339,12 +330,12 @@ export class CourseBench {
 		point: Point,
 		more: { isFree?: boolean; without?: readonly PartRef[]; start?: Point } = {}
 	): Snapped {
-		const { growing } = this;
+		const { last, corners, growing } = this.laying;
 		return snap(point, {
 			grid: more.isFree ? finest : this.grid,
 			reach: more.isFree ? 0 : reach / this.scale,
-			ends: [...endsOf(this.course, more.without), ...this.corners],
-			from: growing?.end.at ?? this.corners.at(-1) ?? this.measured.at(-1) ?? more.start,
+			ends: [...endsOf(this.course, more.without), ...corners],
+			from: last ?? more.start,
 			before: growing?.before
 		});
 	}
@@ -355,95 +346,6 @@ export class CourseBench {
 		const within = (value: number, most: number) => tidy(Math.max(0, Math.min(most, value)));
 		this.cursor = [within(this.cursor[0] + dx, width), within(this.cursor[1] + dy, height)];
 		this.voice.announce(place(this.cursor));
-	}
-
-	/** A press at a place: the first of a line, or where it goes on to. @param from where it began */
-	press(at: Point, from: Point = at): void {
-		this.cursor = at;
-		const { tool } = this;
-		if (tool === 'select') return;
-		if (tool === 'measure') {
-			this.measure(from, at);
-			return;
-		}
-		const laying = layings[tool];
-		if (laying === 'line') this.pressLine(tool as Growing['part'], from, at);
-		else if (laying === 'area') this.pressArea(tool, from, at);
-		else this.take(lay(this.course, tool, spotOf(tool, from, at, this.styles[tool])));
-	}
-
-	private measure(from: Point, at: Point): void {
-		const chain = this.measured.length > 0 ? this.measured : [from];
-		const [x, y] = chain.at(-1)!;
-		this.measured = x === at[0] && y === at[1] ? chain : [...chain, at];
-		this.voice.announce(place(at));
-	}
-
-	private pressLine(part: Growing['part'], from: Point, at: Point): void {
-		if (!this.growing) {
-			this.growing = growFrom(this.course, part, from);
-			this.voice.announce(t('course.say.begun', { place: place(from) }));
-		}
-		const laid = growTo(this.course, this.growing, at, this.styles[part]);
-		if (laid) this.take(laid);
-	}
-
-	private pressArea(part: PartName, from: Point, at: Point): void {
-		const isPulled = from[0] !== at[0] && from[1] !== at[1];
-		if (isPulled && this.corners.length === 0) return this.layArea(part, cornersOf(from, at));
-		const [first] = this.corners;
-		const isDone = first && this.corners.length > 2 && first[0] === at[0] && first[1] === at[1];
-		if (isDone) return this.finishArea();
-		this.corners = [...this.corners, at];
-		this.voice.announce(place(at));
-	}
-
-	/** The corners that there are make an area. */
-	finishArea(): void {
-		if (this.corners.length > 2) this.layArea(this.tool as PartName, this.corners);
-	}
-
-	private layArea(part: PartName, corners: readonly Point[]): void {
-		this.take(lay(this.course, part, areaOf(part, corners, this.styles[part])));
-		this.corners = [];
-	}
-
-	private take({ edit, refs, growing }: Laid): void {
-		const isNothing = edit.type === 'together' && edit.edits.length === 0;
-		if (!isNothing && !this.desk.edit(edit)) return;
-		this.growing = growing ?? null;
-		this.chosen = refs;
-		const last = refs.at(-1);
-		if (last) this.voice.announce(t('course.say.laid', { part: describe(this.course, last) }));
-	}
-
-	/** What would be laid if what is typed were taken. */
-	preview(paces: readonly Pace[]): Result<Laid | undefined> {
-		const part = this.pacedPart;
-		if (part === null) return { ok: true, value: undefined };
-		if (layings[part] === 'area') {
-			const corners = outlineOf({ at: this.cursor, bearing: 0 }, paces);
-			const laid = lay(this.course, part, areaOf(part, corners, this.styles[part]));
-			return { ok: true, value: corners.length > 2 ? laid : undefined };
-		}
-		const growing = this.growing ?? growFrom(this.course, part as Growing['part'], this.cursor);
-		return growPaced(this.course, growing, paces, this.styles[part]);
-	}
-
-	/** What is paced out with the tool that is chosen. */
-	get pacedPart(): PartName | null {
-		const { tool } = this;
-		return tool === 'select' || tool === 'measure' || layings[tool] === 'spot' ? null : tool;
-	}
-
-	pace(paces: readonly Pace[]): boolean {
-		const laid = this.preview(paces);
-		if (!laid.ok) {
-			this.voice.refuse(say(laid.failure));
-			return false;
-		}
-		if (laid.value) this.take(laid.value);
-		return laid.value !== undefined;
 	}
 
 	// --- pulling with a pointer ---

@@ -1,13 +1,15 @@
 /** The hand on a course desk: what a pointer, or keys, do to what lies there. */
 import type { Point } from '$core/course/course';
 import { changing, type CourseHistory } from '$core/course/edits';
-import { layings, reachField } from '$core/course/figures';
+import { layings } from '$core/course/figures';
+import { gripOf, pulledBy } from '$core/course/grip';
 import { bearingTo, lengthTo } from '$core/course/measure';
-import { tidy, turn } from '$core/course/motions';
+import { turn } from '$core/course/motions';
 import { find, kindOf, type Part, type PartRef } from '$core/course/parts';
 import type { FloorWindow } from '$lib/floor/floor-window.svelte';
 import { headingOfBearing } from '$core/units/angles';
 import { steps, type CourseBench } from './course-bench.svelte';
+import { toolKeys } from './shortcuts';
 
 /** Pixels of a handle, and from what is turned to the handle that turns it. */
 export const handle = 8;
@@ -30,12 +32,14 @@ interface Pulled {
 /** What a pointer that is down does. */
 type Hold =
 	| { readonly type: 'lay'; readonly from: Point }
-	| { readonly type: 'frame'; readonly from: Point }
+	| { readonly type: 'frame'; readonly from: Point; readonly isMore: boolean }
 	| {
 			readonly type: 'move';
 			readonly from: Point;
 			readonly before: CourseHistory;
 			readonly anchor: Point;
+			/** It leaves what is selected, if it is only pressed. */
+			readonly leaving: PartRef | null;
 	  }
 	| ({ readonly type: 'point'; readonly index: number } & Pulled)
 	| ({ readonly type: 'turn' | 'size' } & Pulled);
@@ -73,12 +77,10 @@ export class DeskHand {
 		const far = turnerFar * this.pixel;
 		return [value.at[0] + far * Math.cos(heading), value.at[1] + far * Math.sin(heading)];
 	});
-	/** Where the handle is that makes what is round larger and smaller. */
+	/** Where the handle is that makes it larger and smaller. */
 	readonly sizer = $derived.by((): Point | undefined => {
-		const field = this.pulled && reachField[this.pulled.ref.part];
-		if (!this.pulled || !field) return undefined;
-		const round = this.pulled.value as Part<'pads'> & Part<'lampPosts'>;
-		return [round.at[0] + round[field], round.at[1]];
+		const { ref, value } = this.pulled ?? {};
+		return ref && gripOf(ref.part, value!);
 	});
 
 	constructor(
@@ -123,11 +125,15 @@ export class DeskHand {
 			if (index >= 0) return { type: 'point', ref, index, before };
 		}
 		const part = bench.partAt(point);
-		if (!part) return { type: 'frame', from: point };
-		if (event.ctrlKey || event.metaKey || event.shiftKey) bench.toggle(part);
-		else if (!bench.isSelected(part)) bench.select([part]);
+		const isMore = event.ctrlKey || event.metaKey || event.shiftKey || bench.isSeveral;
+		if (!part) return { type: 'frame', from: point, isMore };
+		const leaving = isMore && bench.isSelected(part) ? part : null;
+		if (!leaving) {
+			if (isMore) bench.toggle(part);
+			else if (!bench.isSelected(part)) bench.select([part]);
+		}
 		const [anchor] = kindOf(part.part).points(find(bench.course, part)!);
-		return { type: 'move', from: point, before, anchor: anchor! };
+		return { type: 'move', from: point, before, anchor: anchor!, leaving };
 	}
 
 	readonly go = (event: PointerEvent): void => {
@@ -151,13 +157,10 @@ export class DeskHand {
 				const { points, withPoints } = kindOf(ref.part);
 				return this.tryOut(hold, (value) => withPoints(value, points(value).with(index, at)));
 			}
-			case 'size':
-				return this.tryOut(hold, (value) => {
-					const step = event.altKey ? finest : this.bench.grid;
-					const far = Math.round(lengthTo((value as Part<'pads'>).at, raw) / step) * step;
-					const field = reachField[hold.ref.part]!;
-					return { ...value, [field]: tidy(Math.max(step, far)) } as Part;
-				});
+			case 'size': {
+				const step = event.altKey ? finest : this.bench.grid;
+				return this.tryOut(hold, (value) => pulledBy(hold.ref.part, value, raw, step));
+			}
 			case 'turn':
 				return this.tryOut(hold, (value) => {
 					const { at, bearing } = value as Part<'starts'>;
@@ -195,16 +198,16 @@ export class DeskHand {
 		this.raw = this.view.toMetres(event);
 		this.pull(hold, event);
 		this.hold = null;
-		if (hold.type === 'lay') bench.press(this.meant ?? hold.from, hold.from);
-		else if (hold.type === 'frame') this.frame(hold.from, this.raw);
+		if (hold.type === 'lay') bench.laying.press(this.meant ?? hold.from, hold.from);
+		else if (hold.type === 'frame') this.frame(hold.from, this.raw, hold.isMore);
 		else if (bench.desk.history !== hold.before) {
 			bench.desk.keep(hold.before);
 			bench.select(bench.selection);
-		}
+		} else if (hold.type === 'move' && hold.leaving) bench.toggle(hold.leaving);
 		if (this.isTouch) this.meant = null;
 	};
 
-	private frame([ax, ay]: Point, [bx, by]: Point): void {
+	private frame([ax, ay]: Point, [bx, by]: Point, isMore: boolean): void {
 		const box = {
 			west: Math.min(ax, bx),
 			east: Math.max(ax, bx),
@@ -212,8 +215,17 @@ export class DeskHand {
 			north: Math.max(ay, by)
 		};
 		const least = still * this.pixel;
-		if (box.east - box.west < least && box.north - box.south < least) this.bench.select([]);
-		else this.bench.selectIn(box);
+		const isPress = box.east - box.west < least && box.north - box.south < least;
+		if (isPress) this.pick([bx, by], isMore);
+		else this.bench.selectIn(box, isMore);
+	}
+
+	/** What is pressed, be it held fast, is selected. */
+	private pick(at: Point, isMore: boolean): void {
+		const { bench } = this;
+		const part = bench.partAt(at, true);
+		if (part && isMore) bench.toggle(part);
+		else if (part || !isMore) bench.select(part ? [part] : []);
 	}
 
 	/** The pointer is over something else. */
@@ -235,9 +247,10 @@ export class DeskHand {
 		const { key, shiftKey } = event;
 		const to = arrows[key];
 		if (to) this.arrow(...to, shiftKey);
-		else if (key === 'Enter' || key === ' ') this.press();
+		else if (key === 'Enter' || key === ' ') this.press(shiftKey);
 		else if (key === 'PageDown') this.bench.selectNext(1, shiftKey);
 		else if (key === 'PageUp') this.bench.selectNext(-1, shiftKey);
+		else if (toolKeys[key]) this.bench.choose(toolKeys[key]);
 		else if (!this.view.zoomKey(key)) return;
 		event.preventDefault();
 	};
@@ -253,12 +266,11 @@ export class DeskHand {
 		bench.moveCursor(dx * step, dy * step);
 	}
 
-	private press(): void {
+	private press(isMore: boolean): void {
 		const { bench } = this;
 		bench.isByKey = true;
-		if (bench.tool !== 'select') return bench.press(bench.cursor);
-		const part = bench.partAt(bench.cursor);
-		bench.select(part ? [part] : []);
+		if (bench.tool !== 'select') return bench.laying.press(bench.cursor);
+		this.pick(bench.cursor, isMore || bench.isSeveral);
 	}
 }
 

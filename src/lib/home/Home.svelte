@@ -1,7 +1,6 @@
 <script lang="ts">
 	/** All plans and courses, newest first. */
 	import { FileUp, Plus, Radio, Search } from '@lucide/svelte';
-	import { SegmentedControl } from '@skeletonlabs/skeleton-svelte';
 	import { onMount } from 'svelte';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { planFormat } from '$core/plan/plan';
@@ -23,7 +22,7 @@
 	import ThemeChoice from '$lib/theme/ThemeChoice.svelte';
 	import { downloadText, readAnyFile } from '$lib/workbench/files';
 	import DeletedList from './DeletedList.svelte';
-	import { DocumentList } from './document-list.svelte';
+	import { DocumentList, type Whose } from './document-list.svelte';
 	import DocumentCard from './DocumentCard.svelte';
 	import RenameDialog from './RenameDialog.svelte';
 	import NewPlan from './NewPlan.svelte';
@@ -32,6 +31,7 @@
 	import UsesDialog from './UsesDialog.svelte';
 	import VersionsDialog from './VersionsDialog.svelte';
 	import WhoIsHere from './WhoIsHere.svelte';
+	import WhoseChoice from './WhoseChoice.svelte';
 
 	let {
 		person,
@@ -48,23 +48,22 @@
 	let using = $state<Listed | null>(null);
 	let picker: HTMLInputElement;
 
-	/** Whose plans and courses are shown; null for everybody's. */
-	let owner = $state.raw<Person | null>(null);
-	const sought = () => ({ text, ownerId: owner?.id ?? null });
+	let whose = $state.raw<Whose>('all');
+	const sought = () => ({ text, whose });
 	const lists = [
 		new DocumentList('plan', () => plans, sought),
 		new DocumentList('course', () => courses, sought)
 	];
-	/** Everybody's, mine, and those of somebody else whose name was pressed. */
-	const owners = $derived([
-		{ value: '', label: t('home.everybodys') },
-		...(person ? [{ value: person.id, label: t('home.mine') }] : []),
-		...(owner && owner.id !== person?.id ? [{ value: owner.id, label: owner.name }] : [])
-	]);
 
-	function showOf(next: Person | null) {
-		owner = next;
-		preferences.choose({ showsMine: next !== null && next.id === person?.id });
+	/** Why a list is empty that is not. */
+	const nothing = $derived.by(() => {
+		if (text.trim()) return t('home.findNothing', { text });
+		return typeof whose === 'object' ? t('home.noneOf', { name: whose.name }) : t('home.noSamples');
+	});
+
+	function showOf(next: Whose) {
+		whose = next;
+		preferences.choose({ showsMine: typeof next === 'object' && next.id === person?.id });
 		void search();
 	}
 
@@ -235,24 +234,7 @@
 				data-testid="any-file"
 				onchange={openFile}
 			/>
-			{#if owners.length > 1}
-				<SegmentedControl
-					value={owner?.id ?? ''}
-					onValueChange={({ value }) =>
-						showOf(value === '' ? null : value === person?.id ? person : owner)}
-					aria-label={t('home.whose')}
-				>
-					<SegmentedControl.Control class="whose">
-						<SegmentedControl.Indicator class="whose-mark" />
-						{#each owners as { value, label } (value)}
-							<SegmentedControl.Item {value} class="whose-item">
-								<SegmentedControl.ItemText>{label}</SegmentedControl.ItemText>
-								<SegmentedControl.ItemHiddenInput />
-							</SegmentedControl.Item>
-						{/each}
-					</SegmentedControl.Control>
-				</SegmentedControl>
-			{/if}
+			<WhoseChoice {person} {whose} onchoose={showOf} />
 			<label class="find">
 				<Search size={18} aria-hidden="true" />
 				<span class="sr-only-live">{t('home.find')}</span>
@@ -284,9 +266,7 @@
 						<p class="empty">{t(isPlan ? 'home.noPlans' : 'home.noCourses')}</p>
 					{:else if list.shown.length === 0}
 						<p class="empty">
-							{text.trim()
-								? t('home.findNothing', { text })
-								: t('home.noneOf', { name: owner?.name ?? '' })}
+							{nothing}
 						</p>
 					{/if}
 					<ul>
@@ -376,37 +356,6 @@
 		align-items: center;
 		gap: 0.5rem;
 		margin: 1.25rem 0;
-	}
-	:global(.whose) {
-		position: relative;
-		display: flex;
-		padding: 0.2rem;
-		border: 1px solid var(--line);
-		border-radius: 0.7rem;
-		background: var(--tag);
-	}
-	:global(.whose-mark) {
-		left: var(--left);
-		top: var(--top);
-		width: var(--width);
-		height: var(--height);
-		border-radius: 0.5rem;
-		background: var(--verdigris-soft);
-	}
-	:global(.whose-item) {
-		display: flex;
-		align-items: center;
-		min-height: 2.35rem;
-		padding: 0 0.8rem;
-		border-radius: 0.5rem;
-		cursor: pointer;
-	}
-	:global(.whose-item[data-state='checked'] *) {
-		color: var(--ink);
-		font-weight: 600;
-	}
-	:global(.whose-item[data-focus-visible]) {
-		outline: 2px solid var(--verdigris);
 	}
 	.find {
 		position: relative;

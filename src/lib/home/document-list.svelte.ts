@@ -4,14 +4,19 @@
  */
 import { wordsOf } from './summary';
 import { fetchList } from '$lib/saving/lists';
-import type { DocumentKind, Listed, Page } from '$lib/saving/protocol';
+import type { DocumentKind, Listed, Page, Person } from '$lib/saving/protocol';
 import { shownAtFirst, shownMore } from './lists';
 
-/** What is typed into the search, and whose documents are shown. */
+/** Whose documents are shown: everybody's, those that come with the app, or one person's. */
+export type Whose = 'all' | 'samples' | Person;
+
 export interface Sought {
 	readonly text: string;
-	readonly ownerId: string | null;
+	readonly whose: Whose;
 }
+
+const isOf = ({ owner, isSample }: Listed, whose: Whose): boolean =>
+	whose === 'all' || (whose === 'samples' ? isSample : owner?.id === whose.id);
 
 export class DocumentList {
 	private whole = $state.raw<readonly Listed[] | null>(null);
@@ -20,19 +25,19 @@ export class DocumentList {
 	readonly all = $derived.by(() => this.whole ?? this.page().rows);
 	readonly total = $derived.by(() => this.whole?.length ?? this.page().total);
 	readonly found = $derived.by(() => {
-		const sought = this.sought().text.trim().toLowerCase();
-		const { ownerId } = this.sought();
-		return this.all.filter(
-			({ name, owner, summary }) =>
-				(ownerId === null || owner?.id === ownerId) &&
-				`${name} ${owner?.name ?? ''} ${wordsOf(summary)}`.toLowerCase().includes(sought)
-		);
+		const { text, whose } = this.sought();
+		const sought = text.trim().toLowerCase();
+		return this.all.filter((listed) => {
+			const { name, owner, summary } = listed;
+			const words = `${name} ${owner?.name ?? ''} ${wordsOf(summary)}`;
+			return isOf(listed, whose) && words.toLowerCase().includes(sought);
+		});
 	});
 	readonly shown = $derived(this.found.slice(0, this.limit));
 	/** Those that fit and are not drawn. */
 	readonly left = $derived.by(() => {
-		const { text, ownerId } = this.sought();
-		const isAll = text.trim() === '' && ownerId === null;
+		const { text, whose } = this.sought();
+		const isAll = text.trim() === '' && whose === 'all';
 		const fitting = isAll ? this.total : this.found.length;
 		return fitting - this.shown.length;
 	});

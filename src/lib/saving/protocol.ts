@@ -96,6 +96,8 @@ export const listedSchema = z.strictObject({
 	id: idSchema,
 	name: z.string(),
 	owner: ownerSchema.nullable(),
+	/** It came with the app. */
+	isSample: z.boolean(),
 	/** Of a deleted one: when it was deleted. */
 	updatedAt: z.string(),
 	revision: z.int(),

@@ -25,10 +25,10 @@
 	} from '@lucide/svelte';
 	import type { Component } from 'svelte';
 	import { definitionOf } from '$core/steps/catalogue';
+	import { toClipboard } from '$lib/copied';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
-	import { toClipboard } from './clipboard';
 	import type { HeadRow, StepRow } from './rows';
 	import type { Opening } from './Sheet.svelte';
 

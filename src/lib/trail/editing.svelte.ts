@@ -15,14 +15,14 @@ import { definitionOf, initialValues } from '$core/steps/catalogue';
 import type { Value, Values } from '$core/steps/definition';
 import { say, t } from '$lib/i18n';
 import type { Doing } from '$core/robots/robot';
+import { Copied } from '$lib/copied';
 import { newId } from '$lib/saving/id';
 import type { Workbench } from '$lib/workbench/workbench.svelte';
 import { Moving } from './moving.svelte';
 import { Selection } from './selection.svelte';
 import { wordsOf, wordsOfAll } from './words';
 
-/** Where copied steps are kept on the device, so that they can be pasted into another plan. */
-const clipboardKey = 'lantern-step.copied';
+const copied = new Copied('lantern-step.copied');
 
 /** What a new step holds, so that it can be used at once. */
 function bodyOf(kind: string): Step[] | undefined {
@@ -134,11 +134,7 @@ export class Editing {
 		const run = this.selection.runOf(id);
 		if (!run) return null;
 		const text = writeSteps(run.steps);
-		try {
-			localStorage.setItem(clipboardKey, text);
-		} catch {
-			// Without storage, the text on the device's own clipboard still does.
-		}
+		copied.keep(text);
 		this.bench.voice.announce(t('say.copied', { step: wordsOfAll(run.steps) }));
 		return text;
 	}
@@ -151,11 +147,7 @@ export class Editing {
 
 	/** What was copied last on this device. */
 	get copied(): string | null {
-		try {
-			return localStorage.getItem(clipboardKey);
-		} catch {
-			return null;
-		}
+		return copied.text;
 	}
 
 	/** @returns the id of the last pasted step; a refusal is said and changes nothing */

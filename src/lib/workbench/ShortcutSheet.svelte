@@ -1,10 +1,10 @@
 <script lang="ts">
-	/** All shortcuts in one sheet. */
+	/** All shortcuts of a desk in one sheet. */
 	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { t } from '$lib/i18n';
-	import { shortcuts } from './shortcuts';
+	import type { Shortcuts } from './shortcuts';
 
-	let { onclose }: { onclose: () => void } = $props();
+	let { shortcuts, onclose }: { shortcuts: Shortcuts; onclose: () => void } = $props();
 </script>
 
 <Dialog
@@ -24,7 +24,7 @@
 							<dl>
 								{#each list as { keys, action } (action)}
 									<dt><kbd>{keys}</kbd></dt>
-									<dd>{t(`shortcut.${action}`)}</dd>
+									<dd>{t(action)}</dd>
 								{/each}
 							</dl>
 						</section>
@@ -74,6 +74,9 @@
 		grid-template-columns: 7rem 1fr;
 		gap: 0.15rem 0.6rem;
 		font-size: 0.92rem;
+	}
+	dd::first-letter {
+		text-transform: uppercase;
 	}
 	kbd {
 		padding: 0.05rem 0.4rem;

@@ -169,8 +169,8 @@
 {/if}
 
 {#if showsShortcuts}
-	{#await import('./ShortcutSheet.svelte') then { default: ShortcutSheet }}
-		<ShortcutSheet onclose={() => (showsShortcuts = false)} />
+	{#await Promise.all( [import('./ShortcutSheet.svelte'), import('./shortcuts')] ) then [{ default: ShortcutSheet }, { shortcuts }]}
+		<ShortcutSheet {shortcuts} onclose={() => (showsShortcuts = false)} />
 	{/await}
 {/if}
 

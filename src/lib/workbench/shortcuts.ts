@@ -1,4 +1,3 @@
-/** Every shortcut, for the sheet that lists them. None is one that browsers use for themselves. */
 export interface Shortcut {
 	/** As on the keys. */
 	readonly keys: string;
@@ -6,60 +5,63 @@ export interface Shortcut {
 	readonly action: string;
 }
 
-export const shortcuts: readonly { readonly group: string; readonly list: readonly Shortcut[] }[] =
-	[
-		{
-			group: 'plan',
-			list: [
-				{ keys: 'Ctrl Enter', action: 'rehearse' },
-				{ keys: 'Ctrl .', action: 'halt' },
-				{ keys: 'Ctrl Z', action: 'undo' },
-				{ keys: 'Ctrl Shift Z', action: 'redo' },
-				{ keys: '?', action: 'shortcuts' }
-			]
-		},
-		{
-			group: 'walk',
-			list: [
-				{ keys: '↑ ↓', action: 'walk' },
-				{ keys: '← →', action: 'inOut' },
-				{ keys: 'Home End', action: 'ends' },
-				{ keys: '/', action: 'search' },
-				{ keys: 'P', action: 'nextProblem' },
-				{ keys: 'F', action: 'fold' },
-				{ keys: '+ −', action: 'zoom' },
-				{ keys: '0', action: 'fit' },
-				{ keys: 'H', action: 'help' }
-			]
-		},
-		{
-			group: 'step',
-			list: [
-				{ keys: 'Enter', action: 'add' },
-				{ keys: 'E', action: 'value' },
-				{ keys: 'Space', action: 'pickUp' },
-				{ keys: 'Alt ↑ ↓', action: 'move' },
-				{ keys: 'Shift ↑ ↓', action: 'select' },
-				{ keys: 'D', action: 'duplicate' },
-				{ keys: 'W', action: 'wrap' },
-				{ keys: 'I', action: 'choose' },
-				{ keys: 'U', action: 'unwrap' },
-				{ keys: 'O', action: 'off' },
-				{ keys: 'C', action: 'comment' },
-				{ keys: 'S', action: 'aside' },
-				{ keys: 'M', action: 'menu' },
-				{ keys: 'Del', action: 'remove' },
-				{ keys: 'Ctrl C', action: 'copy' },
-				{ keys: 'Ctrl X', action: 'cut' },
-				{ keys: 'Ctrl V', action: 'paste' }
-			]
-		},
-		{
-			group: 'chain',
-			list: [
-				{ keys: 'N', action: 'newChain' },
-				{ keys: 'T', action: 'trigger' },
-				{ keys: 'R', action: 'runAlone' }
-			]
-		}
-	];
+/** In groups, as the sheet lists them. */
+export type Shortcuts = readonly { readonly group: string; readonly list: readonly Shortcut[] }[];
+
+/** Every shortcut of the workbench. None is one that browsers use for themselves. */
+export const shortcuts: Shortcuts = [
+	{
+		group: 'plan',
+		list: [
+			{ keys: 'Ctrl Enter', action: 'shortcut.rehearse' },
+			{ keys: 'Ctrl .', action: 'shortcut.halt' },
+			{ keys: 'Ctrl Z', action: 'shortcut.undo' },
+			{ keys: 'Ctrl Shift Z', action: 'shortcut.redo' },
+			{ keys: '?', action: 'shortcut.shortcuts' }
+		]
+	},
+	{
+		group: 'walk',
+		list: [
+			{ keys: '↑ ↓', action: 'shortcut.walk' },
+			{ keys: '← →', action: 'shortcut.inOut' },
+			{ keys: 'Home End', action: 'shortcut.ends' },
+			{ keys: '/', action: 'shortcut.search' },
+			{ keys: 'P', action: 'shortcut.nextProblem' },
+			{ keys: 'F', action: 'shortcut.fold' },
+			{ keys: '+ −', action: 'shortcut.zoom' },
+			{ keys: '0', action: 'shortcut.fit' },
+			{ keys: 'H', action: 'shortcut.help' }
+		]
+	},
+	{
+		group: 'step',
+		list: [
+			{ keys: 'Enter', action: 'shortcut.add' },
+			{ keys: 'E', action: 'shortcut.value' },
+			{ keys: 'Space', action: 'shortcut.pickUp' },
+			{ keys: 'Alt ↑ ↓', action: 'shortcut.move' },
+			{ keys: 'Shift ↑ ↓', action: 'shortcut.select' },
+			{ keys: 'D', action: 'shortcut.duplicate' },
+			{ keys: 'W', action: 'shortcut.wrap' },
+			{ keys: 'I', action: 'shortcut.choose' },
+			{ keys: 'U', action: 'shortcut.unwrap' },
+			{ keys: 'O', action: 'shortcut.off' },
+			{ keys: 'C', action: 'shortcut.comment' },
+			{ keys: 'S', action: 'shortcut.aside' },
+			{ keys: 'M', action: 'shortcut.menu' },
+			{ keys: 'Del', action: 'shortcut.remove' },
+			{ keys: 'Ctrl C', action: 'shortcut.copy' },
+			{ keys: 'Ctrl X', action: 'shortcut.cut' },
+			{ keys: 'Ctrl V', action: 'shortcut.paste' }
+		]
+	},
+	{
+		group: 'chain',
+		list: [
+			{ keys: 'N', action: 'shortcut.newChain' },
+			{ keys: 'T', action: 'shortcut.trigger' },
+			{ keys: 'R', action: 'shortcut.runAlone' }
+		]
+	}
+];

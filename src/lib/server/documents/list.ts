@@ -4,12 +4,19 @@ import { success, type Result } from '$core/sentence';
 import type { Bench, DocumentKind, Listed, Page } from '$lib/saving/protocol';
 import { database } from '../database/database';
 import type { DocumentRow, PersonRow } from '../database/models';
+import index from '../../../../samples/index.json';
 import { readBench, readContent, readSummary, type Contents } from './content';
 
 type WithOwner = DocumentRow & { owner?: PersonRow | null };
 
 const ownerOf = ({ owner }: WithOwner): Listed['owner'] =>
 	owner?.id ? { id: owner.id, name: owner.name } : null;
+
+/** Samples keep the names of their files as ids. */
+const sampleIds = {
+	plan: new Set(index.plans.map(({ file }) => file)),
+	course: new Set(index.courses.map(({ file }) => file))
+};
 
 interface Choice {
 	readonly isDeleted?: boolean;
@@ -42,6 +49,7 @@ export async function listDocuments(
 			id: row.id,
 			name: row.name,
 			owner: ownerOf(row),
+			isSample: sampleIds[kind].has(row.id),
 			updatedAt: new Date(isDeleted ? row.deletedAt! : row.updatedAt).toISOString(),
 			revision: row.revision,
 			summary: readSummary(row.summary)
