@@ -189,11 +189,11 @@ test('handles turn, reach further, and move a corner', async ({ page }) => {
 		starts: [{ at: [0.4, 0.4], bearing: 0 }],
 		lampPosts: [{ id: 'post', at: [1, 1], reach: 0.15 }],
 		walls: [{ id: 'pier', from: [1.4, 0.2], to: [1.4, 0.6], thickness: 0.02 }],
-		crates: [{ id: 'box', at: [1.8, 1.2], bearing: 90, width: 0.1, depth: 0.1, mass: 0.2 }]
+		crates: [{ id: 'box', at: [1.8, 1.2], bearing: 90, width: 0.2, depth: 0.2, mass: 0.2 }]
 	} as Partial<Course>);
 	const { pull, lay } = mouse(page);
 	const handle = async (nth: number) => {
-		const box = (await page.locator('circle.handle').nth(nth).boundingBox())!;
+		const box = (await page.locator('.handle').nth(nth).boundingBox())!;
 		return [box.x + box.width / 2, box.y + box.height / 2] as const;
 	};
 	const drag = async (from: readonly [number, number], to: readonly [number, number]) => {
@@ -209,9 +209,9 @@ test('handles turn, reach further, and move a corner', async ({ page }) => {
 	await lay([[1.4, 0.4]]);
 	await pull([1.4, 0.6], [1.7, 0.6], ['', '']);
 	await lay([[1.8, 1.2]]);
-	await drag(await handle(1), await pixelOf(page, [1.9, 1.3]));
+	await drag(await handle(1), await pixelOf(page, [1.95, 1.35]));
 	const course = await courseOn(page, id);
-	expect(course.crates[0]).toMatchObject({ at: [1.8, 1.2], width: 0.2, depth: 0.2 });
+	expect(course.crates[0]).toMatchObject({ at: [1.8, 1.2], width: 0.3, depth: 0.3 });
 	expect(course.lampPosts[0]!.reach).toBe(0.3);
 	expect(course.starts[0]!.bearing).toBe(90);
 	expect(course.walls[0]).toMatchObject({ from: [1.4, 0.2], to: [1.7, 0.6] });

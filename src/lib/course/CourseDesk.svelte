@@ -25,6 +25,7 @@
 	import SavedState from '$lib/workbench/SavedState.svelte';
 	import { CourseBench, type Opened } from './course-bench.svelte';
 	import DeskFloor from './DeskFloor.svelte';
+	import { partWord } from './describe';
 	import { CourseHelp } from './course-help.svelte';
 	import PaceLine from './PaceLine.svelte';
 	import Tray from './Tray.svelte';
@@ -66,6 +67,14 @@
 	}
 	let preview = $state.raw<Laid | undefined>();
 	let pane = $state<'floor' | 'tray'>('floor');
+	/** What the tray is about, on a phone. */
+	const trayWord = $derived.by(() => {
+		const { only, selection } = bench;
+		if (only) return partWord(only.part);
+		return selection.length > 0
+			? t('course.selected', { count: selection.length })
+			: t('course.tools');
+	});
 
 	onMount(() => {
 		void bench.restore();
@@ -280,7 +289,7 @@
 				class="button {pane === name ? 'button-main' : 'button-plain'}"
 				aria-pressed={pane === name}
 				onclick={() => (pane = name)}
-				>{t(name === 'floor' ? 'bench.pane.floor' : 'course.tools')}</button
+				><span>{name === 'floor' ? t('bench.pane.floor') : trayWord}</span></button
 			>
 		{/each}
 	</nav>
@@ -398,6 +407,12 @@
 		.panes[data-pane='tray'] .left {
 			display: none;
 		}
+		.switch span {
+			display: block;
+		}
+		.switch span::first-letter {
+			text-transform: uppercase;
+		}
 		.switch {
 			display: grid;
 			grid-template-columns: 1fr 1fr;
@@ -414,7 +429,7 @@
 			gap: 0.2rem;
 		}
 		.bar > :global(.title-field) {
-			flex: 1 1 60%;
+			flex: 1 1 calc(100% - 7rem);
 		}
 	}
 </style>

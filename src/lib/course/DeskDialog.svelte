@@ -23,7 +23,7 @@
 		<Dialog.Positioner class="middle">
 			<Dialog.Content
 				class="panel dialog desk-dialog"
-				style="width: min({width}rem, calc(100vw - 1rem))"
+				style="width: min({width}rem, 100%)"
 			>
 				<div class="title">
 					<Dialog.Title class="heading text-xl">{title}</Dialog.Title>

@@ -198,17 +198,24 @@
 							<circle class="handle" {cx} {cy} r={handle * pixel} stroke-width={2 * pixel} />
 						{/each}
 					{/if}
-					{#each [hand.turner, hand.sizer] as place, index (index)}
-						{#if place}
-							<circle
-								class="handle turner"
-								cx={place[0]}
-								cy={place[1]}
-								r={handle * pixel}
-								stroke-width={2 * pixel}
-							/>
-						{/if}
-					{/each}
+					{#if hand.turner}
+						{@const [cx, cy] = hand.turner}
+						<polyline class="stalk" points={path([points[0]!, hand.turner])} stroke-width={pixel} />
+						<circle class="handle pull" {cx} {cy} r={handle * pixel} stroke-width={2 * pixel} />
+					{/if}
+					{#if hand.sizer}
+						{@const [cx, cy] = hand.sizer}
+						{@const side = 1.7 * handle * pixel}
+						<polyline class="stalk" points={path([points[0]!, hand.sizer])} stroke-width={pixel} />
+						<rect
+							class="handle pull"
+							x={cx - side / 2}
+							y={cy - side / 2}
+							width={side}
+							height={side}
+							stroke-width={2 * pixel}
+						/>
+					{/if}
 				{/if}
 				{#if laying.growing && tool !== 'select'}
 					{@const { at } = laying.growing.end}
@@ -290,7 +297,11 @@
 		stroke: var(--verdigris);
 		cursor: grab;
 	}
-	.turner {
+	.stalk {
+		stroke: var(--verdigris);
+		pointer-events: none;
+	}
+	.pull {
 		fill: var(--verdigris);
 	}
 	.cursor {

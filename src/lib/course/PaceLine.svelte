@@ -33,7 +33,7 @@
 	}
 </script>
 
-<form class="pace" onsubmit={take}>
+<form class="pace" class:idle={laying.pacedPart === null} onsubmit={take}>
 	<label for="pace-out">{t('course.pace.label')}</label>
 	<input
 		id="pace-out"
@@ -87,6 +87,10 @@
 		}
 		label {
 			grid-column: 1 / -1;
+		}
+		/* The floor is small enough. */
+		.idle {
+			display: none;
 		}
 	}
 </style>

@@ -14,6 +14,8 @@ import { toolKeys } from './shortcuts';
 /** Pixels of a handle, and from what is turned to the handle that turns it. */
 export const handle = 8;
 const turnerFar = 46;
+/** And from its middle to the handle that sizes it, at the least: a finger can mean either. */
+const sizerFar = 40;
 /** Pixels within which a handle is meant, by a pointer and by a finger. */
 const reach = { pointer: 10, finger: 22 };
 /** Pixels of a pull that is none yet. */
@@ -42,7 +44,9 @@ type Hold =
 			readonly leaving: PartRef | null;
 	  }
 	| ({ readonly type: 'point'; readonly index: number } & Pulled)
-	| ({ readonly type: 'turn' | 'size' } & Pulled);
+	| ({ readonly type: 'turn' } & Pulled)
+	/** @see by from the pointer to what it has gripped, metres */
+	| ({ readonly type: 'size'; readonly by: Point } & Pulled);
 
 const arrows: Readonly<Record<string, readonly [number, number]>> = {
 	ArrowLeft: [-1, 0],
@@ -80,7 +84,11 @@ export class DeskHand {
 	/** Where the handle is that makes it larger and smaller. */
 	readonly sizer = $derived.by((): Point | undefined => {
 		const { ref, value } = this.pulled ?? {};
-		return ref && gripOf(ref.part, value!);
+		const grip = ref && gripOf(ref.part, value!);
+		if (!grip) return undefined;
+		const [x, y] = this.points[0]!;
+		const far = Math.max(1, (sizerFar * this.pixel) / lengthTo([x, y], grip));
+		return [x + (grip[0] - x) * far, y + (grip[1] - y) * far];
 	});
 
 	constructor(
@@ -120,7 +128,10 @@ export class DeskHand {
 		if (pulled) {
 			const { ref } = pulled;
 			if (turner && this.isNear(turner, point)) return { type: 'turn', ref, before };
-			if (sizer && this.isNear(sizer, point)) return { type: 'size', ref, before };
+			if (sizer && this.isNear(sizer, point)) {
+				const [x, y] = gripOf(ref.part, pulled.value)!;
+				return { type: 'size', ref, before, by: [x - point[0], y - point[1]] };
+			}
 			const index = points.length > 1 ? points.findIndex((each) => this.isNear(each, point)) : -1;
 			if (index >= 0) return { type: 'point', ref, index, before };
 		}
@@ -159,7 +170,8 @@ export class DeskHand {
 			}
 			case 'size': {
 				const step = event.altKey ? finest : this.bench.grid;
-				return this.tryOut(hold, (value) => pulledBy(hold.ref.part, value, raw, step));
+				const to: Point = [raw[0] + hold.by[0], raw[1] + hold.by[1]];
+				return this.tryOut(hold, (value) => pulledBy(hold.ref.part, value, to, step));
 			}
 			case 'turn':
 				return this.tryOut(hold, (value) => {
