@@ -21,10 +21,7 @@
 <Dialog open onOpenChange={({ open }) => !open && onclose()}>
 	<Portal>
 		<Dialog.Positioner class="middle">
-			<Dialog.Content
-				class="panel dialog desk-dialog"
-				style="width: min({width}rem, 100%)"
-			>
+			<Dialog.Content class="panel dialog desk-dialog" style="width: min({width}rem, 100%)">
 				<div class="title">
 					<Dialog.Title class="heading text-xl">{title}</Dialog.Title>
 					<Dialog.CloseTrigger class="button button-line">{t('course.close')}</Dialog.CloseTrigger>
