@@ -1,7 +1,7 @@
 /** The worker that looks at courses: what is odd about them, ways through them, and mazes. */
 import { expose } from 'comlink';
 import { z } from 'zod';
-import { planAlong, radiusOf } from '../core/analysis/par';
+import { asMetBy, planAlong, radiusOf } from '../core/analysis/par';
 import { checkCourse, type CourseProblem } from '../core/checks/course';
 import { courseSchema } from '../core/course/course';
 import { makeMaze, mazeMakings, mazeShapes, type Maze } from '../core/course/maze';
@@ -44,7 +44,7 @@ const service = {
 	way(course: unknown, kind: string, isTapeWall: boolean, name: string): Found | null {
 		const read = courseSchema.parse(course);
 		const robot = robotKindOf(kind);
-		const way = shortestWay(read, { radius: radiusOf(robot), isTapeWall });
+		const way = shortestWay(asMetBy(robot, read), { radius: radiusOf(robot), isTapeWall });
 		if (!way || !('points' in way)) return null;
 		const plan = planAlong(way, read, robot, name);
 		const outcome = plan && simulate({ plan, course: read, variation: 'ideal', seed: 1 }).outcome;

@@ -9,6 +9,7 @@ import { wall } from '../testing/sample';
 import { checkCourse } from './course';
 
 const drone = robotKinds.find(({ kind }) => kind === 'drone')!;
+const car = robotKinds.find(({ kind }) => kind === 'rail')!;
 const yard = (parts: Partial<Course> = {}): Course =>
 	makeCourse({
 		name: 'Lamp yard',
@@ -73,6 +74,18 @@ describe('problems of a course', () => {
 		expect(keys(yard({ walls: wide }))).toEqual([]);
 		const gap = checkCourse(yard({ walls }), skiff).find(({ refs }) => refs.length === 2)!;
 		expect(gap.sentence.values).toMatchObject({ gap: 13 });
+	});
+
+	it('are those of its own kind: what flies is above low walls, what is on a rail needs one', () => {
+		const walled = yard({ walls: walledIn });
+		expect(keys(walled, drone)).toEqual([]);
+		const high = walledIn.map((each) => ({ ...each, height: 2 }));
+		expect(keys(yard({ walls: high }), drone)).toEqual(['finishWalledIn']);
+		expect(keys(walled, car)).toEqual(['check.noRail']);
+		const railed: Course['rails'] = [
+			{ id: 'r', at: [0.4, 0.4], bearing: 0, pieces: [{ length: 1 }], isClosed: false, marks: [] }
+		];
+		expect(keys(yard({ walls: walledIn, rails: railed }), car)).toEqual([]);
 	});
 
 	it('of gates are asked only for what flies, and are raised or lowered', () => {

@@ -1,6 +1,6 @@
 /** What is odd about a course, for a kind of robot: in words, with a repair where there is one. */
 import { flying } from '../devices/flying/device';
-import { radiusOf } from '../analysis/par';
+import { asMetBy, isOnRail, radiusOf } from '../analysis/par';
 import type { Course, Point } from '../course/course';
 import { changing, type CourseEdit } from '../course/edits';
 import { boxOf, clearanceBetween, middleOf, type Box } from '../course/extent';
@@ -25,10 +25,11 @@ type Checked = readonly CourseProblem[];
 /** @param kind the robot that is to find its way there */
 export const checkCourse = (course: Course, kind: RobotKind): CourseProblem[] => {
 	const radius = radiusOf(kind);
+	const met = asMetBy(kind, course);
 	return [
+		...lacking(course, kind),
 		...starts(course, radius),
-		...reachable(course, radius),
-		...gaps(course, 2 * radius),
+		...(isOnRail(kind) ? [] : [...reachable(met, radius), ...gaps(met, 2 * radius)]),
 		...rails(course),
 		...(canDo(kind, [flying]) ? gates(course) : []),
 		...tapes(course),
@@ -45,6 +46,12 @@ const problem = (
 	...{ refs, sentence: { key: `courseCheck.${key}`, values } },
 	...(repair && { repair })
 });
+
+/** What every course for this kind has to have. */
+function lacking(course: Course, kind: RobotKind): Checked {
+	const lack = kind.course?.lacks(course);
+	return lack ? [{ refs: [], sentence: { key: `check.${lack}` } }] : [];
+}
 
 /** Metres around a place that are searched for one with room. */
 const moveReach = 1;

@@ -1,8 +1,10 @@
 <script lang="ts">
 	/** What can be laid, how the next one looks, and the numbers of what is selected. */
 	import { BoxSelect, ClipboardPaste, ListPlus, MousePointer2, Ruler } from '@lucide/svelte';
+	import { isOnRail } from '$core/analysis/par';
 	import { layings, styleOf } from '$core/course/figures';
 	import type { PartName } from '$core/course/parts';
+	import { robotKindOf } from '$core/robots/kinds';
 	import { t } from '$lib/i18n';
 	import type { CourseHelp } from './course-help.svelte';
 	import type { CourseBench, Tool } from './course-bench.svelte';
@@ -93,7 +95,7 @@
 	{/if}
 	{#if bench.selection.length > 0}<Selected {bench} />{/if}
 	<Problems {bench} {help} />
-	<ShortestWay {bench} {help} />
+	{#if !isOnRail(robotKindOf(help.kind))}<ShortestWay {bench} {help} />{/if}
 	{#if bench.selection.length === 0 && tool === 'select'}<Room {bench} />{/if}
 </aside>
 

@@ -6,6 +6,9 @@ import type { Device } from '../device';
 export const flyingDirections = ['forward', 'back', 'left', 'right', 'up', 'down'] as const;
 export const flipDirections = ['forward', 'back', 'left', 'right'] as const;
 
+/** Metres above the floor to which it takes off. */
+export const takeOffHeight = 1;
+
 const direction = z.enum(flyingDirections);
 const speed = z.number().min(-1).max(1);
 

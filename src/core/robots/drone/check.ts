@@ -1,4 +1,5 @@
 /** What is odd about the steps of a drone: moves on the ground, no landing, the ceiling, the battery. */
+import { takeOffHeight } from '../../devices/flying/device';
 import type { Course } from '../../course/course';
 import { definitionOf } from '../../steps/catalogue';
 import type { Values } from '../../steps/definition';
@@ -93,7 +94,7 @@ class Walk {
 			state.isUp = undefined;
 			state.height = NaN;
 		}
-		if (kind === 'takeOff') Object.assign(state, { isUp: true, height: settings.takeOffHeight });
+		if (kind === 'takeOff') Object.assign(state, { isUp: true, height: takeOffHeight });
 		if (kind === 'flip') this.flip(step);
 		if (kind === 'go') this.climb(step);
 		if (state.isUp) state.seconds += secondsOf(step);

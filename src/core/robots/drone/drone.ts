@@ -6,7 +6,12 @@
 import { battery } from '../../devices/battery/device';
 import { belowSensor } from '../../devices/belowSensor/device';
 import { curving } from '../../devices/curving/device';
-import { flying, type flipDirections, type flyingDirections } from '../../devices/flying/device';
+import {
+	flying,
+	type flipDirections,
+	type flyingDirections,
+	takeOffHeight
+} from '../../devices/flying/device';
 import { lamp } from '../../devices/lamp/device';
 import { lightSensor } from '../../devices/lightSensor/device';
 import { motion } from '../../devices/motion/device';
@@ -378,7 +383,7 @@ export class Drone extends Assembled implements Machine {
 	private climb(): void {
 		const { body, phaseTime } = this;
 		if (phaseTime <= settings.spinUp) return;
-		const isNearlyUp = settings.takeOffHeight - body.altitude <= body.up * settings.lag;
+		const isNearlyUp = takeOffHeight - body.altitude <= body.up * settings.lag;
 		body.follow(0, 0, isNearlyUp ? 0 : settings.climb);
 		if (isNearlyUp && body.up < settings.stillSpeed) this.enter('air');
 	}

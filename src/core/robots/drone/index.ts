@@ -2,7 +2,7 @@
 import { battery } from '../../devices/battery/device';
 import { belowSensor } from '../../devices/belowSensor/device';
 import { curving } from '../../devices/curving/device';
-import { flying } from '../../devices/flying/device';
+import { flying, takeOffHeight } from '../../devices/flying/device';
 import { gyro } from '../../devices/gyro/device';
 import { lamp } from '../../devices/lamp/device';
 import { lightSensor } from '../../devices/lightSensor/device';
@@ -48,4 +48,4 @@ export const drone: RobotKind<Drone> = {
 
 /** It needs a metre of air around it, and more than it takes off to above. */
 const lacksRoom = ({ width, height }: { width: number; height: number }, ceiling: number) =>
-	Math.min(width, height) < 1 || ceiling < settings.takeOffHeight + 0.2 ? 'noRoomToFly' : undefined;
+	Math.min(width, height) < 1 || ceiling < takeOffHeight + 0.2 ? 'noRoomToFly' : undefined;

@@ -40,7 +40,7 @@ export const lag = 0.4;
 export const turnRate = 2;
 export const turnLag = 0.25;
 
-/** Seconds until the rotors lift it, m/s to which it then rises, and metres: 3 s in all. */
+/** Seconds until the rotors lift it, and m/s to which it then rises: 3 s in all. */
 export const spinUp = 0.3;
 export const climb = 0.84;
 export const takeOffHeight = 1;
