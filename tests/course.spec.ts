@@ -422,6 +422,7 @@ test('a gap too narrow is named and mended; the shortest way becomes a plan, tri
 	await expect(page.getByRole('region', { name: /Open quay/ })).toBeVisible();
 	await choice.selectOption(id);
 	await page.getByRole('link', { name: 'Lay out this course' }).click();
+	await expect(page.getByTestId('desk-floor')).toBeVisible();
 	await page.getByLabel('How the robot behaves').selectOption('ideal');
 	await page.getByRole('button', { name: 'Rehearse' }).click();
 	await expect(page.getByTestId('outcome')).toContainText('Reached the finish', {

@@ -23,6 +23,8 @@
 	import Trace from '$lib/floor/Trace.svelte';
 	import TitleField from '$lib/workbench/TitleField.svelte';
 	import SavedState from '$lib/workbench/SavedState.svelte';
+	import { showNumber } from '$lib/values/format';
+	import { measuresNow } from '$lib/values/measures';
 	import { CourseBench, type Opened } from './course-bench.svelte';
 	import DeskFloor from './DeskFloor.svelte';
 	import { partWord } from './describe';
@@ -100,7 +102,7 @@
 		if (bench.course) untrack(() => trying.runs.forget());
 	});
 	const robots = $derived.by(() => {
-		if (!isTrying || !trying.planId) return [];
+		if (!isTrying || !trying.isReady) return [];
 		const places = startPlaces(bench.course, trying.plan.robots.length);
 		return trying.plan.robots.map(({ id, kind }, index) => {
 			const { at, bearing } = places[index]!;
@@ -174,7 +176,9 @@
 		/>
 		<SavedState saver={bench.saver} />
 		<label class="fine">
-			<input type="checkbox" bind:checked={bench.isFine} />{t('course.fine')}
+			<input type="checkbox" bind:checked={bench.isFine} />{t('course.fine', {
+				length: showNumber('length', measuresNow().fine)
+			})}
 		</label>
 		<button
 			class="button button-plain button-icon"

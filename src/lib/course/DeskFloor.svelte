@@ -15,6 +15,7 @@
 	import { fit } from '$lib/floor/view';
 	import ZoomButtons from '$lib/floor/ZoomButtons.svelte';
 	import { showNumber } from '$lib/values/format';
+	import { measuresNow } from '$lib/values/measures';
 	import type { CourseBench } from './course-bench.svelte';
 	import { DeskHand, handle } from './desk-hand.svelte';
 	import Loupe from './Loupe.svelte';
@@ -115,7 +116,10 @@
 			{height}
 			tabindex="0"
 			role="application"
-			aria-label="{t('course.floor', { course: course.name })}. {t('course.floorHelp')}"
+			aria-label="{t('course.floor', { course: course.name })}. {t('course.floorHelp', {
+				usual: showNumber('length', measuresNow().snap),
+				fine: showNumber('length', measuresNow().fine)
+			})}"
 			data-testid="desk-floor"
 			class:laying={tool !== 'select'}
 			onkeydown={hand.key}

@@ -43,7 +43,7 @@
 		{:else}
 			<button
 				class="button button-main"
-				disabled={!trying.planId}
+				disabled={!trying.isReady}
 				onclick={() => void runs.rehearse()}
 				><Play size={18} fill="currentColor" />{t('bench.rehearse')}</button
 			>

@@ -33,6 +33,7 @@ import type { Person } from '$lib/saving/protocol';
 import { Saver } from '$lib/saving/saver.svelte';
 import { Desk } from '$lib/workbench/desk.svelte';
 import { Voice } from '$lib/workbench/voice.svelte';
+import { measuresNow } from '$lib/values/measures';
 import { describe, place } from './describe';
 import { Laying } from './laying.svelte';
 
@@ -44,8 +45,6 @@ export interface Opened {
 	readonly revision: number;
 }
 
-/** Metres between the lines that a hand snaps to, and that a key goes: usually, and finely. */
-export const steps = { usual: 0.05, fine: 0.01 };
 /** Pixels within which an end, or a part, is meant. */
 const reach = 12;
 /** Metres to which a hand is exact that snaps to nothing. */
@@ -99,7 +98,11 @@ export class CourseBench {
 		});
 		this.saver = new Saver(opened.id, opened.revision);
 		const { width, height } = opened.content.size;
-		this.cursor = snap([width / 2, height / 2], { grid: steps.usual, reach: 0, ends: [] }).at;
+		this.cursor = snap([width / 2, height / 2], {
+			grid: measuresNow().snap,
+			reach: 0,
+			ends: []
+		}).at;
 	}
 
 	async restore(): Promise<void> {
@@ -112,7 +115,8 @@ export class CourseBench {
 	}
 
 	get grid(): number {
-		return this.isFine ? steps.fine : steps.usual;
+		const { snap, fine } = measuresNow();
+		return this.isFine ? fine : snap;
 	}
 
 	// --- selecting ---

@@ -8,7 +8,8 @@ import { turn } from '$core/course/motions';
 import { find, kindOf, type Part, type PartRef } from '$core/course/parts';
 import type { FloorWindow } from '$lib/floor/floor-window.svelte';
 import { headingOfBearing } from '$core/units/angles';
-import { steps, type CourseBench } from './course-bench.svelte';
+import { measuresNow } from '$lib/values/measures';
+import type { CourseBench } from './course-bench.svelte';
 import { toolKeys } from './shortcuts';
 
 /** Pixels of a handle, and from what is turned to the handle that turns it. */
@@ -269,7 +270,8 @@ export class DeskHand {
 
 	private arrow(dx: number, dy: number, isFine: boolean): void {
 		const { bench } = this;
-		const step = isFine ? steps.fine : steps.usual;
+		const { snap, fine } = measuresNow();
+		const step = isFine ? fine : snap;
 		if (bench.tool === 'select' && bench.selection.length > 0) {
 			bench.nudge(dx * step, dy * step);
 			return;

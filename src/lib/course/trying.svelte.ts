@@ -14,6 +14,8 @@ export class Trying implements Stand {
 	plan = $state.raw<Plan>(newPlan('', robotKindOf('skiff')));
 	/** The id of the plan that is tried; none is chosen yet while it is empty. */
 	planId = $state('');
+	/** It is here, and can be rehearsed. */
+	isReady = $state(false);
 	/** All that there are, newest first. */
 	plans = $state.raw<readonly Listed[]>([]);
 	variation = $state<Variation>('classroom');
@@ -50,11 +52,14 @@ export class Trying implements Stand {
 
 	async choose(id: string): Promise<void> {
 		this.planId = id;
+		this.isReady = false;
 		this.runs.forget();
 		if (!id) return;
 		try {
 			const plan = planSchema.parse(await request('GET', `/api/documents/${id}`));
-			if (id === this.planId) this.plan = plan;
+			if (id !== this.planId) return;
+			this.plan = plan;
+			this.isReady = true;
 		} catch {
 			this.bench.voice.refuse(t('course.try.unreadable'));
 		}

@@ -6,6 +6,7 @@
 	import type { RecordedPose } from '$core/simulation/attempt';
 	import { floorColours } from '$core/colours';
 	import { headingOfBearing, degrees } from '$core/units/angles';
+	import { measuresNow } from '$lib/values/measures';
 	import { shadowOf } from './view';
 
 	let {
@@ -26,8 +27,9 @@
 
 	/** Several courses may be drawn on one page. */
 	const id = $props.id();
+	const { grid, strong } = $derived(measuresNow());
 	const lines = (length: number) =>
-		Array.from({ length: Math.floor(length * 10 + 1e-6) + 1 }, (_, index) => index / 10);
+		Array.from({ length: Math.floor(length / grid + 1e-6) + 1 }, (_, index) => index * grid);
 	const pathOf = (points: readonly (readonly number[])[]) =>
 		points.map((point) => point.map((number) => number.toFixed(4)).join()).join(' ');
 	const placedCrates = $derived(
@@ -86,10 +88,10 @@
 {#if !isSmall}
 	<g class="grid">
 		{#each lines(course.size.width) as x, index (x)}
-			<line class:strong={index % 5 === 0} x1={x} x2={x} y1="0" y2={course.size.height} />
+			<line class:strong={index % strong === 0} x1={x} x2={x} y1="0" y2={course.size.height} />
 		{/each}
 		{#each lines(course.size.height) as y, index (y)}
-			<line class:strong={index % 5 === 0} y1={y} y2={y} x1="0" x2={course.size.width} />
+			<line class:strong={index % strong === 0} y1={y} y2={y} x1="0" x2={course.size.width} />
 		{/each}
 	</g>
 {/if}

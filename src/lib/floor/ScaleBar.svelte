@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** How long a length is as the floor is seen now, and what else is said of it. */
 	import type { Snippet } from 'svelte';
-	import { t } from '$lib/i18n';
+	import { showNumber } from '$lib/values/format';
 	import type { FloorWindow } from './floor-window.svelte';
 
 	let { view, children }: { view: FloorWindow; children?: Snippet } = $props();
@@ -9,7 +9,7 @@
 
 <div class="scale-bar" aria-hidden="true">
 	<span class="bar" style:width="{view.bar * view.scale}px"></span>
-	{t('floor.scale', { centimetres: view.bar * 100 })}
+	{showNumber('length', view.bar)}
 	{@render children?.()}
 </div>
 

@@ -1,6 +1,7 @@
 /** The floor's window on the course: metres to pixels, y up. */
 import type { Course } from '$core/course/course';
 import type { Attempt, RecordedPose } from '$core/simulation/attempt';
+import { measuresNow } from '$lib/values/measures';
 
 export interface View {
 	/** Pixels a metre. */
@@ -47,10 +48,10 @@ export function besidePanel(
 	return isBetterRight ? { ...view, x: view.x + byRight } : { ...view, y: view.y - byUp };
 }
 
-/** A round length that is 60 to 160 pixels long, in metres. */
+/** A round length that is long enough to be seen, in metres. */
 export function scaleBar(scale: number): number {
-	const lengths = [0.05, 0.1, 0.2, 0.5, 1, 2, 5];
-	return lengths.find((length) => length * scale >= 60) ?? 10;
+	const { bars } = measuresNow();
+	return bars.find((length) => length * scale >= 60) ?? bars.at(-1)!;
 }
 
 /** Where the crates of an attempt are at a time; null for one that has fallen off the table. */
