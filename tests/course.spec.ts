@@ -478,7 +478,7 @@ test('a course goes out as a tape plan, a picture and a drawing, and comes in ag
 	};
 	const plan = await save(/^Tape plan/, async () => {
 		await page.getByLabel('Paper').selectOption('Letter');
-		await page.getByRole('checkbox', { name: /true size/ }).check();
+		await page.getByLabel('Over several sheets, too').selectOption('1');
 	});
 	expect(plan.path).toMatch(/Lamp yard\.pdf$/);
 	expect(plan.bytes.subarray(0, 5).toString()).toBe('%PDF-');

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The course as a file, a drawing, a picture, or on paper. */
-	import { mostSheets, papers, sheetsOf, type Paper } from '$core/course/print/sheets';
+	import { mostSheets, papers, sheetScales, sheetsOf, type Paper } from '$core/course/print/sheets';
 	import { writeSvg } from '$core/course/svg/write';
 	import { t } from '$lib/i18n';
 	import { download, downloadDocument } from '$lib/workbench/files';
@@ -14,12 +14,13 @@
 	const mostPixels = 8000;
 	let kind = $state<(typeof kinds)[number]>('pdf');
 	let paper = $state<Paper>('a4');
-	let isTrueSize = $state(false);
+	let sheetScale = $state<number>();
 	let width = $state(1600);
 	let fault = $state('');
 	const course = $derived(bench.course);
-	const sheets = $derived(sheetsOf(course, paper).count);
-	const isTooMany = $derived(kind === 'pdf' && isTrueSize && sheets > mostSheets);
+	const countAt = (scale: number) => sheetsOf(course, paper, scale).count;
+	const count = $derived(kind === 'pdf' && sheetScale ? countAt(sheetScale) : 0);
+	const isTooMany = $derived(count > mostSheets);
 
 	async function save() {
 		fault = '';
@@ -28,7 +29,7 @@
 			download(course.name, 'svg', new Blob([writeSvg(course)], { type: 'image/svg+xml' }));
 		else if (kind === 'pdf') {
 			const { tapePlan } = await import('$core/course/print/pdf');
-			const bytes = await tapePlan(course, { paper, isTrueSize }, t);
+			const bytes = await tapePlan(course, { paper, sheetScale }, t);
 			download(course.name, 'pdf', new Blob([bytes as BlobPart], { type: 'application/pdf' }));
 		} else {
 			try {
@@ -69,14 +70,22 @@
 				{/each}
 			</select>
 		</label>
-		<label class="check">
-			<input type="checkbox" bind:checked={isTrueSize} />
-			{t('course.save.trueSize', { count: sheets })}
+		<label class="more">
+			{t('course.save.sheets')}
+			<select class="field" bind:value={sheetScale}>
+				<option value={undefined}>{t('course.save.sheets.none')}</option>
+				{#each sheetScales as scale (scale)}
+					{@const values = { scale, count: countAt(scale) }}
+					<option value={scale}
+						>{t(`course.save.sheets.${scale === 1 ? 'true' : 'scale'}`, values)}</option
+					>
+				{/each}
+			</select>
 		</label>
 	{/if}
 	{#if isTooMany}
 		<p class="fault" role="alert">
-			{t('course.save.tooMany', { count: sheets, most: mostSheets })}
+			{t('course.save.tooMany', { count, most: mostSheets })}
 		</p>
 	{/if}
 	{#if fault}<p class="fault" role="alert">{fault}</p>{/if}
@@ -102,11 +111,5 @@
 	}
 	.more {
 		display: grid;
-	}
-	.check {
-		display: flex;
-		align-items: center;
-		gap: 0.5rem;
-		min-height: 2.75rem;
 	}
 </style>

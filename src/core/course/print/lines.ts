@@ -1,7 +1,7 @@
 /** Every line of a course in the order in which it is laid, and the material that it takes. */
 import type { FloorColour } from '../../colours';
 import { topOfWall, type Course, type Point } from '../course';
-import { partKinds } from '../parts';
+import { partKinds, partsOf, type Part } from '../parts';
 import { bearingTo, lengthAlong, lengthTo, turnBetween } from '../measure';
 
 export interface PlanLine {
@@ -17,12 +17,15 @@ export interface PlanLine {
 	readonly bearing: number;
 	/** Degrees from the line before that it goes on from, positive to the right; none for the first. */
 	readonly turn?: number;
+	/** Metres: the corner at which it begins is rounded so widely. */
+	readonly round?: number;
 }
 
 interface Chain {
 	readonly part: PlanLine['part'];
 	readonly colour?: FloorColour;
 	readonly points: readonly Point[];
+	readonly radius?: number;
 }
 
 const closed = (points: readonly Point[]): readonly Point[] => [...points, points[0]!];
@@ -48,13 +51,13 @@ export function planLines(course: Course): PlanLine[] {
 		...course.patches.map(({ corners, colour }) => ({
 			...{ part: 'patches' as const, colour, points: closed(corners) }
 		})),
-		...course.tapes.map(({ points, isClosed, colour }) => ({
-			...{ part: 'tapes' as const, colour, points: isClosed ? closed(points) : points }
+		...course.tapes.map(({ points, isClosed, colour, radius }) => ({
+			...{ part: 'tapes' as const, colour, radius, points: isClosed ? closed(points) : points }
 		})),
 		...wallChains(course.walls)
 	];
 	const lines: PlanLine[] = [];
-	for (const { part, colour, points } of chains)
+	for (const { part, colour, radius, points } of chains)
 		for (let i = 1; i < points.length; i++) {
 			const [from, to] = [points[i - 1]!, points[i]!];
 			const bearing = bearingTo(from, to);
@@ -62,11 +65,36 @@ export function planLines(course: Course): PlanLine[] {
 			lines.push({
 				...{ number: lines.length + 1, part, from, to, bearing, length: lengthTo(from, to) },
 				...(colour !== undefined && { colour }),
-				...(before !== undefined && { turn: turnBetween(before, bearing) })
+				...(before !== undefined && { turn: turnBetween(before, bearing) }),
+				...(before !== undefined && radius && { round: radius })
 			});
 		}
 	return lines;
 }
+
+const spotParts = [
+	...(['starts', 'finish', 'lampPosts', 'gates', 'pads'] as const),
+	...(['crates', 'rails'] as const)
+];
+
+/** What stands at a place, and is no line. */
+export interface PlanSpot {
+	readonly part: (typeof spotParts)[number];
+	/** From 1 for each kind. */
+	readonly number: number;
+	readonly at: Point;
+	/** Degrees clockwise from north, of what looks somewhere. */
+	readonly bearing?: number;
+	readonly value: Part<(typeof spotParts)[number]>;
+}
+
+export const planSpots = (course: Course): PlanSpot[] =>
+	spotParts.flatMap((part) =>
+		(partsOf(course, part) as PlanSpot['value'][]).map((value, index) => ({
+			...{ part, number: index + 1, at: value.at, value },
+			...('bearing' in value && { bearing: value.bearing })
+		}))
+	);
 
 export interface Material {
 	/** Metres of each colour and width, rounded corners as they are. */

@@ -7,7 +7,7 @@ import type { Course, Point } from '../course';
 import { bearingTo, lengthTo } from '../measure';
 import { materialOf, planLines } from './lines';
 import { tapePlan, type PrintWish, type Say } from './pdf';
-import { papers, sheetName, sheetsOf } from './sheets';
+import { boxOfSheet, papers, sheetName, sheetsOf } from './sheets';
 
 const pt = 72 / 25.4;
 /** Messages by their keys: what stands on a page can be found again. */
@@ -55,7 +55,7 @@ function read(page: PDFPage): Read {
 }
 
 async function printed(course: Course, wish: Partial<PrintWish> = {}): Promise<Read[]> {
-	const bytes = await tapePlan(course, { paper: 'a4', isTrueSize: false, ...wish }, say);
+	const bytes = await tapePlan(course, { paper: 'a4', ...wish }, say);
 	const document = await PDFDocument.load(bytes);
 	return document.getPages().map(read);
 }
@@ -133,7 +133,7 @@ describe('the tape plan', () => {
 			lines.forEach(({ from, to, turn }, i) => {
 				const [, , length, angle, start, end] = rows[i]!;
 				expect(Math.abs(parseFloat(length!) - lengthTo(from, to) * 1000)).toBeLessThan(0.1);
-				const [word, degrees] = angle!.split(' ');
+				const [word, degrees] = angle!.replace(',', '').split(' ');
 				const meant = turn === undefined ? bearingTo(from, to) : Math.abs(turn);
 				expect(word).toBe(turn === undefined ? 'bearing' : turn < 0 ? 'left' : 'right');
 				expect(Math.abs(Number(degrees) - meant)).toBeLessThan(0.1);
@@ -163,7 +163,7 @@ describe('the tape plan', () => {
 
 	it('is in true size on its sheets: a line of 600 mm is 600 mm, and joins from sheet to sheet', async () => {
 		for (const paper of ['a4', 'letter'] as const) {
-			const pages = await printed(course, { paper, isTrueSize: true });
+			const pages = await printed(course, { paper, sheetScale: 1 });
 			const { columns, rows, inside, width, height } = sheetsOf(course, paper);
 			const sheets = pages.slice(-columns * rows);
 			expect([...papers[paper]].sort()).toEqual([width, height].sort());
@@ -192,8 +192,66 @@ describe('the tape plan', () => {
 		}
 	});
 
+	it('is smaller by a chosen scale: 600 mm are 120 mm at 1 : 5, cut as the sheets of that scale are', async () => {
+		const pages = await printed(course, { sheetScale: 5 });
+		const { count, inside } = sheetsOf(course, 'a4', 5);
+		expect(count).toBe(4);
+		const [first] = pages.slice(-count);
+		const [, ...points] = first!.paths.find((path) => path.length === 4)!;
+		const [start, end] = course.tapes[0]!.points.slice(1);
+		expect(lengthTo(points[0]!, points[1]!)).toBeCloseTo((lengthTo(start!, end!) * 1000) / 5, 1);
+		expect(first!.texts.map(({ text }) => text)).toContain('sheet A1 5');
+		const shown = boxOfSheet(sheetsOf(course, 'a4', 5), 0, 0);
+		expect(shown.east).toBeCloseTo((inside.width * 5) / 1000, 6);
+	});
+
+	it('says where everything else stands, how it is turned, and how large it is', async () => {
+		const spots = courseOf({
+			starts: [{ at: [0.4, 0.3], bearing: 90 }],
+			finish: { at: [1.6, 1.1], radius: 0.13 },
+			lampPosts: [{ id: 'post', at: [1, 1.2], reach: 0.15 }],
+			crates: [{ id: 'c', at: [1.2, 0.5], bearing: 15, width: 0.12, depth: 0.2, mass: 0.2 }],
+			rails: [
+				{
+					...{ id: 'r', at: [0.2, 0.2], bearing: 0, isClosed: false, marks: [] },
+					pieces: [{ length: 0.5 }, { radius: 0.4, angle: -90 }]
+				}
+			]
+		});
+		const texts = (await printed(spots)).slice(1).flatMap(({ texts }) => texts);
+		const rowOf = (sign: string) => {
+			const { y } = texts.find(({ text }) => text === sign)!;
+			const row = texts.filter((each) => Math.abs(each.y - y) < 0.01);
+			return row.toSorted((a, b) => a.x - b.x).map(({ text }) => text);
+		};
+		expect(rowOf('sign.starts1')).toEqual([
+			...['sign.starts1', 'spot.starts', '400.0, 300.0', 'bearing 90.0']
+		]);
+		expect(rowOf('sign.finish1').slice(2)).toEqual(['1600.0, 1100.0', 'radius 130.0']);
+		expect(rowOf('sign.lampPosts1').slice(2)).toEqual(['1000.0, 1200.0', 'radius 150.0']);
+		expect(rowOf('sign.crates1').slice(2)).toEqual([
+			...['1200.0, 500.0', 'bearing 15.0', 'size.crate 120.0 200.0']
+		]);
+		expect(rowOf('sign.rails1').slice(2)).toEqual([
+			...['200.0, 200.0', 'bearing 0.0', 'straight 500.0']
+		]);
+		expect(texts.map(({ text }) => text)).toContain('curveLeft 90.0 400.0');
+	});
+
+	it('says how widely a corner is rounded', async () => {
+		const corner: [number, number][] = [
+			[0.2, 0.2],
+			[0.2, 0.8],
+			[0.8, 0.8]
+		];
+		const rows = rowsOf(await printed(courseOf({ tapes: [tape(corner, { radius: 0.2 })] })));
+		expect(rows.map(([, , , angle]) => angle)).toEqual([
+			...['bearing 0.0', 'right 90.0, round 200.0']
+		]);
+	});
+
 	it('is the same file again, and takes names that its letters cannot write', async () => {
-		const wish = { paper: 'a4', isTrueSize: true } as const;
+		const wish = { paper: 'a4', sheetScale: 1 } as const;
 		expect(await tapePlan(course, wish, say)).toEqual(await tapePlan(course, wish, say));
 		const [page] = await printed({ ...course, name: 'Quay 東 ✓' });
 		expect(page!.texts.map(({ text }) => text)).toContain('Quay ? ?');

@@ -1,4 +1,4 @@
-/** The sheets of paper that a course takes in true size, and how they lie on it. */
+/** The sheets of paper that a course takes at a scale, and how they lie on it. */
 import type { Course } from '../course';
 import type { Box } from '../extent';
 
@@ -9,24 +9,32 @@ export type Paper = keyof typeof papers;
 export const margin = 10;
 /** More sheets than these nobody glues together. */
 export const mostSheets = 400;
+/** By how much a course over several sheets is made smaller; 1 is its true size. */
+export const sheetScales = [1, 2, 5, 10] as const;
 
-/** What of a sheet is printed on, millimetres. */
-export interface Inside {
+export interface Sheets {
+	/** Made smaller by this. */
+	readonly scale: number;
+	/** Of a sheet, millimetres; `inside` is what of it is printed on. */
 	readonly width: number;
 	readonly height: number;
+	readonly inside: { readonly width: number; readonly height: number };
+	readonly columns: number;
+	readonly rows: number;
+	readonly count: number;
 }
 
-/** How many sheets a course takes in true size, and which way round. */
-export function sheetsOf({ size }: Pick<Course, 'size'>, paper: Paper) {
+/** How many sheets a course takes, and which way round: as few as can be. */
+export function sheetsOf({ size }: Pick<Course, 'size'>, paper: Paper, scale = 1): Sheets {
 	const [short, long] = papers[paper];
 	const ways = [
 		[short, long],
 		[long, short]
 	].map(([width, height]) => {
 		const inside = { width: width! - 2 * margin, height: height! - 2 * margin };
-		const columns = Math.ceil((size.width * 1000) / inside.width - 1e-9);
-		const rows = Math.ceil((size.height * 1000) / inside.height - 1e-9);
-		return { width: width!, height: height!, inside, columns, rows, count: columns * rows };
+		const columns = Math.ceil((size.width * 1000) / scale / inside.width - 1e-9);
+		const rows = Math.ceil((size.height * 1000) / scale / inside.height - 1e-9);
+		return { scale, width: width!, height: height!, inside, columns, rows, count: columns * rows };
 	});
 	return ways[1]!.count < ways[0]!.count ? ways[1]! : ways[0]!;
 }
@@ -40,9 +48,20 @@ export function sheetName(column: number, row: number): string {
 }
 
 /** What of the course a sheet shows, metres. */
-export const boxOfSheet = (column: number, row: number, { width, height }: Inside): Box => ({
-	west: (column * width) / 1000,
-	east: ((column + 1) * width) / 1000,
-	south: (row * height) / 1000,
-	north: ((row + 1) * height) / 1000
-});
+export function boxOfSheet({ inside, scale }: Sheets, column: number, row: number): Box {
+	const width = (inside.width * scale) / 1000;
+	const height = (inside.height * scale) / 1000;
+	return {
+		west: column * width,
+		east: (column + 1) * width,
+		south: row * height,
+		north: (row + 1) * height
+	};
+}
+
+/** Each sheet with its name, from the south-west, row by row. */
+export function* eachSheet(sheets: Sheets): Generator<{ name: string; box: Box }> {
+	for (let row = 0; row < sheets.rows; row++)
+		for (let column = 0; column < sheets.columns; column++)
+			yield { name: sheetName(column, row), box: boxOfSheet(sheets, column, row) };
+}

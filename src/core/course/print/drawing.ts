@@ -1,0 +1,77 @@
+/** A course on paper, seen from above. */
+import { floorColours } from '../../colours';
+import * as exact from '../../exact';
+import type { Course, Point } from '../course';
+import { boxOf, type Box } from '../extent';
+import { placeBeside } from '../measure';
+import { kindOf, placedParts, type Part, type PartName, type Placed } from '../parts';
+import type { Pen, View } from './pen';
+
+const inks: Readonly<Record<PartName, { colour: string; dash?: number }>> = {
+	surfaces: { colour: '#a59a80', dash: 4 },
+	patches: { colour: '#3a72c4' },
+	tapes: { colour: '#1b1b22' },
+	rails: { colour: '#6b4a2b' },
+	pads: { colour: '#5a6270' },
+	finish: { colour: '#0f7a6e' },
+	lampPosts: { colour: '#b87a00', dash: 3 },
+	gates: { colour: '#7a5aa0' },
+	walls: { colour: '#16233b' },
+	crates: { colour: '#8a6a3a' },
+	starts: { colour: '#5a6270' },
+	table: { colour: '#c0432f', dash: 6 }
+};
+/** Of walls on sheets: there they would take much ink, and their place is all that is needed. */
+const paleWall = '#b9bec9';
+
+/** @param within only what is there, metres, is drawn, as on a sheet of its own */
+export function drawCourse(pen: Pen, course: Course, view: View, within?: Box): void {
+	for (const placed of placedParts(course)) {
+		const isHere = !within || doMeet(boxOf(kindOf(placed.ref.part).extent(placed.value)), within);
+		if (isHere) drawPart(pen, placed, view, within !== undefined);
+	}
+	const { width, height } = course.size;
+	const floor = outline({ west: 0, south: 0, east: width, north: height });
+	pen.path(floor, view, { colour: '#9a9484', width: 0.5 });
+}
+
+const doMeet = (one: Box, other: Box): boolean =>
+	one.west <= other.east &&
+	one.east >= other.west &&
+	one.south <= other.north &&
+	one.north >= other.south;
+
+function drawPart(pen: Pen, { ref, value }: Placed, view: View, isSheet: boolean): void {
+	const extent = kindOf(ref.part).extent(value);
+	const { colour, dash = 0 } = inks[ref.part];
+	const own = 'colour' in value ? floorColours[value.colour] : colour;
+	const isLine = !extent.isFilled && ref.part !== 'table' && ref.part !== 'gates';
+	const width = isLine ? Math.max(0.4, 2 * extent.half * view.scale) : 0.8;
+	const line = extent.line.length === 1 ? circleAround(extent.line[0]!, extent.half) : extent.line;
+	const isWall = ref.part === 'walls';
+	const shown = isWall && isSheet ? paleWall : own;
+	pen.path(line, view, { colour: shown, width, dash, isSquare: isWall });
+	if (ref.part === 'starts') drawArrow(pen, value as Part<'starts'>, view);
+}
+
+/** Which way a start mark points. */
+function drawArrow(pen: Pen, { at, bearing }: Part<'starts'>, view: View): void {
+	const to = (ahead: number, left: number): Point => placeBeside(at, bearing, ahead, left);
+	const ink = { colour: inks.starts.colour, width: 0.8 };
+	pen.path([to(-0.07, 0), to(0.08, 0)], view, ink);
+	pen.path([to(0.04, 0.03), to(0.08, 0), to(0.04, -0.03)], view, ink);
+}
+
+const circleAround = ([x, y]: Point, radius: number): Point[] =>
+	Array.from({ length: 73 }, (_, i): Point => {
+		const angle = (i * Math.PI) / 36;
+		return [x + radius * exact.cos(angle), y + radius * exact.sin(angle)];
+	});
+
+export const outline = ({ west, south, east, north }: Box): Point[] => [
+	[west, south],
+	[east, south],
+	[east, north],
+	[west, north],
+	[west, south]
+];

@@ -1,0 +1,160 @@
+/** Writes and draws on the pages of a PDF. */
+import {
+	clip,
+	endPath,
+	lineTo,
+	moveTo,
+	popGraphicsState,
+	pushGraphicsState,
+	rectangle,
+	rgb,
+	setDashPattern,
+	setLineCap,
+	setLineWidth,
+	setStrokingRgbColor,
+	stroke,
+	type PDFDocument,
+	type PDFFont,
+	type PDFOperator,
+	type PDFPage
+} from 'pdf-lib';
+import type { Point } from '../course';
+import { margin } from './sheets';
+
+/** Points of a millimetre: a point is a 72nd of an inch. */
+export const pt = 72 / 25.4;
+const textSize = 9;
+export const rowHeight = 13;
+
+/** How a drawing lies on a page, points. */
+export interface View {
+	/** Points of one unit of the drawing. */
+	readonly scale: number;
+	/** Where its south-west corner is. */
+	readonly x: number;
+	readonly y: number;
+}
+/** Of what is drawn in millimetres of the page. */
+export const ofPage: View = { scale: pt, x: 0, y: 0 };
+
+/** @see width points @see dash points; none where it is left out */
+export interface Ink {
+	readonly colour: string;
+	readonly width: number;
+	readonly dash?: number;
+	/** Its ends reach half a width farther. */
+	readonly isSquare?: boolean;
+}
+
+const partsOfColour = (colour: string): [number, number, number] => [
+	parseInt(colour.slice(1, 3), 16) / 255,
+	parseInt(colour.slice(3, 5), 16) / 255,
+	parseInt(colour.slice(5, 7), 16) / 255
+];
+
+export class Pen {
+	private page!: PDFPage;
+	/** Points from the bottom at which the next row stands. */
+	y = 0;
+
+	/** @param size of a page, millimetres */
+	constructor(
+		private readonly document: PDFDocument,
+		readonly font: PDFFont,
+		readonly bold: PDFFont,
+		readonly size: readonly [number, number]
+	) {}
+
+	newPage([width, height] = this.size): void {
+		this.page = this.document.addPage([width * pt, height * pt]);
+		this.y = (height - margin) * pt - 16;
+	}
+
+	/** What the font cannot write is left as a mark; nothing of it is lost from the course. */
+	text(text: string, x: number, y: number, size = textSize, font = this.font): void {
+		const written = [...text].map((sign) => (canWrite(font, sign) ? sign : '?')).join('');
+		this.page.drawText(written, { x, y, size, font });
+	}
+
+	/** A number, or a sign, on white, with its middle at a place. */
+	label(text: string, x: number, y: number): void {
+		const width = this.bold.widthOfTextAtSize(text, 7);
+		const at = { x: x - width / 2 - 1.5, y: y - 4 };
+		this.page.drawRectangle({ ...at, width: width + 3, height: 8, color: rgb(1, 1, 1) });
+		this.text(text, at.x + 1.5, at.y + 1.5, 7, this.bold);
+	}
+
+	heading(text: string): void {
+		this.text(text, margin * pt, this.y, 15, this.bold);
+		this.y -= 22;
+	}
+
+	line(text: string): void {
+		this.text(text, margin * pt, this.y);
+		this.y -= rowHeight;
+	}
+
+	/** A page begins if there is no room for a heading and so many rows. */
+	makeRoom(rows: number): void {
+		this.y -= rowHeight;
+		if (this.y < (margin + 30) * pt + rows * rowHeight) this.newPage();
+	}
+
+	/** @param columns where each begins, points; on each new page the head stands again */
+	table(
+		columns: readonly number[],
+		head: readonly string[],
+		rows: readonly (readonly string[])[]
+	): void {
+		const row = (cells: readonly string[], font = this.font) => {
+			if (this.y < (margin + 6) * pt) {
+				this.newPage();
+				row(head, this.bold);
+			}
+			cells.forEach((cell, i) => {
+				if (cell) this.text(cell, margin * pt + columns[i]!, this.y, textSize, font);
+			});
+			this.y -= rowHeight;
+		};
+		row(head, this.bold);
+		for (const cells of rows) row(cells);
+	}
+
+	path(line: readonly Point[], { scale, x, y }: View, ink: Ink): void {
+		const { colour, width, dash = 0, isSquare } = ink;
+		const at = ([px, py]: Point): [number, number] => [x + px * scale, y + py * scale];
+		const [first, ...more] = line;
+		this.page.pushOperators(
+			pushGraphicsState(),
+			setStrokingRgbColor(...partsOfColour(colour)),
+			setLineWidth(width),
+			...(dash > 0 ? [setDashPattern([dash, dash], 0)] : []),
+			...(isSquare ? [setLineCap(2)] : []),
+			moveTo(...at(first!)),
+			...more.map((point): PDFOperator => lineTo(...at(point))),
+			stroke(),
+			popGraphicsState()
+		);
+	}
+
+	/** Draws within a rectangle only. Millimetres. */
+	within(x: number, y: number, width: number, height: number, draw: () => void): void {
+		this.page.pushOperators(
+			pushGraphicsState(),
+			rectangle(x * pt, y * pt, width * pt, height * pt),
+			clip(),
+			endPath()
+		);
+		draw();
+		this.page.pushOperators(popGraphicsState());
+	}
+}
+
+function canWrite(font: PDFFont, sign: string): boolean {
+	try {
+		font.encodeText(sign);
+		return true;
+	} catch {
+		return false;
+	}
+}
