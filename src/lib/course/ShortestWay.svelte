@@ -51,6 +51,7 @@
 						? t('course.way.noPar')
 						: t('course.way.parIs', { seconds: Math.round(found.par * 10) / 10 })}
 				{/if}
+				{#if bench.course.gates.length > 0}{t('course.way.gates')}{/if}
 			</p>
 		{/if}
 	</div>

@@ -25,6 +25,8 @@
 		isSmall?: boolean;
 	} = $props();
 
+	/** Lamp posts and gates that count in their order show it. */
+	const hasNumbers = $derived(course.isInOrder && !isSmall);
 	/** Several courses may be drawn on one page. */
 	const id = $props.id();
 	const { grid, strong } = $derived(measuresNow());
@@ -154,13 +156,18 @@
 	</g>
 {/if}
 
-{#each course.lampPosts as post (post.id)}
+{#snippet number(count: number, [x, y]: readonly number[])}
+	<text class="number" transform="translate({x},{y}) scale(.0035,-.0035)">{count}</text>
+{/snippet}
+
+{#each course.lampPosts as post, index (post.id)}
 	{@const isLit = reached.has(post.id)}
 	<g transform="translate({post.at.join()})" class="post" class:lit={isLit}>
 		<circle class="reach" r={post.reach} />
 		{#if isLit}<circle class="halo" r="0.055" />{/if}
 		<path class="stand" d="M0 .03 .026 0 0-.03-.026 0z" />
 		{#if isLit}<circle class="flame" r="0.012" />{/if}
+		{#if hasNumbers}{@render number(index + 1, [0, 0.065])}{/if}
 	</g>
 {/each}
 
@@ -169,6 +176,13 @@
 		<path d="M-.1-.085h.12l.085.085-.085.085h-.12z" />
 		<path class="arrow" d="M.045-.03.075 0 .045.03" />
 	</g>
+	{#if starts.length > 1 && !isSmall}
+		{@const heading = headingOfBearing(bearing)}
+		{@render number(index + 1, [
+			at[0] - 0.03 * Math.cos(heading),
+			at[1] - 0.03 * Math.sin(heading)
+		])}
+	{/if}
 {/each}
 
 {#each course.walls as wall (wall.id)}
@@ -203,7 +217,7 @@
 	</g>
 {/each}
 
-{#each course.gates as { id: key, shape, at, bearing, width, height } (key)}
+{#each course.gates as { id: key, shape, at, bearing, width, height }, index (key)}
 	{@const half = width / 2}
 	<g class="gate" class:lit={reached.has(key)}>
 		<g
@@ -223,6 +237,7 @@
 			{/if}
 			<path class="way" d="M-.05-.03l-.03.03.03.03M.05-.03l.03.03-.03.03" />
 		</g>
+		{#if hasNumbers}{@render number(index + 1, [at[0], at[1] + 0.1])}{/if}
 	</g>
 {/each}
 
@@ -273,6 +288,13 @@
 		fill: var(--chart);
 		stroke: var(--chart-line-strong);
 		stroke-width: 0.004;
+	}
+	.number {
+		fill: var(--ink-soft);
+		font-size: 18px;
+		font-weight: 600;
+		text-anchor: middle;
+		dominant-baseline: central;
 	}
 	.grid line {
 		stroke: var(--chart-line);

@@ -14,7 +14,7 @@
 	import { Dragged } from './dragged.svelte';
 	import { onRowKey, type TrailHands } from './keys';
 	import { firstProblems, idOf, keyAfter, leftOf, placeAfter, rowsOf, type Row } from './rows';
-	import Sheet, { type Opening } from './Sheet.svelte';
+	import type { default as SheetPanel, Opening } from './Sheet.svelte';
 	import { rowWidth, TagRuler } from './tag-ruler.svelte';
 	import TrailBar from './TrailBar.svelte';
 	import TrailRow from './TrailRow.svelte';
@@ -24,6 +24,8 @@
 
 	let { bench, onshortcuts }: { bench: Workbench; onshortcuts: () => void } = $props();
 
+	/** Milliseconds after which what is not shown at first is fetched. */
+	const settle = 1500;
 	const editing = $derived(bench.editing);
 	let scroller: HTMLDivElement;
 	let opening = $state.raw<Opening | null>(null);
@@ -176,7 +178,25 @@
 	const dockPlace = $derived(focus.row ? placeAfter(focus.row) : null);
 
 	/** One that is open at another tag is closed first, with what is typed in it. */
+	/** What opens at a tag comes once the trail has settled, or when it is wanted first. */
+	let Sheet = $state.raw<typeof SheetPanel>();
+	async function loadSheet(): Promise<void> {
+		if (Sheet) return;
+		try {
+			Sheet = (await import('./Sheet.svelte')).default;
+		} catch {
+			bench.voice.refuse(t('trail.notLoaded'));
+		}
+		// It is there, closed, before it opens: so it knows that it opens.
+		await tick();
+	}
+	$effect(() => {
+		const timer = setTimeout(() => void loadSheet(), settle);
+		return () => clearTimeout(timer);
+	});
+
 	async function show(next: Opening) {
+		await loadSheet();
 		if (opening) {
 			opening = null;
 			await tick();
@@ -387,13 +407,15 @@
 
 {#if drag}<DragGhost {drag} />{/if}
 
-<Sheet
-	{bench}
-	{opening}
-	onclose={closeSheet}
-	onopen={(next) => (opening = next)}
-	onadded={(id) => void added(id)}
-/>
+{#if Sheet}
+	<Sheet
+		{bench}
+		{opening}
+		onclose={closeSheet}
+		onopen={(next) => (opening = next)}
+		onadded={(id) => void added(id)}
+	/>
+{/if}
 
 <style>
 	.trail {

@@ -56,9 +56,11 @@
 				class="panel robot-panel"
 				aria-label={t('bench.robot', { name: robot.name, kind: kindWord })}
 			>
-				{#await import('./RobotPanel.svelte') then { default: RobotPanel }}
-					<RobotPanel {bench} onleave={() => (isOpen = false)} />
-				{/await}
+				{#if isOpen}
+					{#await import('./RobotPanel.svelte') then { default: RobotPanel }}
+						<RobotPanel {bench} onleave={() => (isOpen = false)} />
+					{/await}
+				{/if}
 			</Popover.Content>
 		</Popover.Positioner>
 	</Portal>
