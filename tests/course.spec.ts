@@ -188,9 +188,11 @@ test('handles turn, reach further, and move a corner', async ({ page }) => {
 	const id = await openDesk(page, {
 		starts: [{ at: [0.4, 0.4], bearing: 0 }],
 		lampPosts: [{ id: 'post', at: [1, 1], reach: 0.15 }],
+		isInOrder: true,
 		walls: [{ id: 'pier', from: [1.4, 0.2], to: [1.4, 0.6], thickness: 0.02 }],
 		crates: [{ id: 'box', at: [1.8, 1.2], bearing: 90, width: 0.2, depth: 0.2, mass: 0.2 }]
 	} as Partial<Course>);
+	await expect(page.locator('#desk-scene .number')).toHaveText(['1']);
 	const { pull, lay } = mouse(page);
 	const handle = async (nth: number) => {
 		const box = (await page.locator('.handle').nth(nth).boundingBox())!;

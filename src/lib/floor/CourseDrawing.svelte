@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** A course from above, in metres with y up: grid, rails, pads, finish, lamp posts, start, walls, gates. */
 	import type { Course } from '$core/course/course';
+	import { placeBeside } from '$core/course/measure';
 	import { RailPath } from '$core/course/rails';
 	import { lineOf } from '$core/course/tape';
 	import type { RecordedPose } from '$core/simulation/attempt';
@@ -177,11 +178,7 @@
 		<path class="arrow" d="M.045-.03.075 0 .045.03" />
 	</g>
 	{#if starts.length > 1 && !isSmall}
-		{@const heading = headingOfBearing(bearing)}
-		{@render number(index + 1, [
-			at[0] - 0.03 * Math.cos(heading),
-			at[1] - 0.03 * Math.sin(heading)
-		])}
+		{@render number(index + 1, placeBeside(at, bearing, 0, 0.13))}
 	{/if}
 {/each}
 
@@ -237,7 +234,7 @@
 			{/if}
 			<path class="way" d="M-.05-.03l-.03.03.03.03M.05-.03l.03.03-.03.03" />
 		</g>
-		{#if hasNumbers}{@render number(index + 1, [at[0], at[1] + 0.1])}{/if}
+		{#if hasNumbers}{@render number(index + 1, placeBeside(at, bearing, 0, half + 0.08))}{/if}
 	</g>
 {/each}
 
@@ -295,6 +292,9 @@
 		font-weight: 600;
 		text-anchor: middle;
 		dominant-baseline: central;
+		stroke: var(--chart);
+		stroke-width: 5px;
+		paint-order: stroke;
 	}
 	.grid line {
 		stroke: var(--chart-line);
