@@ -10,6 +10,13 @@ export const floorColours = {
 
 export type FloorColour = keyof typeof floorColours;
 
+/** Red, green and blue of a colour such as `#d84a3a`, 0 to 255. */
+export const channelsOf = (colour: string): [number, number, number] => [
+	parseInt(colour.slice(1, 3), 16),
+	parseInt(colour.slice(3, 5), 16),
+	parseInt(colour.slice(5, 7), 16)
+];
+
 /** What comes back of the sensor's own light, 0 to 1: plausible for matt tape on pale paper. */
 export const brightnessOf: Readonly<Record<FloorColour, number>> = {
 	black: 0.06,

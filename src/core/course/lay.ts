@@ -170,22 +170,21 @@ export const outlineOf = (from: PaceEnd, paces: readonly Pace[]): readonly Point
 function wallsAlong(course: Course, points: readonly Point[], style: object): Laid {
 	const ids = freeIds(course, 'walls', points.length - 1);
 	const count = course.walls.length;
-	const edits = ids.map((id, i) =>
-		adding('walls', count + i, {
-			id,
-			from: [...points[i]!],
-			to: [...points[i + 1]!],
-			...style
-		} as Part)
-	);
-	const [before, at] = lastTwo(points);
+	const walls = ids.map((id, i) => ({
+		...{ id, from: [...points[i]!], to: [...points[i + 1]!] },
+		...style
+	}));
+	const edits = walls.map((wall, i) => adding('walls', count + i, wall as Part));
 	const refs = ids.map((id): PartRef => ({ part: 'walls', id }));
-	const end = { at, bearing: bearingTo(before, at) };
-	return {
-		edit: edits.length === 1 ? edits[0]! : together(edits),
-		refs,
-		growing: { part: 'walls', ref: refs.at(-1)!, before, end }
-	};
+	const edit = edits.length === 1 ? edits[0]! : together(edits);
+	return goingOn({ edit, refs }, 'walls', walls.at(-1)!);
+}
+
+/** What is laid, with how its line goes on from there. @param value of the last of it, its id aside */
+function goingOn(laid: Laid, part: Growing['part'], value: object): Laid {
+	const { id } = laid.refs.at(-1)!;
+	const growing = growingOf(part, { ...value, id } as Part<Growing['part']>);
+	return growing ? { ...laid, growing } : laid;
 }
 
 function tapeOn(
@@ -197,18 +196,19 @@ function tapeOn(
 ): Laid {
 	const own = points.map(([x, y]): [number, number] => [x, y]);
 	const before = ref && (find(course, ref) as Part<'tapes'> | undefined);
-	const laid = before
-		? {
-				edit: changing(ref, { ...before, points: [...before.points, ...own], isClosed }),
-				refs: [ref]
-			}
-		: lay(course, 'tapes', { points: [[...end.at], ...own], isClosed, ...style });
-	if (isClosed) return laid;
-	const line = [end.at, ...own];
-	const [from, at] = lastTwo(line);
-	const next = { part: 'tapes' as const, ref: laid.refs[0]!, before: from };
-	return { ...laid, growing: { ...next, end: { at, bearing: bearingTo(from, at) } } };
+	const tape = before
+		? { ...before, points: [...before.points, ...own], isClosed }
+		: { points: [[...end.at], ...own], isClosed, ...style };
+	return goingOn(layOn(course, before && ref, 'tapes', tape), 'tapes', tape);
 }
+
+/** Lays a part, or what has become of one that is there. */
+const layOn = (
+	course: Course,
+	ref: PartRef | undefined,
+	part: Growing['part'],
+	value: object
+): Laid => (ref ? { edit: changing(ref, value), refs: [ref] } : lay(course, part, value));
 
 /** Metres by which the end of a rail may miss its start, and still be joined to it. */
 const joins = 0.02;
@@ -231,9 +231,7 @@ function railOn(
 	const last = path.line.at(-1)!;
 	const meets = lengthTo([last.x, last.y], open.at) <= joins && path.doesMeetItself;
 	const rail = { ...open, isClosed: wantsClosed || meets };
-	const laid = before ? { edit: changing(ref, rail), refs: [ref] } : lay(course, 'rails', rail);
-	const growing = growingOf('rails', { ...rail, id: laid.refs[0]!.id });
-	return growing ? { ...laid, growing } : laid;
+	return goingOn(layOn(course, before && ref, 'rails', rail), 'rails', rail);
 }
 
 /** Fields of a part at a spot. @param towards where a hand has pulled it, which turns or widens it */

@@ -4,10 +4,10 @@
  */
 import * as exact from '../exact';
 import { failure, success, type Result } from '../sentence';
-import { headingOfBearing, radians } from '../units/angles';
+import { radians } from '../units/angles';
 import type { Point } from './course';
 import { tidyBearing, tidyPoint } from './motions';
-import { lengthTo } from './measure';
+import { lengthTo, placeBeside, toldFrom } from './measure';
 
 export type Pace =
 	| { readonly type: 'go'; readonly length: number }
@@ -124,8 +124,7 @@ export function pacedFrom(from: PaceEnd, paces: readonly Pace[]): Paced {
 	let { at, bearing } = from;
 	let isClosed = false;
 	const go = (length: number) => {
-		const heading = headingOfBearing(bearing);
-		at = [at[0] + length * exact.cos(heading), at[1] + length * exact.sin(heading)];
+		at = placeBeside(at, bearing, length, 0);
 		points.push(tidyPoint(at));
 	};
 	for (const pace of paces) {
@@ -167,12 +166,9 @@ export function railFrom(
 /** The piece of a rail from its end to a place: straight on, or in one arc. */
 export function railTo({ at, bearing }: PaceEnd, to: Point): RailPiece | undefined {
 	const length = lengthTo(at, to);
-	const heading = headingOfBearing(bearing);
-	const [dx, dy] = [to[0] - at[0], to[1] - at[1]];
-	const ahead = dx * exact.cos(heading) + dy * exact.sin(heading);
-	const right = dx * exact.sin(heading) - dy * exact.cos(heading);
+	const { along, left } = toldFrom(at, bearing, to);
 	if (length < 0.01) return undefined;
-	const off = exact.atan2(right, ahead);
+	const off = exact.atan2(-left, along);
 	if (Math.abs(off) < 0.01) return { length: round(length) };
 	const radius = length / (2 * Math.abs(exact.sin(off)));
 	return { radius: round(radius), angle: Math.round(((2 * off * 180) / Math.PI) * 100) / 100 };

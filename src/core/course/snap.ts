@@ -1,8 +1,6 @@
 /** Where a hand that points somewhere near means to point: an end, a straight angle, the grid. */
-import * as exact from '../exact';
-import { headingOfBearing } from '../units/angles';
 import type { Course, Point } from './course';
-import { bearingTo, lengthTo, turnBetween } from './measure';
+import { bearingTo, lengthTo, placeBeside, turnBetween } from './measure';
 import { tidyPoint } from './motions';
 import { keyOf, kindOf, placedParts, type PartRef } from './parts';
 
@@ -82,7 +80,6 @@ function straightFrom(
 	if (far < grid / 2) return undefined;
 	const { straight, off } = offStraight(from, point, before);
 	if (off > nearBearing) return undefined;
-	const heading = headingOfBearing(straight);
 	const length = Math.max(grid, onGrid(far, grid));
-	return tidyPoint([from[0] + length * exact.cos(heading), from[1] + length * exact.sin(heading)]);
+	return tidyPoint(placeBeside(from, straight, length, 0));
 }

@@ -4,10 +4,9 @@
  */
 import * as exact from '../exact';
 import type { Course, Point } from './course';
-import { distanceTo, isInside } from './measure';
+import { distanceTo, isInside, lengthAlong, lengthTo, turnAt } from './measure';
 import { tidyPoint } from './motions';
 import { partKinds } from './parts';
-import { lengthAlong, lengthTo, turnAt } from './measure';
 
 /** Metres between places of the net; more on a large floor. */
 const finest = 0.01;

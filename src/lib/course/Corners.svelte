@@ -1,11 +1,10 @@
 <script lang="ts">
 	/** The corners of a line or an outline by numbers: places, lengths between them, and turns. */
 	import { Minus, Plus } from '@lucide/svelte';
-	import { headingOfBearing } from '$core/units/angles';
 	import type { Point } from '$core/course/course';
 	import { tidyPoint } from '$core/course/motions';
 	import { kindOf, type Part, type PartName } from '$core/course/parts';
-	import { bearingTo, lengthTo, turnAt } from '$core/course/measure';
+	import { bearingTo, lengthTo, placeBeside, turnAt } from '$core/course/measure';
 	import { t } from '$lib/i18n';
 	import NumberField from './NumberField.svelte';
 
@@ -29,8 +28,7 @@
 	/** All that comes after goes along, so that the shape beyond stays what it is. */
 	function lead(index: number, bearing: number, far: number) {
 		const from = points[index]!;
-		const heading = headingOfBearing(bearing);
-		const to: Point = [from[0] + far * Math.cos(heading), from[1] + far * Math.sin(heading)];
+		const to = placeBeside(from, bearing, far, 0);
 		const [dx, dy] = [to[0] - points[index + 1]![0], to[1] - points[index + 1]![1]];
 		put(points.map((each, i) => (i > index ? tidyPoint([each[0] + dx, each[1] + dy]) : each)));
 	}

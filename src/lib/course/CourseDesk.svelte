@@ -1,35 +1,25 @@
 <script lang="ts">
 	/** The desk on which a course is laid out. */
 	import { onMount, untrack } from 'svelte';
-	import {
-		ArrowLeft,
-		FileDown,
-		FileUp,
-		Grid3x3,
-		Keyboard,
-		Play,
-		Redo2,
-		Undo2
-	} from '@lucide/svelte';
 	import { replaceState } from '$app/navigation';
 	import { page } from '$app/state';
 	import { headingOfBearing } from '$core/units/angles';
 	import { startPlaces } from '$core/world/start-places';
-	import { replacing, type Laid } from '$core/course/lay';
+	import type { Laid } from '$core/course/lay';
 	import type { Drawing } from '$core/course/svg/shapes';
-	import { say, t } from '$lib/i18n';
+	import { t } from '$lib/i18n';
 	import type { Person } from '$lib/saving/protocol';
 	import StandingRobot from '$lib/floor/StandingRobot.svelte';
 	import Trace from '$lib/floor/Trace.svelte';
-	import TitleField from '$lib/workbench/TitleField.svelte';
-	import SavedState from '$lib/workbench/SavedState.svelte';
-	import { showNumber } from '$lib/values/format';
-	import { measuresNow } from '$lib/values/measures';
+	import Notices from '$lib/workbench/Notices.svelte';
+	import { isTyping } from '$lib/workbench/typing';
 	import { CourseBench, type Opened } from './course-bench.svelte';
+	import DeskBar, { type DialogName } from './DeskBar.svelte';
 	import DeskFloor from './DeskFloor.svelte';
 	import { partWord } from './describe';
 	import { CourseHelp } from './course-help.svelte';
 	import PaceLine from './PaceLine.svelte';
+	import { shortcuts } from './shortcuts';
 	import Tray from './Tray.svelte';
 	import { Trying } from './trying.svelte';
 	import TryStrip from './TryStrip.svelte';
@@ -47,26 +37,9 @@
 		};
 	});
 	let isTrying = $state(false);
-	let isMazeOpen = $state(false);
-	let isSaveOpen = $state(false);
-	let showsShortcuts = $state(false);
+	let dialog = $state<DialogName | null>(null);
+	const closeDialog = () => (dialog = null);
 	let drawn = $state.raw<{ drawing: Drawing; file: string } | null>(null);
-	let picker: HTMLInputElement;
-
-	async function openFile(event: Event & { currentTarget: HTMLInputElement }) {
-		const [file] = event.currentTarget.files ?? [];
-		event.currentTarget.value = '';
-		if (!file) return;
-		const { openDrawing } = await import('./drawings');
-		const opened = openDrawing(await file.text());
-		if (!opened.ok)
-			bench.voice.refuse(
-				t('course.drawing.refused', { file: file.name, reason: say(opened.failure) })
-			);
-		else if (opened.value.type === 'lines')
-			drawn = { drawing: opened.value.drawing, file: file.name };
-		else bench.desk.edit(replacing(bench.course, opened.value.course), t('course.drawing.taken'));
-	}
 	let preview = $state.raw<Laid | undefined>();
 	let pane = $state<'floor' | 'tray'>('floor');
 	/** What the tray is about, on a phone. */
@@ -121,15 +94,12 @@
 		if (bench.tool !== 'select') pane = 'floor';
 	});
 
-	const isTyping = (target: EventTarget | null) =>
-		target instanceof HTMLInputElement || target instanceof HTMLSelectElement;
-
 	function onkeydown(event: KeyboardEvent) {
 		// A dialog has taken its Escape, and a field its own.
 		if (event.defaultPrevented) return;
 		if (event.key === 'Escape') return bench.leave();
 		if (isTyping(event.target)) return;
-		if (event.key === '?') showsShortcuts = true;
+		if (event.key === '?') dialog = 'keys';
 		const key = event.key.toLowerCase();
 		const isCommand = event.ctrlKey || event.metaKey;
 		if (isCommand && key === 'z' && event.shiftKey) bench.desk.redo();
@@ -160,101 +130,19 @@
 <svelte:head><title>{bench.course.name} · {t('app.name')}</title></svelte:head>
 
 <div class="desk">
-	<header class="bar">
-		<h1 class="sr-only-live">{t('course.title')}: {bench.course.name}</h1>
-		<a
-			class="button button-plain button-icon"
-			href="/"
-			aria-label={t('course.back')}
-			title={t('course.back')}><ArrowLeft size={20} /></a
-		>
-		<TitleField
-			label={t('course.name')}
-			name={bench.course.name}
-			{owner}
-			onrename={(name) => bench.set('name', name)}
-		/>
-		<SavedState saver={bench.saver} />
-		<label class="fine">
-			<input type="checkbox" bind:checked={bench.isFine} />{t('course.fine', {
-				length: showNumber('length', measuresNow().fine)
-			})}
-		</label>
-		<button
-			class="button button-plain button-icon"
-			aria-label={t('course.undo')}
-			title="{t('course.undo')} (Ctrl Z)"
-			disabled={!bench.canUndo}
-			onclick={() => bench.undo()}><Undo2 size={19} /></button
-		>
-		<button
-			class="button button-plain button-icon"
-			aria-label={t('course.redo')}
-			title="{t('course.redo')} (Ctrl Shift Z)"
-			disabled={!bench.desk.canRedo}
-			onclick={() => bench.desk.redo()}><Redo2 size={19} /></button
-		>
-		<button
-			class="button button-line"
-			aria-label={t('course.maze')}
-			title={t('course.maze')}
-			onclick={() => (isMazeOpen = true)}
-			><Grid3x3 size={18} /><span class="word">{t('course.maze')}</span></button
-		>
-		<button
-			class="button button-line"
-			aria-label={t('course.try')}
-			title={t('course.try')}
-			aria-pressed={isTrying}
-			onclick={() => (isTrying = !isTrying)}
-			><Play size={18} /><span class="word">{t('course.try')}</span></button
-		>
-		<button
-			class="button button-plain button-icon"
-			aria-label={t('course.save')}
-			title={t('course.save')}
-			onclick={() => (isSaveOpen = true)}><FileDown size={19} /></button
-		>
-		<button
-			class="button button-plain button-icon"
-			aria-label={t('course.drawing')}
-			title={t('course.drawing')}
-			onclick={() => picker.click()}><FileUp size={19} /></button
-		>
-		<button
-			class="button button-plain button-icon keys"
-			aria-label={t('shortcuts.open')}
-			title="{t('shortcuts.open')} (?)"
-			onclick={() => (showsShortcuts = true)}><Keyboard size={19} /></button
-		>
-		<input
-			bind:this={picker}
-			type="file"
-			accept=".svg,image/svg+xml"
-			hidden
-			data-testid="drawing-file"
-			onchange={openFile}
-		/>
-	</header>
-	{#if bench.saver.secondVersion}
-		<div class="notice" role="alert">
-			<span>{t('save.conflict', { name: bench.saver.secondVersion.name })}</span>
-			<a class="button button-line" href="/courses/{openedId}" target="_blank"
-				>{t('save.seeOther')}</a
-			>
-			<button class="button button-line" onclick={() => (bench.saver.secondVersion = null)}
-				>{t('save.dismiss')}</button
-			>
-		</div>
-	{/if}
-	{#if bench.voice.failure}
-		<div class="notice" role="alert">
-			<span>{bench.voice.failure}</span>
-			<button class="button button-line" onclick={() => (bench.voice.failure = '')}
-				>{t('save.dismiss')}</button
-			>
-		</div>
-	{/if}
+	<DeskBar
+		{bench}
+		{owner}
+		bind:isTrying
+		onopen={(name) => (dialog = name)}
+		ondrawing={(drawing, file) => (drawn = { drawing, file })}
+	/>
+	<Notices
+		saver={bench.saver}
+		otherVersion="/courses/{openedId}"
+		refused={bench.voice.failure}
+		ondismiss={() => (bench.voice.failure = '')}
+	/>
 	<main class="panes" data-pane={pane}>
 		<div class="left">
 			<div class="floor-pane">
@@ -302,14 +190,14 @@
 	</div>
 </div>
 
-{#if isSaveOpen}
+{#if dialog === 'save'}
 	{#await import('./SaveDialog.svelte') then { default: SaveDialog }}
-		<SaveDialog {bench} onclose={() => (isSaveOpen = false)} />
+		<SaveDialog {bench} onclose={closeDialog} />
 	{/await}
 {/if}
-{#if showsShortcuts}
-	{#await Promise.all( [import('$lib/workbench/ShortcutSheet.svelte'), import('./shortcuts')] ) then [{ default: ShortcutSheet }, { shortcuts }]}
-		<ShortcutSheet {shortcuts} onclose={() => (showsShortcuts = false)} />
+{#if dialog === 'keys'}
+	{#await import('$lib/workbench/ShortcutSheet.svelte') then { default: ShortcutSheet }}
+		<ShortcutSheet {shortcuts} onclose={closeDialog} />
 	{/await}
 {/if}
 {#if drawn}
@@ -317,9 +205,9 @@
 		<DrawingDialog {bench} {...drawn!} onclose={() => (drawn = null)} />
 	{/await}
 {/if}
-{#if isMazeOpen}
+{#if dialog === 'maze'}
 	{#await import('./MazeDialog.svelte') then { default: MazeDialog }}
-		<MazeDialog {bench} {help} onclose={() => (isMazeOpen = false)} />
+		<MazeDialog {bench} {help} onclose={closeDialog} />
 	{/await}
 {/if}
 
@@ -337,39 +225,6 @@
 		flex-direction: column;
 		height: 100dvh;
 		overflow: hidden;
-	}
-	.bar {
-		display: flex;
-		align-items: center;
-		gap: 0.5rem;
-		min-height: 3.2rem;
-		padding: 0.2rem 0.75rem 0.2rem 0.35rem;
-		border-bottom: 1px solid var(--line);
-		background: var(--paper);
-	}
-	@media (hover: none) {
-		.keys {
-			display: none;
-		}
-	}
-	.fine {
-		display: flex;
-		align-items: center;
-		gap: 0.35rem;
-		min-height: 2.75rem;
-		font-size: 0.85rem;
-		white-space: nowrap;
-	}
-	.notice {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 0.6rem;
-		padding: 0.4rem 1rem;
-		background: var(--lamp-soft);
-	}
-	.notice span {
-		flex: 1 1 16rem;
 	}
 	.panes {
 		display: grid;
@@ -392,11 +247,6 @@
 	}
 	.switch {
 		display: none;
-	}
-	@media (max-width: 960px) {
-		.word {
-			display: none;
-		}
 	}
 	@media (max-width: 820px) {
 		.panes {
@@ -424,16 +274,6 @@
 			padding: 0.4rem 0.6rem;
 			border-top: 1px solid var(--line);
 			background: var(--paper);
-		}
-		.fine {
-			display: none;
-		}
-		.bar {
-			flex-wrap: wrap;
-			gap: 0.2rem;
-		}
-		.bar > :global(.title-field) {
-			flex: 1 1 calc(100% - 7rem);
 		}
 	}
 </style>

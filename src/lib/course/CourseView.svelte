@@ -10,3 +10,12 @@
 <svg class="drawn" viewBox="0 0 {width} {height}" role="img" aria-label={label}>
 	<g transform="translate(0,{height}) scale(1,-1)"><CourseDrawing {course} isSmall /></g>
 </svg>
+
+<style>
+	.drawn {
+		width: 100%;
+		max-height: 20rem;
+		border-radius: 0.4rem;
+		background: var(--paper-deep);
+	}
+</style>

@@ -5,10 +5,10 @@
 	import type { Drawing } from '$core/course/svg/shapes';
 	import { courseFrom, groupsOf, takings, type Taking } from '$core/course/svg/take';
 	import { t } from '$lib/i18n';
+	import TitledDialog from '$lib/theme/TitledDialog.svelte';
 	import { showNumber } from '$lib/values/format';
 	import type { CourseBench } from './course-bench.svelte';
 	import CourseView from './CourseView.svelte';
-	import DeskDialog from './DeskDialog.svelte';
 
 	let {
 		bench,
@@ -35,7 +35,7 @@
 	}
 </script>
 
-<DeskDialog title={t('course.drawing')} width={54} {onclose}>
+<TitledDialog title={t('course.drawing')} width={54} {onclose}>
 	<p>
 		{t('course.drawing.about', {
 			file,
@@ -93,7 +93,7 @@
 	<button class="button button-main" disabled={groups.length === 0} onclick={keep}
 		>{t('course.maze.keep')}</button
 	>
-</DeskDialog>
+</TitledDialog>
 
 <style>
 	.by {

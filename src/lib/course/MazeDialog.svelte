@@ -11,10 +11,10 @@
 		type MazeWish
 	} from '$core/course/maze';
 	import { say, t } from '$lib/i18n';
+	import TitledDialog from '$lib/theme/TitledDialog.svelte';
 	import { showNumber } from '$lib/values/format';
 	import type { CourseBench } from './course-bench.svelte';
 	import CourseView from './CourseView.svelte';
-	import DeskDialog from './DeskDialog.svelte';
 	import type { CourseHelp } from './course-help.svelte';
 	import NumberField from './NumberField.svelte';
 
@@ -60,7 +60,7 @@
 	const slantFigure = { quantity: 'angle', minimum: -180, maximum: 180 } as const;
 </script>
 
-<DeskDialog title={t('course.maze')} width={56} {onclose}>
+<TitledDialog title={t('course.maze')} width={56} {onclose}>
 	<div class="both">
 		<div class="wishes">
 			<label>
@@ -138,7 +138,7 @@
 	<button class="button button-main" disabled={!maze || fault !== ''} onclick={keep}
 		>{t('course.maze.keep')}</button
 	>
-</DeskDialog>
+</TitledDialog>
 
 <style>
 	.wishes {

@@ -21,9 +21,9 @@
 	const unit = $derived(
 		figure.quantity === 'mass' ? t('course.unit.mass') : unitOf(figure.quantity)
 	);
-	const shown = $derived(
-		figure.quantity === 'mass' ? value : toShown(figure.quantity, Number(value.toFixed(6)))
-	);
+	const shownOf = (stored: number) =>
+		figure.quantity === 'mass' ? stored : toShown(figure.quantity, stored);
+	const shown = $derived(shownOf(Number(value.toFixed(6))));
 	const storedOf = (number: number) =>
 		figure.quantity === 'mass' ? number : toStored(figure.quantity, number);
 
@@ -43,10 +43,8 @@
 		const whole = isRound ? ((number % 360) + 360) % 360 : storedOf(number);
 		const stored = Number(whole.toFixed(5));
 		if (!(stored >= minimum && stored <= maximum)) {
-			const [least, most] = [minimum, maximum].map((limit) =>
-				figure.quantity === 'mass' ? limit : toShown(figure.quantity, limit)
-			);
-			fault = t('course.expected', { least: least!, most: most!, unit });
+			const range = { least: shownOf(minimum), most: shownOf(maximum), unit };
+			fault = t('course.expected', range);
 			return;
 		}
 		onset(stored);

@@ -3,9 +3,9 @@
 	import { mostSheets, papers, sheetScales, sheetsOf, type Paper } from '$core/course/print/sheets';
 	import { writeSvg } from '$core/course/svg/write';
 	import { t } from '$lib/i18n';
+	import TitledDialog from '$lib/theme/TitledDialog.svelte';
 	import { download, downloadDocument } from '$lib/workbench/files';
 	import type { CourseBench } from './course-bench.svelte';
-	import DeskDialog from './DeskDialog.svelte';
 	import { pictureOf } from './picture';
 
 	let { bench, onclose }: { bench: CourseBench; onclose: () => void } = $props();
@@ -44,7 +44,7 @@
 	}
 </script>
 
-<DeskDialog title={t('course.save')} width={30} {onclose}>
+<TitledDialog title={t('course.save')} width={30} {onclose}>
 	<div class="kinds" role="radiogroup" aria-label={t('course.save')}>
 		{#each kinds as each (each)}
 			<label class="kind">
@@ -92,7 +92,7 @@
 	<button class="button button-main" disabled={isTooMany} onclick={() => void save()}
 		>{t('course.save.make')}</button
 	>
-</DeskDialog>
+</TitledDialog>
 
 <style>
 	.kinds {

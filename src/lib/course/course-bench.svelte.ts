@@ -33,7 +33,7 @@ import type { Person } from '$lib/saving/protocol';
 import { Saver } from '$lib/saving/saver.svelte';
 import { Desk } from '$lib/workbench/desk.svelte';
 import { Voice } from '$lib/workbench/voice.svelte';
-import { measuresNow } from '$lib/values/measures';
+import { snapNow } from '$lib/values/measures';
 import { describe, place } from './describe';
 import { Laying } from './laying.svelte';
 
@@ -99,7 +99,7 @@ export class CourseBench {
 		this.saver = new Saver(opened.id, opened.revision);
 		const { width, height } = opened.content.size;
 		this.cursor = snap([width / 2, height / 2], {
-			grid: measuresNow().snap,
+			grid: snapNow(false),
 			reach: 0,
 			ends: []
 		}).at;
@@ -114,9 +114,9 @@ export class CourseBench {
 		this.saver.dispose();
 	}
 
-	get grid(): number {
-		const { snap, fine } = measuresNow();
-		return this.isFine ? fine : snap;
+	/** Metres of which a place, or a size, is a multiple. @param isFree snaps to nothing */
+	stepOf(isFree = false): number {
+		return isFree ? finest : snapNow(this.isFine);
 	}
 
 	// --- selecting ---
@@ -336,7 +336,7 @@ export class CourseBench {
 	): Snapped {
 		const { last, corners, growing } = this.laying;
 		return snap(point, {
-			grid: more.isFree ? finest : this.grid,
+			grid: this.stepOf(more.isFree),
 			reach: more.isFree ? 0 : reach / this.scale,
 			ends: [...endsOf(this.course, more.without), ...corners],
 			from: last ?? more.start,

@@ -3,12 +3,11 @@ import type { Point } from '$core/course/course';
 import { changing, type CourseHistory } from '$core/course/edits';
 import { layings } from '$core/course/figures';
 import { gripOf, pulledBy } from '$core/course/grip';
-import { bearingTo, lengthTo } from '$core/course/measure';
+import { bearingTo, lengthTo, placeBeside } from '$core/course/measure';
 import { turn } from '$core/course/motions';
 import { find, kindOf, type Part, type PartRef } from '$core/course/parts';
 import type { FloorWindow } from '$lib/floor/floor-window.svelte';
-import { headingOfBearing } from '$core/units/angles';
-import { measuresNow } from '$lib/values/measures';
+import { snapNow } from '$lib/values/measures';
 import type { CourseBench } from './course-bench.svelte';
 import { toolKeys } from './shortcuts';
 
@@ -23,8 +22,6 @@ const reach = { pointer: 10, finger: 22 };
 const still = 4;
 /** Degrees of one turn of the handle; and freely. */
 const turns = { usual: 15, free: 1 };
-/** Metres to which a size is exact that snaps to nothing. */
-const finest = 0.001;
 
 /** Something of a part that is pulled. @see before the course as it was when the hand came */
 interface Pulled {
@@ -78,9 +75,7 @@ export class DeskHand {
 	readonly turner = $derived.by((): Point | undefined => {
 		const { value } = this.pulled ?? {};
 		if (!value || !('bearing' in value)) return undefined;
-		const heading = headingOfBearing(value.bearing);
-		const far = turnerFar * this.pixel;
-		return [value.at[0] + far * Math.cos(heading), value.at[1] + far * Math.sin(heading)];
+		return placeBeside(value.at, value.bearing, turnerFar * this.pixel, 0);
 	});
 	/** Where the handle is that makes it larger and smaller. */
 	readonly sizer = $derived.by((): Point | undefined => {
@@ -170,7 +165,7 @@ export class DeskHand {
 				return this.tryOut(hold, (value) => withPoints(value, points(value).with(index, at)));
 			}
 			case 'size': {
-				const step = event.altKey ? finest : this.bench.grid;
+				const step = this.bench.stepOf(event.altKey);
 				const to: Point = [raw[0] + hold.by[0], raw[1] + hold.by[1]];
 				return this.tryOut(hold, (value) => pulledBy(hold.ref.part, value, to, step));
 			}
@@ -270,8 +265,7 @@ export class DeskHand {
 
 	private arrow(dx: number, dy: number, isFine: boolean): void {
 		const { bench } = this;
-		const { snap, fine } = measuresNow();
-		const step = isFine ? fine : snap;
+		const step = snapNow(isFine);
 		if (bench.tool === 'select' && bench.selection.length > 0) {
 			bench.nudge(dx * step, dy * step);
 			return;

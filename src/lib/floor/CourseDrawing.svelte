@@ -2,13 +2,13 @@
 	/** A course from above, in metres with y up: grid, rails, pads, finish, lamp posts, start, walls, gates. */
 	import type { Course } from '$core/course/course';
 	import { placeBeside } from '$core/course/measure';
-	import { RailPath } from '$core/course/rails';
 	import { lineOf } from '$core/course/tape';
 	import type { RecordedPose } from '$core/simulation/attempt';
 	import { floorColours } from '$core/colours';
 	import { headingOfBearing, degrees } from '$core/units/angles';
 	import { measuresNow } from '$lib/values/measures';
-	import { shadowOf } from './view';
+	import Rails from './Rails.svelte';
+	import { pathOf, shadowOf } from './view';
 
 	let {
 		course,
@@ -33,26 +33,12 @@
 	const { grid, strong } = $derived(measuresNow());
 	const lines = (length: number) =>
 		Array.from({ length: Math.floor(length / grid + 1e-6) + 1 }, (_, index) => index * grid);
-	const pathOf = (points: readonly (readonly number[])[]) =>
-		points.map((point) => point.map((number) => number.toFixed(4)).join()).join(' ');
 	const placedCrates = $derived(
 		course.crates.flatMap((crate) => {
 			const [x, y] = crate.at;
 			const start = { x, y, heading: headingOfBearing(crate.bearing) };
 			const pose = crates?.has(crate.id) ? crates.get(crate.id) : start;
 			return pose ? [{ ...crate, pose }] : [];
-		})
-	);
-	const rails = $derived(
-		course.rails.map((rail) => {
-			const path = new RailPath(rail);
-			const { line, isClosed } = path;
-			return {
-				id: rail.id,
-				line: pathOf(line.map(({ x, y }) => [x, y])),
-				ends: isClosed ? [] : [line[0]!, line.at(-1)!],
-				marks: rail.marks.map(({ at, colour }) => ({ place: path.at(at), colour }))
-			};
 		})
 	);
 </script>
@@ -115,32 +101,7 @@
 	<polygon class="edge" points={pathOf(course.table)} />
 {/if}
 
-{#each rails as { id: key, line, ends, marks } (key)}
-	<g class="rail">
-		<polyline class="sleepers" points={line} />
-		<polyline class="rails" points={line} />
-		<polyline class="between" points={line} />
-		{#each ends as { x, y, heading }, index (index)}
-			<path
-				class="end-stop"
-				d="M0-.04v.08"
-				transform="translate({x},{y}) rotate({degrees(heading)})"
-			/>
-		{/each}
-		{#each marks as { place: { x, y, heading }, colour }, index (index)}
-			<g transform="translate({x},{y}) rotate({degrees(heading)})">
-				<rect
-					class="mark"
-					x="-.025"
-					y=".045"
-					width=".05"
-					height=".03"
-					fill={floorColours[colour]}
-				/>
-			</g>
-		{/each}
-	</g>
-{/each}
+<Rails rails={course.rails} />
 
 {#each course.pads as pad (pad.id)}
 	<g transform="translate({pad.at.join()}) scale({pad.radius})" class="pad">
@@ -354,32 +315,6 @@
 		fill: none;
 		stroke-dasharray: none;
 		stroke-width: 0.007;
-	}
-	.rail polyline {
-		fill: none;
-		stroke-linejoin: round;
-	}
-	.sleepers {
-		stroke: light-dark(oklch(0.72 0.05 70), oklch(0.42 0.04 70));
-		stroke-width: 0.07;
-		stroke-dasharray: 0.014 0.026;
-	}
-	.rails {
-		stroke: var(--wall);
-		stroke-width: 0.042;
-	}
-	.between {
-		stroke: var(--chart);
-		stroke-width: 0.03;
-	}
-	.end-stop {
-		stroke: var(--signal);
-		stroke-width: 0.016;
-		stroke-linecap: round;
-	}
-	.mark {
-		stroke: var(--ink);
-		stroke-width: 0.003;
 	}
 	.pad circle {
 		fill: color-mix(in oklch, var(--ink) 7%, transparent);

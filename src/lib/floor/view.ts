@@ -68,3 +68,7 @@ export function cratesAt(
 	});
 	return new Map(places);
 }
+
+/** The points of a line as a drawing has them, to a tenth of a millimetre. */
+export const pathOf = (points: readonly (readonly number[])[]): string =>
+	points.map((point) => point.map((number) => number.toFixed(4)).join()).join(' ');

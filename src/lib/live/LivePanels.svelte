@@ -1,9 +1,9 @@
 <script lang="ts">
 	/** What a workbench shows while it has to do with real robots, over everything else. */
-	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { t } from '$lib/i18n';
 	import RobotLists from '$lib/robots/RobotLists.svelte';
 	import SignsDialog from '$lib/robots/SignsDialog.svelte';
+	import TitledDialog from '$lib/theme/TitledDialog.svelte';
 	import BoardPanel from './BoardPanel.svelte';
 	import HandDrive from './HandDrive.svelte';
 	import KeptRuns from './KeptRuns.svelte';
@@ -29,32 +29,9 @@
 {#if live.lining}<LineUp {live} robot={live.lining} />{/if}
 
 {#if live.isChoosing}
-	<Dialog open onOpenChange={({ open }) => (live.isChoosing = open)}>
-		<Portal>
-			<Dialog.Positioner class="middle">
-				<Dialog.Content class="panel dialog near">
-					<div class="title">
-						<Dialog.Title class="heading text-xl">{t('robots.title')}</Dialog.Title>
-						<Dialog.CloseTrigger class="button button-line">{t('live.close')}</Dialog.CloseTrigger>
-					</div>
-					{#if !live.person}<p>{t('robots.whoFirstHome')}</p>{/if}
-					<RobotLists canPair={live.person !== null} />
-				</Dialog.Content>
-			</Dialog.Positioner>
-		</Portal>
-	</Dialog>
+	<TitledDialog title={t('robots.title')} width={46} onclose={() => (live.isChoosing = false)}>
+		{#if !live.person}<p>{t('robots.whoFirstHome')}</p>{/if}
+		<RobotLists canPair={live.person !== null} />
+	</TitledDialog>
 {/if}
 <SignsDialog />
-
-<style>
-	:global(.near) {
-		width: min(46rem, calc(100vw - 1rem));
-		max-height: calc(100dvh - 2rem);
-		overflow-y: auto;
-	}
-	.title {
-		display: flex;
-		align-items: center;
-		justify-content: space-between;
-	}
-</style>

@@ -110,7 +110,7 @@
 	:global(.signs) {
 		display: grid;
 		gap: 0.8rem;
-		width: min(36rem, calc(100vw - 1.5rem));
+		width: min(36rem, 100%);
 	}
 	.rows {
 		display: grid;

@@ -14,7 +14,8 @@
 	import { Dragged } from './dragged.svelte';
 	import { onRowKey, type TrailHands } from './keys';
 	import { firstProblems, idOf, keyAfter, leftOf, placeAfter, rowsOf, type Row } from './rows';
-	import type { default as SheetPanel, Opening } from './Sheet.svelte';
+	import type { Opening } from './Sheet.svelte';
+	import { TagSheet } from './tag-sheet.svelte';
 	import { rowWidth, TagRuler } from './tag-ruler.svelte';
 	import TrailBar from './TrailBar.svelte';
 	import TrailRow from './TrailRow.svelte';
@@ -24,11 +25,8 @@
 
 	let { bench, onshortcuts }: { bench: Workbench; onshortcuts: () => void } = $props();
 
-	/** Milliseconds after which what is not shown at first is fetched. */
-	const settle = 1500;
 	const editing = $derived(bench.editing);
 	let scroller: HTMLDivElement;
-	let opening = $state.raw<Opening | null>(null);
 	let isSearching = $state(false);
 	let zoom = $state(1);
 	/** Pixels. */
@@ -110,7 +108,7 @@
 	const openAt = (row: Row, make: (anchor: HTMLElement) => Opening | null) => {
 		const anchor = elementOf(row.key);
 		const next = anchor && make(anchor);
-		if (next) void show(next);
+		if (next) show(next);
 	};
 	const hands: TrailHands = {
 		get editing() {
@@ -177,49 +175,17 @@
 
 	const dockPlace = $derived(focus.row ? placeAfter(focus.row) : null);
 
-	/** One that is open at another tag is closed first, with what is typed in it. */
-	/** What opens at a tag comes once the trail has settled, or when it is wanted first. */
-	let Sheet = $state.raw<typeof SheetPanel>();
-	async function loadSheet(): Promise<void> {
-		if (Sheet) return;
-		try {
-			Sheet = (await import('./Sheet.svelte')).default;
-		} catch {
-			bench.voice.refuse(t('trail.notLoaded'));
-		}
-		// It is there, closed, before it opens: so it knows that it opens.
-		await tick();
-	}
-	$effect(() => {
-		const timer = setTimeout(() => void loadSheet(), settle);
-		return () => clearTimeout(timer);
-	});
-
-	async function show(next: Opening) {
-		await loadSheet();
-		if (opening) {
-			opening = null;
-			await tick();
-		}
-		opening = next;
-	}
-
-	async function closeSheet(next?: string) {
-		const closed = opening;
-		opening = null;
-		await tick();
-		if (next) void focus.focus(next);
-		else if (closed?.type === 'value' && closed.anchor.isConnected) closed.anchor.focus();
-		else if (closed) void focus.focus(focus.current);
-	}
+	const sheet = new TagSheet(
+		focus,
+		untrack(() => bench.voice)
+	);
+	$effect(() => untrack(() => sheet.mount()));
+	const show = (next: Opening) => void sheet.show(next);
 
 	/** What was added shows first; the sheet that it came from goes with the next frame. */
 	async function added(id: string) {
-		const from = opening;
+		sheet.leave();
 		letGoOfFocus();
-		requestAnimationFrame(() => {
-			if (opening === from) opening = null;
-		});
 		await focus.focus(keyAfter(bench.plan, id));
 	}
 
@@ -229,7 +195,7 @@
 
 	function startChain(anchor: HTMLElement) {
 		if (!isFirst && hasLit) {
-			void show({ type: 'triggers', chain: null, anchor });
+			show({ type: 'triggers', chain: null, anchor });
 			return;
 		}
 		const id = editing.addChain(hasLit ? null : 'whenRunPressed');
@@ -260,7 +226,7 @@
 			return asideZone;
 		},
 		began: (key) => {
-			opening = null;
+			sheet.opening = null;
 			if (key) focus.chosen = key;
 		},
 		added: (id) => void docked(id),
@@ -286,7 +252,7 @@
 <section class="trail" aria-label={t('trail.label')}>
 	<TrailBar
 		problemCount={bench.checking.problems.length}
-		onproblems={(anchor) => void show({ type: 'problems', anchor })}
+		onproblems={(anchor) => show({ type: 'problems', anchor })}
 		onsearch={() => (isSearching = !isSearching)}
 		onzoom={zoomBy}
 		onfit={fit}
@@ -355,8 +321,8 @@
 							{isCurrent}
 							canTieToLit={hasLit}
 							dragging={dragged.tags}
-							onopen={(next) => void show(next)}
-							onbud={(anchor) => void show({ type: 'shelf', place: placeAfter(row), anchor })}
+							onopen={(next) => show(next)}
+							onbud={(anchor) => show({ type: 'shelf', place: placeAfter(row), anchor })}
 						/>
 					</TreeItem>
 				{/each}
@@ -397,7 +363,7 @@
 				onseveral={(steps) => docked(editing.addSteps(place, steps))}
 				onhelp={({ definition }) => {
 					const anchor = elementOf(focus.current);
-					if (anchor) void show({ type: 'help', kind: definition.kind, anchor });
+					if (anchor) show({ type: 'help', kind: definition.kind, anchor });
 				}}
 			/>
 		</div>
@@ -407,12 +373,12 @@
 
 {#if drag}<DragGhost {drag} />{/if}
 
-{#if Sheet}
-	<Sheet
+{#if sheet.Panel}
+	<sheet.Panel
 		{bench}
-		{opening}
-		onclose={closeSheet}
-		onopen={(next) => (opening = next)}
+		opening={sheet.opening}
+		onclose={(key) => void sheet.close(key)}
+		onopen={(next) => (sheet.opening = next)}
 		onadded={(id) => void added(id)}
 	/>
 {/if}

@@ -22,3 +22,8 @@ const measures: Readonly<Record<typeof preferences.lengths, Measures>> = {
 };
 
 export const measuresNow = (): Measures => measures[preferences.lengths];
+
+export function snapNow(isFine: boolean): number {
+	const { snap, fine } = measuresNow();
+	return isFine ? fine : snap;
+}

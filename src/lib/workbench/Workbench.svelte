@@ -8,11 +8,13 @@
 	import Timeline from '$lib/timeline/Timeline.svelte';
 	import Trail from '$lib/trail/Trail.svelte';
 	import { downloadDocument, readPlanFile } from './files';
+	import Notices from './Notices.svelte';
 	import { warmUp } from './rehearser';
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Person } from '$lib/saving/protocol';
 	import Border from './Border.svelte';
 	import TopBar from './TopBar.svelte';
+	import { isTyping } from './typing';
 	import { Workbench, type CourseChoice, type Opened } from './workbench.svelte';
 
 	let {
@@ -73,9 +75,6 @@
 		bench.voice.focusOn(stepId);
 	}
 
-	const isTyping = (target: EventTarget | null) =>
-		target instanceof HTMLInputElement || target instanceof HTMLSelectElement;
-
 	function onkeydown(event: KeyboardEvent) {
 		if (event.key === '?' && !isTyping(event.target)) showsShortcuts = true;
 		if (!event.ctrlKey && !event.metaKey) return;
@@ -97,28 +96,15 @@
 
 <div class="bench">
 	<TopBar {bench} {owner} onsavefile={() => downloadDocument(bench.plan)} onopenfile={openFile} />
-	{#if bench.saver.secondVersion}
-		<div class="notice" role="alert">
-			<span>{t('save.conflict', { name: bench.saver.secondVersion.name })}</span>
-			<a class="button button-line" href="/plans/{openedId}" target="_blank">{t('save.seeOther')}</a
-			>
-			<button class="button button-line" onclick={() => (bench.saver.secondVersion = null)}
-				>{t('save.dismiss')}</button
-			>
-		</div>
-	{/if}
-	{#if fileNews || bench.voice.failure}
-		<div class="notice" role="alert">
-			<span>{fileNews || bench.voice.failure}</span>
-			<button
-				class="button button-line"
-				onclick={() => {
-					fileNews = '';
-					bench.voice.failure = '';
-				}}>{t('save.dismiss')}</button
-			>
-		</div>
-	{/if}
+	<Notices
+		saver={bench.saver}
+		otherVersion="/plans/{openedId}"
+		refused={fileNews || bench.voice.failure}
+		ondismiss={() => {
+			fileNews = '';
+			bench.voice.failure = '';
+		}}
+	/>
 	<main class="panes" data-pane={pane} style:--share={preferences.floorShare}>
 		<div class="left">
 			<div class="floor-pane">
@@ -180,18 +166,6 @@
 		flex-direction: column;
 		height: 100dvh;
 		overflow: hidden;
-	}
-	.notice {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 0.6rem;
-		padding: 0.4rem 1rem;
-		background: var(--lamp-soft);
-		color: var(--ink);
-	}
-	.notice span {
-		flex: 1 1 16rem;
 	}
 	.panes {
 		display: grid;

@@ -18,6 +18,7 @@ import {
 	type PDFOperator,
 	type PDFPage
 } from 'pdf-lib';
+import { channelsOf } from '../../colours';
 import type { Point } from '../course';
 import { margin } from './sheets';
 
@@ -45,12 +46,6 @@ export interface Ink {
 	/** Its ends reach half a width farther. */
 	readonly isSquare?: boolean;
 }
-
-const partsOfColour = (colour: string): [number, number, number] => [
-	parseInt(colour.slice(1, 3), 16) / 255,
-	parseInt(colour.slice(3, 5), 16) / 255,
-	parseInt(colour.slice(5, 7), 16) / 255
-];
 
 export class Pen {
 	private page!: PDFPage;
@@ -124,9 +119,10 @@ export class Pen {
 		const { colour, width, dash = 0, isSquare } = ink;
 		const at = ([px, py]: Point): [number, number] => [x + px * scale, y + py * scale];
 		const [first, ...more] = line;
+		const [red, green, blue] = channelsOf(colour);
 		this.page.pushOperators(
 			pushGraphicsState(),
-			setStrokingRgbColor(...partsOfColour(colour)),
+			setStrokingRgbColor(red / 255, green / 255, blue / 255),
 			setLineWidth(width),
 			...(dash > 0 ? [setDashPattern([dash, dash], 0)] : []),
 			...(isSquare ? [setLineCap(2)] : []),

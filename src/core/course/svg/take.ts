@@ -1,5 +1,5 @@
 /** Makes parts of what a drawing holds: each layer, or each colour, becomes what somebody says. */
-import { floorColours, type FloorColour } from '../../colours';
+import { channelsOf, floorColours, type FloorColour } from '../../colours';
 import * as exact from '../../exact';
 import { makeCourse, type Course, type Point } from '../course';
 import { distanceTo } from '../measure';
@@ -47,21 +47,16 @@ function usualOf(shapes: readonly Shape[]): Taking {
 	return areStraight && first!.width >= thick && lightness(first!.colour) < 90 ? 'wall' : 'tape';
 }
 
-const channels = (colour: string): [number, number, number] => [
-	parseInt(colour.slice(1, 3), 16),
-	parseInt(colour.slice(3, 5), 16),
-	parseInt(colour.slice(5, 7), 16)
-];
 const lightness = (colour: string): number => {
-	const [r, g, b] = channels(colour);
+	const [r, g, b] = channelsOf(colour);
 	return 0.3 * r + 0.59 * g + 0.11 * b;
 };
 
 /** The colour of a floor that is nearest. */
 export function nearestColour(colour: string): FloorColour {
-	const [r, g, b] = channels(colour);
+	const [r, g, b] = channelsOf(colour);
 	const far = (code: string) => {
-		const [x, y, z] = channels(code);
+		const [x, y, z] = channelsOf(code);
 		return (r - x) * (r - x) + (g - y) * (g - y) + (b - z) * (b - z);
 	};
 	const names = Object.keys(floorColours) as FloorColour[];

@@ -4,9 +4,8 @@
  * moved in a drawing program meanwhile comes back where it was put.
  */
 import { floorColours } from '../../colours';
-import { headingOfBearing } from '../../units/angles';
-import * as exact from '../../exact';
 import type { Course, Point } from '../course';
+import { placeBeside } from '../measure';
 import { idOf, kindOf, partNames, partsOf, type Part, type PartName } from '../parts';
 
 export interface Drawn {
@@ -39,11 +38,9 @@ const outlined = (drawn: Drawn, stroke: string, width = 4) =>
 	styled(drawn, { fill: 'none', stroke, 'stroke-width': String(width) });
 const filled = (drawn: Drawn, fill: string) => styled(drawn, { fill });
 
-/** A line ahead from where something stands. */
-function arrow([x, y]: Point, bearing: number, length: number): Point {
-	const heading = headingOfBearing(bearing);
-	return [x + length * exact.cos(heading), y + length * exact.sin(heading)];
-}
+/** Where a line ends that goes ahead from where something stands. */
+const arrow = (at: Point, bearing: number, length: number): Point =>
+	placeBeside(at, bearing, length, 0);
 
 const surfaceFill = { tile: '#f4f1e6', carpet: '#d9d4c4', table: '#e6d3b3' };
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	/** A dialog over a course desk: its title, the way out, and what it is about. */
+	/** A dialog: its title, the way out, and what it is about. */
 	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
 	import type { Snippet } from 'svelte';
 	import { t } from '$lib/i18n';
@@ -21,10 +21,10 @@
 <Dialog open onOpenChange={({ open }) => !open && onclose()}>
 	<Portal>
 		<Dialog.Positioner class="middle">
-			<Dialog.Content class="panel dialog desk-dialog" style="width: min({width}rem, 100%)">
+			<Dialog.Content class="panel dialog titled-dialog" style="width: min({width}rem, 100%)">
 				<div class="title">
 					<Dialog.Title class="heading text-xl">{title}</Dialog.Title>
-					<Dialog.CloseTrigger class="button button-line">{t('course.close')}</Dialog.CloseTrigger>
+					<Dialog.CloseTrigger class="button button-line">{t('dialog.close')}</Dialog.CloseTrigger>
 				</div>
 				{@render children()}
 			</Dialog.Content>
@@ -33,7 +33,7 @@
 </Dialog>
 
 <style>
-	:global(.desk-dialog) {
+	:global(.titled-dialog) {
 		display: grid;
 		gap: 0.7rem;
 		max-height: calc(100dvh - 1.5rem);
@@ -45,22 +45,16 @@
 		justify-content: space-between;
 	}
 	/* What is asked for beside what comes of it. */
-	:global(.desk-dialog .both) {
+	:global(.titled-dialog .both) {
 		display: grid;
 		grid-template-columns: minmax(15rem, 1fr) minmax(0, 1.5fr);
 		gap: 1rem;
 	}
-	:global(.desk-dialog .drawn) {
-		width: 100%;
-		max-height: 20rem;
-		border-radius: 0.4rem;
-		background: var(--paper-deep);
-	}
-	:global(.desk-dialog .fault) {
+	:global(.titled-dialog .fault) {
 		color: var(--signal);
 	}
 	@media (max-width: 700px) {
-		:global(.desk-dialog .both) {
+		:global(.titled-dialog .both) {
 			grid-template-columns: minmax(0, 1fr);
 		}
 	}

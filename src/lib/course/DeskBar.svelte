@@ -1,0 +1,176 @@
+<script lang="ts" module>
+	/** What opens over the desk. */
+	export type DialogName = 'maze' | 'save' | 'keys';
+</script>
+
+<script lang="ts">
+	/** Above the desk: the name of the course, and what can be done with the whole of it. */
+	import {
+		ArrowLeft,
+		FileDown,
+		FileUp,
+		Grid3x3,
+		Keyboard,
+		Play,
+		Redo2,
+		Undo2
+	} from '@lucide/svelte';
+	import { replacing } from '$core/course/lay';
+	import type { Drawing } from '$core/course/svg/shapes';
+	import { say, t } from '$lib/i18n';
+	import { showNumber } from '$lib/values/format';
+	import { measuresNow } from '$lib/values/measures';
+	import SavedState from '$lib/workbench/SavedState.svelte';
+	import TitleField from '$lib/workbench/TitleField.svelte';
+	import type { CourseBench } from './course-bench.svelte';
+
+	let {
+		bench,
+		owner,
+		isTrying = $bindable(),
+		onopen,
+		ondrawing
+	}: {
+		bench: CourseBench;
+		owner: string;
+		isTrying: boolean;
+		onopen: (dialog: DialogName) => void;
+		/** Lines were opened of which somebody has to say what they become. */
+		ondrawing: (drawing: Drawing, file: string) => void;
+	} = $props();
+
+	let picker: HTMLInputElement;
+
+	async function openFile(event: Event & { currentTarget: HTMLInputElement }) {
+		const [file] = event.currentTarget.files ?? [];
+		event.currentTarget.value = '';
+		if (!file) return;
+		const { openDrawing } = await import('./drawings');
+		const opened = openDrawing(await file.text());
+		if (!opened.ok)
+			bench.voice.refuse(
+				t('course.drawing.refused', { file: file.name, reason: say(opened.failure) })
+			);
+		else if (opened.value.type === 'lines') ondrawing(opened.value.drawing, file.name);
+		else bench.desk.edit(replacing(bench.course, opened.value.course), t('course.drawing.taken'));
+	}
+</script>
+
+<header class="bar">
+	<h1 class="sr-only-live">{t('course.title')}: {bench.course.name}</h1>
+	<a
+		class="button button-plain button-icon"
+		href="/"
+		aria-label={t('course.back')}
+		title={t('course.back')}><ArrowLeft size={20} /></a
+	>
+	<TitleField
+		label={t('course.name')}
+		name={bench.course.name}
+		{owner}
+		onrename={(name) => bench.set('name', name)}
+	/>
+	<SavedState saver={bench.saver} />
+	<label class="fine">
+		<input type="checkbox" bind:checked={bench.isFine} />{t('course.fine', {
+			length: showNumber('length', measuresNow().fine)
+		})}
+	</label>
+	<button
+		class="button button-plain button-icon"
+		aria-label={t('course.undo')}
+		title="{t('course.undo')} (Ctrl Z)"
+		disabled={!bench.canUndo}
+		onclick={() => bench.undo()}><Undo2 size={19} /></button
+	>
+	<button
+		class="button button-plain button-icon"
+		aria-label={t('course.redo')}
+		title="{t('course.redo')} (Ctrl Shift Z)"
+		disabled={!bench.desk.canRedo}
+		onclick={() => bench.desk.redo()}><Redo2 size={19} /></button
+	>
+	<button
+		class="button button-line"
+		aria-label={t('course.maze')}
+		title={t('course.maze')}
+		onclick={() => onopen('maze')}
+		><Grid3x3 size={18} /><span class="word">{t('course.maze')}</span></button
+	>
+	<button
+		class="button button-line"
+		aria-label={t('course.try')}
+		title={t('course.try')}
+		aria-pressed={isTrying}
+		onclick={() => (isTrying = !isTrying)}
+		><Play size={18} /><span class="word">{t('course.try')}</span></button
+	>
+	<button
+		class="button button-plain button-icon"
+		aria-label={t('course.save')}
+		title={t('course.save')}
+		onclick={() => onopen('save')}><FileDown size={19} /></button
+	>
+	<button
+		class="button button-plain button-icon"
+		aria-label={t('course.drawing')}
+		title={t('course.drawing')}
+		onclick={() => picker.click()}><FileUp size={19} /></button
+	>
+	<button
+		class="button button-plain button-icon keys"
+		aria-label={t('shortcuts.open')}
+		title="{t('shortcuts.open')} (?)"
+		onclick={() => onopen('keys')}><Keyboard size={19} /></button
+	>
+	<input
+		bind:this={picker}
+		type="file"
+		accept=".svg,image/svg+xml"
+		hidden
+		data-testid="drawing-file"
+		onchange={openFile}
+	/>
+</header>
+
+<style>
+	.bar {
+		display: flex;
+		align-items: center;
+		gap: 0.5rem;
+		min-height: 3.2rem;
+		padding: 0.2rem 0.75rem 0.2rem 0.35rem;
+		border-bottom: 1px solid var(--line);
+		background: var(--paper);
+	}
+	@media (hover: none) {
+		.keys {
+			display: none;
+		}
+	}
+	.fine {
+		display: flex;
+		align-items: center;
+		gap: 0.35rem;
+		min-height: 2.75rem;
+		font-size: 0.85rem;
+		white-space: nowrap;
+	}
+	@media (max-width: 960px) {
+		.word {
+			display: none;
+		}
+	}
+	@media (max-width: 560px) {
+		.fine {
+			display: none;
+		}
+		.bar {
+			flex-wrap: wrap;
+			gap: 0.2rem;
+		}
+		.bar > :global(.title-field) {
+			flex: 1 1 calc(100% - 7rem);
+		}
+	}
+</style>
