@@ -102,9 +102,9 @@
 		if (event.key === '?') dialog = 'keys';
 		const key = event.key.toLowerCase();
 		const isCommand = event.ctrlKey || event.metaKey;
-		if (isCommand && key === 'z' && event.shiftKey) bench.desk.redo();
+		if (isCommand && key === 'z' && event.shiftKey) bench.redo();
 		else if (isCommand && key === 'z') bench.undo();
-		else if (isCommand && key === 'y') bench.desk.redo();
+		else if (isCommand && key === 'y') bench.redo();
 		else if (isCommand && key === 'a') bench.selectAll();
 		else if (isCommand && key === 'd') bench.duplicate();
 		else if (!isCommand && (key === 'delete' || key === 'backspace')) bench.remove();

@@ -5,16 +5,7 @@
 
 <script lang="ts">
 	/** Above the desk: the name of the course, and what can be done with the whole of it. */
-	import {
-		ArrowLeft,
-		FileDown,
-		FileUp,
-		Grid3x3,
-		Keyboard,
-		Play,
-		Redo2,
-		Undo2
-	} from '@lucide/svelte';
+	import { ArrowLeft, FileDown, FileUp, Grid3x3, Keyboard, Play } from '@lucide/svelte';
 	import { replacing } from '$core/course/lay';
 	import type { Drawing } from '$core/course/svg/shapes';
 	import { say, t } from '$lib/i18n';
@@ -22,6 +13,7 @@
 	import { measuresNow } from '$lib/values/measures';
 	import SavedState from '$lib/workbench/SavedState.svelte';
 	import TitleField from '$lib/workbench/TitleField.svelte';
+	import UndoButtons from '$lib/workbench/UndoButtons.svelte';
 	import type { CourseBench } from './course-bench.svelte';
 
 	let {
@@ -76,20 +68,7 @@
 			length: showNumber('length', measuresNow().fine)
 		})}
 	</label>
-	<button
-		class="button button-plain button-icon"
-		aria-label={t('course.undo')}
-		title="{t('course.undo')} (Ctrl Z)"
-		disabled={!bench.canUndo}
-		onclick={() => bench.undo()}><Undo2 size={19} /></button
-	>
-	<button
-		class="button button-plain button-icon"
-		aria-label={t('course.redo')}
-		title="{t('course.redo')} (Ctrl Shift Z)"
-		disabled={!bench.desk.canRedo}
-		onclick={() => bench.desk.redo()}><Redo2 size={19} /></button
-	>
+	<UndoButtons desk={bench} />
 	<button
 		class="button button-line"
 		aria-label={t('course.maze')}

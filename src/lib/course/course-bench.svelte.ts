@@ -187,6 +187,12 @@ export class CourseBench {
 		if (this.laying.canTakeBack) this.laying.takeBack();
 		else this.desk.undo();
 	}
+	get canRedo(): boolean {
+		return this.desk.canRedo;
+	}
+	redo(): void {
+		this.desk.redo();
+	}
 
 	/** Does an edit, and says how it is then. */
 	private do(edit: CourseEdit, news: () => string): boolean {

@@ -53,8 +53,8 @@ export const shortcuts: Shortcuts = [
 			{ keys: 'Ctrl X', action: 'shortcut.desk.cut' },
 			{ keys: 'Ctrl V', action: 'course.paste' },
 			{ keys: 'Del', action: 'course.remove' },
-			{ keys: 'Ctrl Z', action: 'course.undo' },
-			{ keys: 'Ctrl Shift Z', action: 'course.redo' },
+			{ keys: 'Ctrl Z', action: 'bench.undo' },
+			{ keys: 'Ctrl Shift Z', action: 'bench.redo' },
 			{ keys: '?', action: 'shortcut.shortcuts' }
 		]
 	}

@@ -9,9 +9,7 @@
 		PencilRuler,
 		Play,
 		Radio,
-		Redo2,
-		Square,
-		Undo2
+		Square
 	} from '@lucide/svelte';
 	import { MediaQuery } from 'svelte/reactivity';
 	import { variations, type Variation } from '$core/robots/robot';
@@ -19,6 +17,7 @@
 	import RobotMenu from './RobotMenu.svelte';
 	import SavedState from './SavedState.svelte';
 	import TitleField from './TitleField.svelte';
+	import UndoButtons from './UndoButtons.svelte';
 	import type { Workbench } from './workbench.svelte';
 
 	let {
@@ -74,7 +73,7 @@
 	</div>
 	{#if bench.courseId}
 		<a
-			class="button button-plain button-icon"
+			class="button button-plain button-icon to-desk"
 			href="/courses/{bench.courseId}?plan={bench.saver.id}"
 			aria-label={t('bench.desk')}
 			title={t('bench.desk')}><PencilRuler size={18} /></a
@@ -142,20 +141,7 @@
 		</Popover>
 	{/if}
 	<div class="tools">
-		<button
-			class="button button-plain button-icon"
-			aria-label={t('bench.undo')}
-			title="{t('bench.undo')} (Ctrl Z)"
-			disabled={!bench.desk.canUndo}
-			onclick={() => bench.desk.undo()}><Undo2 size={19} /></button
-		>
-		<button
-			class="button button-plain button-icon"
-			aria-label={t('bench.redo')}
-			title="{t('bench.redo')} (Ctrl Shift Z)"
-			disabled={!bench.desk.canRedo}
-			onclick={() => bench.desk.redo()}><Redo2 size={19} /></button
-		>
+		<UndoButtons desk={bench.desk} />
 		{#if !isPhone.current}{@render files()}{/if}
 		<input
 			bind:this={picker}
@@ -242,7 +228,7 @@
 			display: grid;
 			grid-template:
 				'back name robot saved run' auto
-				'course course variation tools tools' auto / auto 1fr auto auto auto;
+				'course course desk variation tools' auto / auto 1fr auto auto auto;
 			gap: 0.3rem 0.5rem;
 			padding: 0.3rem 0.6rem;
 		}
@@ -251,6 +237,9 @@
 		}
 		.bar > .course {
 			grid-area: course;
+		}
+		.bar > .to-desk {
+			grid-area: desk;
 		}
 		.bar > .variation {
 			grid-area: variation;
