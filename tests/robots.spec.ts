@@ -97,6 +97,8 @@ test('pairing, renaming and letting go by keyboard alone', async ({ page }) => {
 	expect((await look('ember-6')).with).toBe('Maren');
 	const highlighted = page.getByRole('menu').locator('[data-highlighted]');
 	await page.getByRole('button', { name: 'More for Ember-6' }).press('Enter');
+	// The menu takes the keyboard one frame after it shows its first entry; its button has it until then.
+	await expect(page.getByRole('menu')).toBeFocused();
 	await expect(highlighted).toHaveText('Rename');
 	await keyboard.press('Enter');
 	await expect(page.getByLabel('New name of the robot')).toBeFocused();
@@ -108,6 +110,7 @@ test('pairing, renaming and letting go by keyboard alone', async ({ page }) => {
 	await page.reload();
 	await expect(robotCard(page, 'ember-6')).toContainText('Obeys you.');
 	await page.getByRole('button', { name: 'More for Ember-8' }).press('Enter');
+	await expect(page.getByRole('menu')).toBeFocused();
 	await expect(highlighted).toHaveText('Rename');
 	await keyboard.press('ArrowDown');
 	await expect(highlighted).toHaveText('Let go');
