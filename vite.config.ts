@@ -5,7 +5,7 @@ import { defineConfig } from 'vitest/config';
 const shared = {
 	name: 'shared',
 	// Of courses, a workbench knows only what is drawn and rehearsed.
-	test: /src\/(core\/(?!link|live|course\/(?!course\.|mark|measure|rails|surfaces|tape))|lib\/(?!live|robots|eye|home|help|course))|lucide|comlink/,
+	test: /src\/(core\/(?!link|live|course\/(?!course\.|mark|measure|rails|signs|surfaces|tape))|lib\/(?!live|robots|eye|home|help|course))|lucide|comlink/,
 	minShareCount: 2
 };
 

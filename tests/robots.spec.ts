@@ -318,6 +318,8 @@ test('it is driven by hand, and what was driven becomes steps', async ({ page })
 	await openPlan(page, []);
 	await page.getByRole('button', { name: /^Robot/ }).click();
 	await page.getByRole('button', { name: 'Hand drive' }).click();
+	// Keys count from when it is there.
+	await expect(page.getByRole('dialog', { name: 'Drive Tallow' })).toBeFocused();
 	for (const [key, time] of [
 		['ArrowUp', 1200],
 		['ArrowRight', 700]

@@ -1,15 +1,12 @@
 /** The worker that looks at courses: what is odd about them, ways through them, and mazes. */
 import { expose } from 'comlink';
 import { z } from 'zod';
-import { asMetBy, planAlong, radiusOf } from '../core/analysis/par';
+import { findWay, radiusOf, type Found } from '../core/analysis/par';
 import { checkCourse, type CourseProblem } from '../core/checks/course';
 import { courseSchema } from '../core/course/course';
 import { makeMaze, mazeMakings, mazeShapes, type Maze } from '../core/course/maze';
-import { shortestWay, type Way } from '../core/course/way';
-import type { Plan } from '../core/plan/plan';
 import { robotKindOf } from '../core/robots/kinds';
 import type { Result } from '../core/sentence';
-import { simulate } from '../core/simulation/simulate';
 
 const part = z.number().min(0).max(1);
 const wishSchema = z.strictObject({
@@ -26,29 +23,13 @@ const wishSchema = z.strictObject({
 	seed: z.int()
 });
 
-/** A way, as it is asked for. */
-export interface Found {
-	readonly way: Way;
-	/** A plan that follows it; undefined where the robot cannot turn and go. */
-	readonly plan: Plan | undefined;
-	/** Seconds that the robot takes for it without any error; undefined if it does not get there. */
-	readonly par: number | undefined;
-}
-
 const service = {
 	check(course: unknown, kind: string): CourseProblem[] {
 		return checkCourse(courseSchema.parse(course), robotKindOf(kind));
 	},
 
-	/** @param isTapeWall it must not cross tapes either @returns null where there is no way */
 	way(course: unknown, kind: string, isTapeWall: boolean, name: string): Found | null {
-		const read = courseSchema.parse(course);
-		const robot = robotKindOf(kind);
-		const way = shortestWay(asMetBy(robot, read), { radius: radiusOf(robot), isTapeWall });
-		if (!way || !('points' in way)) return null;
-		const plan = planAlong(way, read, robot, name);
-		const outcome = plan && simulate({ plan, course: read, variation: 'ideal', seed: 1 }).outcome;
-		return { way, plan, par: outcome?.reachedFinish ? outcome.seconds : undefined };
+		return findWay(courseSchema.parse(course), robotKindOf(kind), isTapeWall, name);
 	},
 
 	maze(wish: unknown, kind: string): Result<Maze> {

@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { makeCourse, type Course } from '../course/course';
+import { checkCourse } from '../checks/course';
+import { makeCourse, type Course, type Gate, type Point } from '../course/course';
+import { distanceTo } from '../course/measure';
 import { shortestWay } from '../course/way';
 import { robotKinds } from '../robots/kinds';
 import { simulate } from '../simulation/simulate';
 import { wall } from '../testing/sample';
-import { asMetBy, planAlong, radiusOf } from './par';
+import { asMetBy, findWay, planAlong, radiusOf } from './par';
 
 /** A wall across the whole floor, between the start and the ring. */
 const across = (height?: number): Course =>
@@ -36,5 +38,59 @@ describe('a way', () => {
 	it('is barred by what is high, and by anything for what drives', () => {
 		expect(wayOf('drone', across(2))).not.toHaveProperty('points');
 		expect(wayOf('skiff', across())).not.toHaveProperty('points');
+	});
+});
+
+describe('a way through gates', () => {
+	const drone = kindOf('drone');
+	const gate = (id: string, at: Gate['at'], bearing: number, more: Partial<Gate> = {}): Gate => ({
+		...{ id, at, bearing, shape: 'ring', width: 0.6, height: 1, ...more }
+	});
+	/** Round the floor: low, high, and a low door last, whose bearing points the other way. */
+	const round = (more: Partial<Course> = {}): Course =>
+		makeCourse({
+			name: 'Lamp yard',
+			size: { width: 4, height: 3 },
+			starts: [{ at: [0.6, 0.6], bearing: 90 }],
+			finish: { at: [0.6, 2.4], radius: 0.3 },
+			gates: [
+				gate('low', [2, 0.6], 90, { height: 0.5 }),
+				gate('high', [3.4, 1.5], 0, { height: 1.6 }),
+				gate('door', [2, 2.4], 90, { shape: 'door', height: 0.8 })
+			],
+			isInOrder: true,
+			...more
+		});
+	const passed = (course: Course, name: string) => {
+		const kind = kindOf(name);
+		const found = findWay(course, kind, false, 'Round')!;
+		const { plan } = found;
+		const { outcome } = simulate({ plan: plan!, course, variation: 'ideal', seed: 1 });
+		return { found, ids: outcome.lampPosts.map(({ id }) => id) };
+	};
+
+	it('goes through all of them in their order, each at its height, and has a par', () => {
+		const { found, ids } = passed(round(), 'drone');
+		expect(ids).toEqual(['low', 'high', 'door']);
+		expect(found.par).toBeGreaterThan(10);
+		for (const [index, { at }] of Object.entries(found.way.gates)) {
+			const [from, to] = found.way.points.slice(Number(index) - 1) as [Point, Point];
+			expect(distanceTo(at, from, to)).toBeLessThan(0.002);
+		}
+	});
+
+	it('leaves them out where they have no order, and for what does not fly', () => {
+		expect(passed(round({ isInOrder: false }), 'drone').found.way.points).toHaveLength(2);
+		expect(passed(round(), 'skiff').found.way).toMatchObject({ gates: {}, turns: 0 });
+	});
+
+	it('is not there where a gate stands before something high', () => {
+		const walls = [{ ...wall([3.1, 1.6], [3.7, 1.6]), height: 2 }];
+		const way = shortestWay(asMetBy(drone, round({ walls })), { radius: radiusOf(drone) });
+		expect(way).toEqual({ unreached: 1 });
+		expect(checkCourse(round({ walls }), drone)).toContainEqual({
+			refs: [{ part: 'gates', id: 'high' }],
+			sentence: { key: 'courseCheck.gateWalledIn', values: { number: 2 } }
+		});
 	});
 });

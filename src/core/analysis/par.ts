@@ -3,12 +3,13 @@ import { flying, takeOffHeight } from '../devices/flying/device';
 import { markSensor } from '../devices/markSensor/device';
 import { makePlan, planRobot, type Plan, type Step } from '../plan/plan';
 import { likewise } from '../robots/instead';
-import { canDo, type RobotKind } from '../robots/robot';
+import { canDo, type Doing, type RobotKind } from '../robots/robot';
 import { sampleRobot } from '../robots/robot-document';
+import { simulate } from '../simulation/simulate';
 import { initialValues } from '../steps/catalogue';
-import { topOfCrate, topOfWall, type Course } from '../course/course';
+import { topOfCrate, topOfWall, type Course, type Gate } from '../course/course';
 import { bearingTo, lengthTo, turnBetween } from '../course/measure';
-import type { Way } from '../course/way';
+import { shortestWay, type Way } from '../course/way';
 
 /** Metres from a robot's middle to its farthest corner. */
 export const radiusOf = ({ outline }: Pick<RobotKind, 'outline'>): number =>
@@ -20,9 +21,12 @@ export const isOnRail = (kind: Pick<RobotKind, 'devices'>): boolean => canDo(kin
 /** Metres that stay free below what flies. */
 const below = 0.2;
 
-/** A course with only what stands in the way of this kind: what flies is above the rest. */
+/**
+ * A course with only what stands in the way of this kind, and what it can pass: what flies is above
+ * the rest, and gates are for nothing else.
+ */
 export function asMetBy(kind: Pick<RobotKind, 'devices'>, course: Course): Course {
-	if (!canDo(kind, [flying])) return course;
+	if (!canDo(kind, [flying])) return { ...course, gates: [] };
 	const isHigh = (top: number) => top > takeOffHeight - below;
 	return {
 		...course,
@@ -34,8 +38,16 @@ export function asMetBy(kind: Pick<RobotKind, 'devices'>, course: Course): Cours
 
 /** A part of the top speed at which no robot slides. */
 const speed = 0.4;
-/** Degrees that are not worth a turn. */
+/** Degrees that are not worth a turn, and metres that are not worth a climb. */
 const straight = 0.05;
+const level = 0.05;
+
+/** Metres that stay free above what flies, under the top of a door. */
+const above = 0.2;
+
+/** How high something that flies at some height comes through a gate. Metres. */
+const heightIn = ({ shape, height }: Gate, now: number): number =>
+	shape === 'ring' ? height : Math.min(now, Math.max(height / 2, height - above));
 
 /** The moves of a way, each as a robot of this kind does it; undefined if it cannot. */
 export function planAlong(
@@ -44,7 +56,23 @@ export function planAlong(
 	kind: RobotKind,
 	name: string
 ): Plan | undefined {
-	const moves: { kind: string; values: Step['values'] }[] = [];
+	const moves: Doing[] = [];
+	const go = (distance: number, direction = 'forward') =>
+		moves.push({
+			kind: 'go',
+			values: {
+				...initialValues('go'),
+				direction,
+				distance: Math.round(distance * 1000) / 1000,
+				speed
+			}
+		});
+	let height = takeOffHeight;
+	const climb = (to: number) => {
+		if (Math.abs(to - height) < level) return;
+		go(Math.abs(to - height), to > height ? 'up' : 'down');
+		height = to;
+	};
 	let bearing = course.starts[0]?.bearing ?? 0;
 	for (let i = 1; i < way.points.length; i++) {
 		const [from, to] = [way.points[i - 1]!, way.points[i]!];
@@ -58,8 +86,11 @@ export function planAlong(
 			});
 		// What is rounded off here is turned with the next.
 		bearing += angle > straight ? Math.sign(turned) * angle : 0;
-		const distance = Math.round(lengthTo(from, to) * 1000) / 1000;
-		moves.push({ kind: 'go', values: { ...initialValues('go'), distance, speed } });
+		const gate = way.gates[i];
+		if (gate) climb(heightIn(gate, height));
+		go(lengthTo(from, to));
+		// Above what it was sought to be above.
+		if (gate) climb(Math.max(height, takeOffHeight));
 	}
 	const isFlown = canDo(kind, [flying]);
 	const up = isFlown ? [{ kind: 'takeOff', values: {} }] : [];
@@ -81,4 +112,36 @@ export function planAlong(
 		robots: [planRobot(sampleRobot(kind))],
 		chains: [{ id: 'chain1', trigger, steps }]
 	});
+}
+
+/** A way, as it is asked for. */
+export interface Found {
+	readonly way: Way;
+	/** A plan that follows it; undefined where the robot cannot turn and go. */
+	readonly plan: Plan | undefined;
+	/** Seconds that the robot takes for it without any error; undefined if it does not get there. */
+	readonly par: number | undefined;
+}
+
+/**
+ * The shortest way for this kind, and its par.
+ * @param isTapeWall it must not cross tapes either
+ * @param name of the plan
+ * @returns null where there is no way
+ */
+export function findWay(
+	course: Course,
+	kind: RobotKind,
+	isTapeWall: boolean,
+	name: string
+): Found | null {
+	const met = asMetBy(kind, course);
+	const way = shortestWay(met, { radius: radiusOf(kind), isTapeWall });
+	if (!way || !('points' in way)) return null;
+	const plan = planAlong(way, course, kind, name);
+	const outcome = plan && simulate({ plan, course, variation: 'ideal', seed: 1 }).outcome;
+	const due = met.isInOrder ? met.lampPosts.length + met.gates.length : 0;
+	const isDone =
+		outcome && outcome.lampPosts.length >= due && (outcome.reachedFinish || !course.finish);
+	return { way, plan, par: isDone ? outcome.seconds : undefined };
 }

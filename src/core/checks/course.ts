@@ -77,17 +77,22 @@ function starts(course: Course, radius: number): Checked {
 	});
 }
 
-/** The finish and the lamp posts, as far as they have to be reached. */
+/** The finish, and lamp posts and gates in their order, as far as they have to be reached. */
 function reachable(course: Course, radius: number): Checked {
 	const way = shortestWay(course, { radius });
 	if (!way || 'points' in way) return [];
-	const posts = course.isInOrder ? course.lampPosts : [];
-	const post = posts[way.unreached];
-	if (post) {
-		const values = { number: way.unreached + 1 };
-		return [problem('postWalledIn', [{ part: 'lampPosts', id: post.id }], values)];
-	}
-	return [problem('finishWalledIn', [{ part: 'finish', id: '1' }])];
+	const { isInOrder, lampPosts, gates } = course;
+	const ordered = isInOrder
+		? [
+				...lampPosts.map(({ id }) => ({ key: 'postWalledIn', part: 'lampPosts', id }) as const),
+				...gates.map(({ id }) => ({ key: 'gateWalledIn', part: 'gates', id }) as const)
+			]
+		: [];
+	const walledIn = ordered[way.unreached];
+	if (!walledIn) return [problem('finishWalledIn', [{ part: 'finish', id: '1' }])];
+	const { key, part, id } = walledIn;
+	const number = key === 'gateWalledIn' ? way.unreached - lampPosts.length : way.unreached;
+	return [problem(key, [{ part, id }], { number: number + 1 })];
 }
 
 /** Metres: what is nearer is meant to be joined. */

@@ -8,6 +8,7 @@ import { partSchemas, type Course, type Point } from './course';
 import type { Motion } from './motions';
 import { placeBeside } from './measure';
 import { RailPath } from './rails';
+import { startMark } from './signs';
 import { lineOf } from './tape';
 
 export type PartName = keyof typeof partSchemas;
@@ -102,8 +103,7 @@ const rectangle = (at: Point, bearing: number, along: number, across: number): P
 	placeBeside(at, bearing, along, -across)
 ];
 
-/** Half of a start mark as it is drawn, and how far from a rail one still points to it. Metres. */
-const startHalf = { along: 0.1, across: 0.085 };
+/** How far from a rail one still points to it. Metres. */
 const railHalf = 0.035;
 
 export const partKinds: { readonly [N in PartName]: PartKind<Part<N>> } = {
@@ -199,7 +199,7 @@ export const partKinds: { readonly [N in PartName]: PartKind<Part<N>> } = {
 		most: 8,
 		...atPoint,
 		extent: ({ at, bearing }) => ({
-			line: closed(rectangle(at, bearing, startHalf.along, startHalf.across)),
+			line: closed(startMark.map((corner) => placeBeside(at, bearing, ...corner))),
 			half: 0,
 			isFilled: true
 		}),

@@ -3,8 +3,8 @@
  * room, searched outwards from the start (A*), and the found way pulled taut between what is in it.
  */
 import * as exact from '../exact';
-import type { Course, Point } from './course';
-import { distanceTo, isInside, lengthAlong, lengthTo, turnAt } from './measure';
+import type { Course, Gate, Point } from './course';
+import { distanceTo, isInside, lengthAlong, lengthTo, placeBeside, turnAt } from './measure';
 import { tidyPoint } from './motions';
 import { partKinds } from './parts';
 
@@ -21,6 +21,8 @@ export interface Way {
 	readonly length: number;
 	/** Corners at which it turns by more than a degree. */
 	readonly turns: number;
+	/** The gates that it passes, each by the number of the point behind it. */
+	readonly gates: Readonly<Record<number, Gate>>;
 }
 
 /** What goes that way. */
@@ -35,6 +37,8 @@ export interface Walker {
 export interface Goal {
 	readonly at: Point;
 	readonly within: number;
+	/** It is gone through, straight, from either side. */
+	readonly gate?: Gate;
 }
 
 /** Where something has room, as a net of places. */
@@ -342,45 +346,80 @@ export function wayOver(
 ): Way | { readonly unreached: number } {
 	const room = new Room(course, walker);
 	const points: Point[] = [from];
+	const gates: Record<number, Gate> = {};
 	let start = room.isFree(room.indexOf(from))
 		? room.indexOf(from)
 		: room.freeNear(from, walker.radius);
 	for (const [number, goal] of goals.entries()) {
-		const net = start < 0 ? undefined : netWay(room, start, goal);
+		const here = points.at(-1)!;
+		const { gate } = goal;
+		const [before, behind] = gate ? sidesOf(room, gate, here, goals[number + 1]?.at) : [goal.at];
+		const within = gate ? 0 : goal.within;
+		const net = start < 0 || !before ? undefined : netWay(room, start, { at: before, within });
 		if (!net) return { unreached: number };
-		const isLast = number === goals.length - 1;
-		const leg: Point[] = [points.at(-1)!, ...net.slice(1).map((index) => room.pointOf(index))];
+		const isExact = gate !== undefined || number === goals.length - 1;
+		const leg: Point[] = [here, ...net.slice(1).map((index) => room.pointOf(index))];
 		// Into the middle of the last goal, where there is room for it.
-		if (isLast && leg.length > 1 && room.isClear(leg.at(-1)!, goal.at)) leg.push(goal.at);
+		if (isExact && leg.length > 1 && room.isClear(leg.at(-1)!, before!)) leg.push(before!);
 		const taut = tightened(room, pulledTaut(room, leg));
 		points.push(...withFewerTurns(room, taut).slice(1));
+		if (behind) gates[points.push(behind) - 1] = gate!;
 		start = room.indexOf(points.at(-1)!);
 	}
-	return wayAlong(points.map(tidyPoint));
+	return wayAlong(points.map(tidyPoint), gates);
 }
 
-export const wayAlong = (points: readonly Point[]): Way => ({
+/** Metres before and behind a gate from which it is gone through, where there is room for that. */
+const runUps = [0.3, 0.2, 0.1];
+
+/** Where one comes to a gate and where one is behind it, the shorter way round; none without room. */
+function sidesOf(
+	room: Room,
+	{ at, bearing }: Gate,
+	from: Point,
+	next: Point = at
+): readonly [before?: Point, behind?: Point] {
+	for (const far of runUps) {
+		const one = placeBeside(at, bearing, -far, 0);
+		const other = placeBeside(at, bearing, far, 0);
+		if (!room.isClear(one, other)) continue;
+		const isAlong =
+			lengthTo(from, one) + lengthTo(other, next) <= lengthTo(from, other) + lengthTo(one, next);
+		return isAlong ? [one, other] : [other, one];
+	}
+	return [];
+}
+
+export const wayAlong = (points: readonly Point[], gates: Way['gates'] = {}): Way => ({
 	points,
 	length: lengthAlong(points),
-	turns: turnsOf(points)
+	turns: turnsOf(points),
+	gates
 });
 
 /** Corners at which a line turns by more than a degree. */
 const turnsOf = (points: readonly Point[]): number =>
 	points.filter((_, i) => i > 0 && i + 1 < points.length && Math.abs(turnAt(points, i)) > 1).length;
 
-/** From the first start mark over the lamp posts, if they have an order, into the finish ring. */
+/**
+ * What counts on a course, in the order in which a way leads over it: lamp posts, and then gates, if
+ * they have an order, and the finish ring.
+ */
+function goalsOf({ finish, lampPosts, gates, isInOrder }: Course): Goal[] {
+	const posts = lampPosts.map(({ at, reach }): Goal => {
+		return { at, within: Math.max(0, reach - 0.02) };
+	});
+	const passed = gates.map((gate): Goal => ({ at: gate.at, within: 0, gate }));
+	const ring = finish ? [{ at: finish.at, within: Math.max(0, finish.radius - 0.03) }] : [];
+	return [...(isInOrder ? [...posts, ...passed] : []), ...ring];
+}
+
+/** From the first start mark over all that counts in its order; undefined where nothing does. */
 export function shortestWay(
 	course: Course,
 	walker: Walker
 ): Way | { readonly unreached: number } | undefined {
-	const { starts, finish, lampPosts, isInOrder } = course;
-	const [start] = starts;
-	if (!start || (!finish && lampPosts.length === 0)) return undefined;
-	const posts = isInOrder
-		? lampPosts.map(({ at, reach }): Goal => ({ at, within: Math.max(0, reach - 0.02) }))
-		: [];
-	const ring = finish ? [{ at: finish.at, within: Math.max(0, finish.radius - 0.03) }] : [];
-	const goals = [...posts, ...ring];
-	return goals.length > 0 ? wayOver(course, start.at, goals, walker) : undefined;
+	const [start] = course.starts;
+	const goals = goalsOf(course);
+	return start && goals.length > 0 ? wayOver(course, start.at, goals, walker) : undefined;
 }

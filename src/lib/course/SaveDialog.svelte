@@ -3,6 +3,7 @@
 	import { mostSheets, papers, sheetScales, sheetsOf, type Paper } from '$core/course/print/sheets';
 	import { writeSvg } from '$core/course/svg/write';
 	import { t } from '$lib/i18n';
+	import { preferences } from '$lib/preferences.svelte';
 	import TitledDialog from '$lib/theme/TitledDialog.svelte';
 	import { download, downloadDocument } from '$lib/workbench/files';
 	import type { CourseBench } from './course-bench.svelte';
@@ -13,7 +14,7 @@
 	const kinds = ['json', 'svg', 'png', 'pdf'] as const;
 	const mostPixels = 8000;
 	let kind = $state<(typeof kinds)[number]>('pdf');
-	let paper = $state<Paper>('a4');
+	let paper = $state<Paper>(preferences.lengths === 'inch' ? 'letter' : 'a4');
 	let sheetScale = $state<number>();
 	let width = $state(1600);
 	let fault = $state('');
@@ -29,7 +30,7 @@
 			download(course.name, 'svg', new Blob([writeSvg(course)], { type: 'image/svg+xml' }));
 		else if (kind === 'pdf') {
 			const { tapePlan } = await import('$core/course/print/pdf');
-			const bytes = await tapePlan(course, { paper, sheetScale }, t);
+			const bytes = await tapePlan(course, { paper, sheetScale, lengths: preferences.lengths }, t);
 			download(course.name, 'pdf', new Blob([bytes as BlobPart], { type: 'application/pdf' }));
 		} else {
 			try {

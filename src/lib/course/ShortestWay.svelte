@@ -13,6 +13,9 @@
 	let { bench, help }: { bench: CourseBench; help: CourseHelp } = $props();
 
 	const found = $derived(help.found);
+	const isPastGates = $derived(
+		bench.course.gates.length > 0 && Object.keys(found?.way.gates ?? {}).length === 0
+	);
 
 	/** The plan stands beside this course from now on, for whoever opens it. */
 	async function keepPlan() {
@@ -51,7 +54,7 @@
 						? t('course.way.noPar')
 						: t('course.way.parIs', { seconds: Math.round(found.par * 10) / 10 })}
 				{/if}
-				{#if bench.course.gates.length > 0}{t('course.way.gates')}{/if}
+				{#if isPastGates}{t('course.way.gates')}{/if}
 			</p>
 		{/if}
 	</div>

@@ -1,11 +1,11 @@
 /** What a worker knows of the course on the desk: its problems, and the shortest way. */
+import type { Found } from '$core/analysis/par';
 import type { Course } from '$core/course/course';
 import type { CourseProblem } from '$core/checks/course';
 import type { MazeWish } from '$core/course/maze';
 import { suitedKinds } from '$core/course/suits';
 import { t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
-import type { Found } from '$workers/course';
 import type { CourseBench } from './course-bench.svelte';
 import { startLooker } from './looker';
 

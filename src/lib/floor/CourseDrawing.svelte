@@ -1,7 +1,7 @@
 <script lang="ts">
-	/** A course from above, in metres with y up: grid, rails, pads, finish, lamp posts, start, walls, gates. */
-	import type { Course } from '$core/course/course';
-	import { placeBeside } from '$core/course/measure';
+	/** A course from above, in metres with y up: grid, rails, pads, finish, lamp posts, start, walls, gates, numbers. */
+	import type { Course, Gate, Wall } from '$core/course/course';
+	import { placedNumbers, startMark } from '$core/course/signs';
 	import { lineOf } from '$core/course/tape';
 	import type { RecordedPose } from '$core/simulation/attempt';
 	import { floorColours } from '$core/colours';
@@ -26,13 +26,13 @@
 		isSmall?: boolean;
 	} = $props();
 
-	/** Lamp posts and gates that count in their order show it. */
-	const hasNumbers = $derived(course.isInOrder && !isSmall);
 	/** Several courses may be drawn on one page. */
 	const id = $props.id();
 	const { grid, strong } = $derived(measuresNow());
 	const lines = (length: number) =>
 		Array.from({ length: Math.floor(length / grid + 1e-6) + 1 }, (_, index) => index * grid);
+	const placed = ({ at, bearing }: Pick<Gate, 'at' | 'bearing'>) =>
+		`translate(${at.join()}) rotate(${degrees(headingOfBearing(bearing))})`;
 	const placedCrates = $derived(
 		course.crates.flatMap((crate) => {
 			const [x, y] = crate.at;
@@ -50,6 +50,9 @@
 	<rect class="sheet" width={course.size.width} height={course.size.height} rx="0.015" />
 {/if}
 <defs>
+	<clipPath id="{id}-floor">
+		<rect width={course.size.width} height={course.size.height} />
+	</clipPath>
 	<pattern id="{id}-carpet" width="0.03" height="0.03" patternUnits="userSpaceOnUse">
 		<path class="pile" d="M.005.008h.008M.02.023h.008" />
 	</pattern>
@@ -118,52 +121,45 @@
 	</g>
 {/if}
 
-{#snippet number(count: number, [x, y]: readonly number[])}
-	<text class="number" transform="translate({x},{y}) scale(.0035,-.0035)">{count}</text>
-{/snippet}
-
-{#each course.lampPosts as post, index (post.id)}
+{#each course.lampPosts as post (post.id)}
 	{@const isLit = reached.has(post.id)}
 	<g transform="translate({post.at.join()})" class="post" class:lit={isLit}>
 		<circle class="reach" r={post.reach} />
 		{#if isLit}<circle class="halo" r="0.055" />{/if}
 		<path class="stand" d="M0 .03 .026 0 0-.03-.026 0z" />
 		{#if isLit}<circle class="flame" r="0.012" />{/if}
-		{#if hasNumbers}{@render number(index + 1, [0, 0.065])}{/if}
 	</g>
 {/each}
 
-{#each starts as { at, bearing }, index (index)}
-	<g transform="translate({at.join()}) rotate({degrees(headingOfBearing(bearing))})" class="start">
-		<path d="M-.1-.085h.12l.085.085-.085.085h-.12z" />
+{#each starts as start, index (index)}
+	<g transform={placed(start)} class="start">
+		<polygon points={pathOf(startMark)} />
 		<path class="arrow" d="M.045-.03.075 0 .045.03" />
 	</g>
-	{#if starts.length > 1 && !isSmall}
-		{@render number(index + 1, placeBeside(at, bearing, 0, 0.13))}
-	{/if}
 {/each}
 
-{#each course.walls as wall (wall.id)}
-	{#if wall.height}
-		<line
-			class="wall-shadow"
-			transform="translate({shadowOf(wall.height).join()})"
-			x1={wall.from[0]}
-			y1={wall.from[1]}
-			x2={wall.to[0]}
-			y2={wall.to[1]}
-			stroke-width={wall.thickness}
-		/>
-	{/if}
-	<line
-		class="wall"
-		x1={wall.from[0]}
-		y1={wall.from[1]}
-		x2={wall.to[0]}
-		y2={wall.to[1]}
-		stroke-width={wall.thickness}
-	/>
-{/each}
+{#snippet wallLine({ from, to, thickness }: Wall)}
+	<line x1={from[0]} y1={from[1]} x2={to[0]} y2={to[1]} stroke-width={thickness} />
+{/snippet}
+
+{#snippet gateLine({ width }: Gate)}
+	<path d="M0 {-width / 2}V{width / 2}" />
+{/snippet}
+
+<g class="shadows" clip-path="url(#{id}-floor)">
+	{#each course.walls.filter(({ height }) => height) as wall (wall.id)}
+		<g transform="translate({shadowOf(wall.height!).join()})">{@render wallLine(wall)}</g>
+	{/each}
+	{#each course.gates as gate (gate.id)}
+		<g transform="translate({shadowOf(gate.height).join()}) {placed(gate)}">
+			{@render gateLine(gate)}
+		</g>
+	{/each}
+</g>
+
+<g class="walls">
+	{#each course.walls as wall (wall.id)}{@render wallLine(wall)}{/each}
+</g>
 
 {#each placedCrates as { id, pose, width, depth } (id)}
 	<g transform="translate({pose.x},{pose.y}) rotate({degrees(pose.heading)})" class="crate">
@@ -175,29 +171,25 @@
 	</g>
 {/each}
 
-{#each course.gates as { id: key, shape, at, bearing, width, height }, index (key)}
-	{@const half = width / 2}
-	<g class="gate" class:lit={reached.has(key)}>
-		<g
-			class="gate-shadow"
-			transform="translate({at[0] + shadowOf(height)[0]},{at[1] +
-				shadowOf(height)[1]}) rotate({degrees(headingOfBearing(bearing))})"
-		>
-			<path d="M0 {-half}V{half}" />
-		</g>
-		<g transform="translate({at.join()}) rotate({degrees(headingOfBearing(bearing))})">
-			<path d="M0 {-half}V{half}" />
-			{#if shape === 'ring'}
-				<circle cy={-half} r="0.028" />
-				<circle cy={half} r="0.028" />
-			{:else}
-				<path d="M-.03 {-half}h.06M-.03 {half}h.06" />
-			{/if}
-			<path class="way" d="M-.05-.03l-.03.03.03.03M.05-.03l.03.03-.03.03" />
-		</g>
-		{#if hasNumbers}{@render number(index + 1, placeBeside(at, bearing, 0, half + 0.08))}{/if}
+{#each course.gates as gate (gate.id)}
+	{@const half = gate.width / 2}
+	<g class="gate" class:lit={reached.has(gate.id)} transform={placed(gate)}>
+		{@render gateLine(gate)}
+		{#if gate.shape === 'ring'}
+			<circle cy={-half} r="0.028" />
+			<circle cy={half} r="0.028" />
+		{:else}
+			<path d="M-.03 {-half}h.06M-.03 {half}h.06" />
+		{/if}
+		<path class="way" d="M-.05-.03l-.03.03.03.03M.05-.03l.03.03-.03.03" />
 	</g>
 {/each}
+
+{#if !isSmall}
+	{#each placedNumbers(course, starts) as { count, at: [x, y] }, index (index)}
+		<text class="number" transform="translate({x},{y}) scale(.0035,-.0035)">{count}</text>
+	{/each}
+{/if}
 
 <style>
 	.drop {
@@ -304,7 +296,7 @@
 	.flame {
 		fill: oklch(0.98 0.05 95);
 	}
-	.start path {
+	.start {
 		fill: color-mix(in oklch, var(--ink) 6%, transparent);
 		stroke: var(--mist);
 		stroke-width: 0.005;
@@ -340,14 +332,13 @@
 		fill: none;
 		stroke-width: 0.007;
 	}
-	.gate-shadow,
-	.wall-shadow {
+	.shadows {
 		stroke: light-dark(oklch(0.3 0.03 258 / 0.22), oklch(0.05 0.02 258 / 0.6));
 	}
-	.gate-shadow {
+	.shadows path {
 		stroke-width: 0.014;
 	}
-	.wall {
+	.walls {
 		stroke: var(--wall);
 		stroke-linecap: square;
 	}

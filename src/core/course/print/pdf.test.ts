@@ -227,15 +227,15 @@ describe('the tape plan', () => {
 		expect(rowOf('sign.starts1')).toEqual([
 			...['sign.starts1', 'spot.starts', '400.0, 300.0', 'bearing 90.0']
 		]);
-		expect(rowOf('sign.finish1').slice(2)).toEqual(['1600.0, 1100.0', 'radius 130.0']);
-		expect(rowOf('sign.lampPosts1').slice(2)).toEqual(['1000.0, 1200.0', 'radius 150.0']);
+		expect(rowOf('sign.finish1').slice(2)).toEqual(['1600.0, 1100.0', 'radius 130.0 mm']);
+		expect(rowOf('sign.lampPosts1').slice(2)).toEqual(['1000.0, 1200.0', 'radius 150.0 mm']);
 		expect(rowOf('sign.crates1').slice(2)).toEqual([
-			...['1200.0, 500.0', 'bearing 15.0', 'size.crate 120.0 200.0']
+			...['1200.0, 500.0', 'bearing 15.0', 'size.crate 120.0 mm 200.0 mm']
 		]);
 		expect(rowOf('sign.rails1').slice(2)).toEqual([
-			...['200.0, 200.0', 'bearing 0.0', 'straight 500.0']
+			...['200.0, 200.0', 'bearing 0.0', 'straight 500.0 mm']
 		]);
-		expect(texts.map(({ text }) => text)).toContain('curveLeft 90.0 400.0');
+		expect(texts.map(({ text }) => text)).toContain('curveLeft 90.0 400.0 mm');
 	});
 
 	it('says how widely a corner is rounded', async () => {
@@ -246,8 +246,31 @@ describe('the tape plan', () => {
 		];
 		const rows = rowsOf(await printed(courseOf({ tapes: [tape(corner, { radius: 0.2 })] })));
 		expect(rows.map(([, , , angle]) => angle)).toEqual([
-			...['bearing 0.0', 'right 90.0, round 200.0']
+			...['bearing 0.0', 'right 90.0, round 200.0 mm']
 		]);
+	});
+
+	it('is in inches and feet for who reads them, and its line to check by is 4 inches long', async () => {
+		const feet = courseOf({
+			size: { width: 3.048, height: 1.524 },
+			tapes: [
+				tape([
+					[0.254, 0.254],
+					[0.254, 1.27]
+				])
+			]
+		});
+		const pages = await printed(feet, { lengths: 'inch', paper: 'letter', sheetScale: 1 });
+		const [first, ...others] = pages;
+		expect(first!.texts.map(({ text }) => text)).toContain('scale 15 10.00 ft 5.00 ft');
+		expect(rowsOf(pages)[0]!.slice(2)).toEqual([
+			...['40.00 in', 'bearing 0.0', '10.00, 10.00', '10.00, 50.00']
+		]);
+		expect(others.flatMap(({ texts }) => texts.map(({ text }) => text))).toEqual(
+			expect.arrayContaining(['head.place in', 'tape colour.red 0.79 in 3.33 ft', 'check 4.00 in'])
+		);
+		const lines = others.at(-1)!.paths.filter((path) => path.length === 2);
+		expect(lines.some(([a, b]) => Math.abs(lengthTo(a!, b!) - 101.6) < 0.05)).toBe(true);
 	});
 
 	it('is the same file again, and takes names that its letters cannot write', async () => {

@@ -8,21 +8,29 @@ import type { Box } from '../extent';
 import { drawCourse, outline } from './drawing';
 import { materialOf, planLines, planSpots, type PlanLine, type PlanSpot } from './lines';
 import { ofPage, Pen, pt, type View } from './pen';
+import { rulers, type Ruler } from './ruler';
 import { eachSheet, margin, papers, sheetsOf, type Paper, type Sheets } from './sheets';
 
 export interface PrintWish {
 	readonly paper: Paper;
 	/** The course over several sheets, made smaller by this; 1 is its true size. */
 	readonly sheetScale?: number | undefined;
+	/** What lengths are read in; millimetres, if not given. */
+	readonly lengths?: keyof typeof rulers;
 }
 
 /** Says a message of the caller's language. */
 export type Say = (key: string, values?: Readonly<Record<string, string | number>>) => string;
 
-/** Millimetres of the line by which a print can be checked. */
-const checkLine = 100;
 /** The drawing on the first page is made smaller by one of these. */
 const scales = [1, 2, 5, 10, 15, 20, 25, 30, 40, 50, 75, 100, 150, 200];
+
+/** What all pages are written with. */
+interface Writing {
+	readonly pen: Pen;
+	readonly say: Say;
+	readonly ruler: Ruler;
+}
 
 export async function tapePlan(course: Course, wish: PrintWish, say: Say): Promise<Uint8Array> {
 	// Without dates: the same course makes the same file.
@@ -36,20 +44,20 @@ export async function tapePlan(course: Course, wish: PrintWish, say: Say): Promi
 	const sheets = wish.sheetScale ? sheetsOf(course, wish.paper, wish.sheetScale) : undefined;
 	const lines = planLines(course);
 	const spots = planSpots(course);
-	writeOverview(pen, course, say, lines, spots, sheets);
-	writeLines(pen, say, lines);
-	writeSpots(pen, say, spots);
-	writeMaterial(pen, course, say);
-	if (sheets) writeSheets(pen, course, say, sheets);
+	const writing = { pen, say, ruler: rulers[wish.lengths ?? 'cm'] };
+	writeOverview(writing, course, lines, spots, sheets);
+	writeLines(writing, lines);
+	writeSpots(writing, spots);
+	writeMaterial(writing, course);
+	if (sheets) writeSheets(writing, course, sheets);
 	return document.save();
 }
 
 // --- the drawing to scale ---
 
 function writeOverview(
-	pen: Pen,
+	{ pen, say, ruler }: Writing,
 	course: Course,
-	say: Say,
 	lines: readonly PlanLine[],
 	spots: readonly PlanSpot[],
 	sheets: Sheets | undefined
@@ -65,8 +73,9 @@ function writeOverview(
 	const scale =
 		scales.find((each) => across / each <= room.width && up / each <= room.height) ?? 500;
 	const view = { scale: (1000 / scale) * pt, x: margin * pt, y: (margin + 12) * pt };
-	const facts = { scale, width: course.size.width * 100, height: course.size.height * 100 };
-	pen.text(say('print.scale', facts), margin * pt, pen.y);
+	const width = ruler.long(course.size.width);
+	const height = ruler.long(course.size.height);
+	pen.text(say('print.scale', { scale, width, height }), margin * pt, pen.y);
 	drawCourse(pen, course, view);
 	const label = (text: string, [x, y]: Point) =>
 		pen.label(text, view.x + x * view.scale, view.y + y * view.scale);
@@ -74,7 +83,7 @@ function writeOverview(
 		label(String(number), [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]);
 	for (const spot of spots) label(signOf(say, spot), spot.at);
 	if (sheets) drawGrid(pen, view, sheets);
-	pen.text(say('print.origin'), margin * pt, margin * pt);
+	pen.text(say('print.origin', { unit: ruler.unit }), margin * pt, margin * pt);
 }
 
 /** Where the sheets lie, over the drawing. */
@@ -88,20 +97,22 @@ function drawGrid(pen: Pen, view: View, sheets: Sheets): void {
 
 // --- in words ---
 
-function writeLines(pen: Pen, say: Say, lines: readonly PlanLine[]): void {
-	const head = ['number', 'what', 'length', 'angle', 'from', 'to'].map((key) =>
-		say(`print.head.${key}`)
-	);
+function writeLines(writing: Writing, lines: readonly PlanLine[]): void {
+	const { pen, say } = writing;
+	const head = headOf(writing, 'number', 'what', 'length', 'angle', 'from', 'to');
 	pen.newPage();
 	pen.heading(say('print.lines'));
 	pen.table(
 		[0, 24, 120, 180, 320, 415],
 		head,
-		lines.map((line) => cellsOf(say, line))
+		lines.map((line) => cellsOf(writing, line))
 	);
 }
 
-function cellsOf(say: Say, line: PlanLine): string[] {
+const headOf = ({ say, ruler: { unit } }: Writing, ...keys: readonly string[]): string[] =>
+	keys.map((key) => say(`print.head.${key}`, { unit }));
+
+function cellsOf({ say, ruler }: Writing, line: PlanLine): string[] {
 	const { number, part, colour, length, bearing, turn, round, from, to } = line;
 	const what = colour
 		? `${say(`print.part.${part}`)}, ${say(`print.colour.${colour}`)}`
@@ -110,10 +121,10 @@ function cellsOf(say: Say, line: PlanLine): string[] {
 		turn === undefined
 			? say('print.bearing', { degrees: tenth(bearing) })
 			: say(turn < 0 ? 'print.left' : 'print.right', { degrees: tenth(Math.abs(turn)) });
-	const corner = round ? `, ${say('print.round', { radius: millimetres(round) })}` : '';
+	const corner = round ? `, ${say('print.round', { radius: ruler.short(round) })}` : '';
 	return [
-		...[String(number), what, `${millimetres(length)} mm`, angle + corner],
-		...[placeText(from), placeText(to)]
+		...[String(number), what, ruler.short(length), angle + corner],
+		...[placeText(ruler, from), placeText(ruler, to)]
 	];
 }
 
@@ -121,67 +132,68 @@ function cellsOf(say: Say, line: PlanLine): string[] {
 const signOf = (say: Say, { part, number }: PlanSpot): string =>
 	`${say(`print.sign.${part}`)}${number}`;
 
-function writeSpots(pen: Pen, say: Say, spots: readonly PlanSpot[]): void {
+function writeSpots(writing: Writing, spots: readonly PlanSpot[]): void {
 	if (spots.length === 0) return;
+	const { pen, say, ruler } = writing;
 	const rows = spots.flatMap((spot) => {
 		const { part, at, bearing } = spot;
-		const [size, ...more] = sizesOf(say, spot);
+		const [size, ...more] = sizesOf(writing, spot);
 		const turned = bearing === undefined ? '' : say('print.bearing', { degrees: tenth(bearing) });
 		return [
-			[signOf(say, spot), say(`print.spot.${part}`), placeText(at), turned, size ?? ''],
+			[signOf(say, spot), say(`print.spot.${part}`), placeText(ruler, at), turned, size ?? ''],
 			...more.map((text) => ['', '', '', '', text])
 		];
 	});
-	const head = ['sign', 'what', 'place', 'angle', 'size'].map((key) => say(`print.head.${key}`));
+	const head = headOf(writing, 'sign', 'what', 'place', 'angle', 'size');
 	pen.makeRoom(3);
 	pen.heading(say('print.spots'));
 	pen.table([0, 24, 120, 220, 320], head, rows);
 }
 
 /** How large something is; of a rail, piece after piece. */
-function sizesOf(say: Say, { value }: PlanSpot): string[] {
+function sizesOf({ say, ruler: { short } }: Writing, { value }: PlanSpot): string[] {
 	if ('pieces' in value)
 		return value.pieces.map((piece) =>
 			'length' in piece
-				? say('print.straight', { length: millimetres(piece.length) })
+				? say('print.straight', { length: short(piece.length) })
 				: say(piece.angle < 0 ? 'print.curveLeft' : 'print.curveRight', {
 						degrees: tenth(Math.abs(piece.angle)),
-						radius: millimetres(piece.radius)
+						radius: short(piece.radius)
 					})
 		);
-	if ('radius' in value) return [say('print.radius', { radius: millimetres(value.radius) })];
-	if ('reach' in value) return [say('print.radius', { radius: millimetres(value.reach) })];
+	if ('radius' in value) return [say('print.radius', { radius: short(value.radius) })];
+	if ('reach' in value) return [say('print.radius', { radius: short(value.reach) })];
 	if ('shape' in value) {
 		const { width, height } = value;
-		const sizes = { width: millimetres(width), height: millimetres(height) };
+		const sizes = { width: short(width), height: short(height) };
 		return [say(`print.size.${value.shape}`, sizes)];
 	}
 	if ('depth' in value) {
 		const { width, depth } = value;
-		return [say('print.size.crate', { width: millimetres(width), depth: millimetres(depth) })];
+		return [say('print.size.crate', { width: short(width), depth: short(depth) })];
 	}
 	return [];
 }
 
-function writeMaterial(pen: Pen, course: Course, say: Say): void {
+function writeMaterial({ pen, say, ruler }: Writing, course: Course): void {
 	const { tapes, walls, rails, ...counts } = materialOf(course);
 	const rows = [
 		...tapes.map(({ colour, width, length }) =>
 			say('print.tape', {
 				colour: say(`print.colour.${colour}`),
-				width: width * 1000,
-				length: hundredth(length)
+				width: ruler.short(width),
+				length: ruler.long(length)
 			})
 		),
 		...walls.map(({ count, length, thickness, height }) =>
 			say('print.walls', {
 				count,
-				length: hundredth(length),
-				thickness: thickness * 1000,
-				height: height * 1000
+				length: ruler.long(length),
+				thickness: ruler.short(thickness),
+				height: ruler.short(height)
 			})
 		),
-		...(rails > 0 ? [say('print.rails', { length: hundredth(rails) })] : []),
+		...(rails > 0 ? [say('print.rails', { length: ruler.long(rails) })] : []),
 		...Object.entries(counts)
 			.filter(([, count]) => count > 0)
 			.map(([name, count]) => say(`print.count.${name}`, { count }))
@@ -193,17 +205,16 @@ function writeMaterial(pen: Pen, course: Course, say: Say): void {
 
 // --- over several sheets ---
 
-function writeSheets(pen: Pen, course: Course, say: Say, sheets: Sheets): void {
+function writeSheets(writing: Writing, course: Course, sheets: Sheets): void {
 	for (const { name, box } of eachSheet(sheets)) {
-		pen.newPage([sheets.width, sheets.height]);
-		writeSheet(pen, course, say, sheets, name, box);
+		writing.pen.newPage([sheets.width, sheets.height]);
+		writeSheet(writing, course, sheets, name, box);
 	}
 }
 
 function writeSheet(
-	pen: Pen,
+	{ pen, say, ruler }: Writing,
 	course: Course,
-	say: Say,
 	{ inside, scale: smaller }: Sheets,
 	name: string,
 	box: Box
@@ -216,13 +227,14 @@ function writeSheet(
 	const named = smaller === 1 ? name : say('print.sheet', { name, scale: smaller });
 	pen.text(named, margin * pt + 6, margin * pt + 6, 14, pen.bold);
 	const [x, y] = [margin + 30, margin / 2];
+	const long = ruler.check * 1000;
 	const check: Point[] = [
 		[x, y],
-		[x + checkLine, y]
+		[x + long, y]
 	];
 	pen.path(check, ofPage, { colour: '#000000', width: 0.6 });
-	const text = say('print.check', { length: checkLine });
-	pen.text(text, (x + checkLine + 3) * pt, y * pt - 3, 7);
+	const text = say('print.check', { length: ruler.short(ruler.check) });
+	pen.text(text, (x + long + 3) * pt, y * pt - 3, 7);
 }
 
 /** Where a sheet is cut, so that it meets the next. Millimetres. */
@@ -237,6 +249,4 @@ function drawCropMark(pen: Pen, x: number, y: number): void {
 }
 
 const tenth = (degrees: number): string => degrees.toFixed(1);
-const hundredth = (metres: number): string => metres.toFixed(2);
-const millimetres = (metres: number): string => (metres * 1000).toFixed(1);
-const placeText = ([x, y]: Point): string => `${millimetres(x)}, ${millimetres(y)}`;
+const placeText = ({ bare }: Ruler, [x, y]: Point): string => `${bare(x)}, ${bare(y)}`;

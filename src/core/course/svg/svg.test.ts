@@ -36,6 +36,16 @@ describe('a course as a drawing', () => {
 		);
 	}, 60_000);
 
+	it('shows the numbers of what counts in its order, which are no parts of it', () => {
+		const post = (id: string, x: number) => ({ id, at: [x, 0.8] as [number, number], reach: 0.15 });
+		const course = courseOf({ isInOrder: true, lampPosts: [post('one', 0.4), post('two', 1.2)] });
+		const numbersIn = (text: string) => [...text.matchAll(/<text [^>]*>(\d+)</g)].map(([, n]) => n);
+		const svg = writeSvg(course);
+		expect(numbersIn(svg)).toEqual(['1', '2']);
+		expect(back(svg)).toEqual(course);
+		expect(numbersIn(writeSvg({ ...course, isInOrder: false }))).toEqual([]);
+	});
+
 	it('keeps names that look like markup', () => {
 		const course = courseOf({ name: `<b>"Tom's" & co</b> ]]>` });
 		expect(back(writeSvg(course))).toEqual(course);

@@ -7,6 +7,7 @@ import { floorColours } from '../../colours';
 import type { Course, Point } from '../course';
 import { placeBeside } from '../measure';
 import { idOf, kindOf, partNames, partsOf, type Part, type PartName } from '../parts';
+import { placedNumbers } from '../signs';
 
 export interface Drawn {
 	readonly name: string;
@@ -100,6 +101,23 @@ export function headOf(course: Course): object {
 	return Object.fromEntries(Object.entries(course).filter(([name]) => !isPart(name)));
 }
 
+/** Numbers for whoever looks at the drawing: what is read back takes no notice of them. */
+function numbersLayer(course: Course): string[] {
+	const numbers = placedNumbers(course);
+	if (numbers.length === 0) return [];
+	const style = {
+		...{ 'font-family': 'sans-serif', 'font-size': '60', 'font-weight': '600' },
+		...{ 'text-anchor': 'middle', fill: ink }
+	};
+	const texts = numbers.map(({ count, at: [x, y] }) => {
+		// Half of a digit's height below its middle.
+		const place = { transform: `matrix(1 0 0 -1 ${mm(x)} ${mm(y - 0.021)})` };
+		return `\t\t\t<text${attributesText(place)}>${count}</text>`;
+	});
+	const title = '\t\t\t<title>Numbers</title>';
+	return [`\t\t<g id="numbers"${attributesText(style)}>`, title, ...texts, '\t\t</g>'];
+}
+
 export function writeSvg(course: Course): string {
 	const layers = partNames.flatMap((part) => {
 		const values = partsOf(course, part);
@@ -127,6 +145,7 @@ export function writeSvg(course: Course): string {
 		`\t<title>${escaped(course.name)}</title>`,
 		`\t<g id="course" transform="${upright(course)}">`,
 		...layers,
+		...numbersLayer(course),
 		'\t</g>',
 		'</svg>',
 		''
