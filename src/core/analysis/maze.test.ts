@@ -6,7 +6,8 @@ import { Random } from '../random/random';
 import { courseSchema, type Course, type Point } from '../course/course';
 import { isInside } from '../course/measure';
 import { leastSide, makeMaze, mazeShapes, type Maze, type MazeWish } from '../course/maze';
-import { planAlong, radiusOf } from './par';
+import { planAlong } from './follow';
+import { radiusOf } from './par';
 import { lengthTo } from '../course/measure';
 import { shortestWay, wayAlong, wayOver, type Way } from '../course/way';
 

@@ -2,11 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { checkCourse } from '../checks/course';
 import { makeCourse, type Course, type Gate, type Point } from '../course/course';
 import { distanceTo } from '../course/measure';
-import { shortestWay } from '../course/way';
+import { shortestWay, wayAlong } from '../course/way';
 import { robotKinds } from '../robots/kinds';
 import { simulate } from '../simulation/simulate';
 import { wall } from '../testing/sample';
-import { asMetBy, findWay, planAlong, radiusOf } from './par';
+import { planAlong } from './follow';
+import { asMetBy, findWay, radiusOf } from './par';
 
 /** A wall across the whole floor, between the start and the ring. */
 const across = (height?: number): Course =>
@@ -33,6 +34,24 @@ describe('a way', () => {
 		const { outcome, runs } = simulate({ plan, course: across(), variation: 'ideal', seed: 1 });
 		expect(outcome).toMatchObject({ kind: 'finished', reachedFinish: true });
 		expect(runs[0]!.bumps).toEqual([]);
+	});
+
+	it('turns the shorter way round, however often it has been all around', () => {
+		const corners: [number, number][] = [[0.2, 0.2]];
+		// A spiral outwards, three times around to the right.
+		for (let i = 0; i < 12; i++) {
+			const [x, y] = corners.at(-1)!;
+			const far = 0.1 + i / 20;
+			const [dx, dy] = [[0, 1] as const, [1, 0] as const, [0, -1] as const, [-1, 0] as const][
+				i % 4
+			]!;
+			corners.push([x + dx * far, y + dy * far]);
+		}
+		const { chains } = planAlong(wayAlong(corners), across(), kindOf('skiff'), 'Spiral')!;
+		const turns = chains[0]!.steps.filter(({ kind }) => kind === 'turn');
+		expect(turns.map(({ values: { direction, angle } }) => [direction, angle])).toEqual(
+			Array.from({ length: 11 }, () => ['right', 90])
+		);
 	});
 
 	it('is barred by what is high, and by anything for what drives', () => {
