@@ -238,6 +238,16 @@ describe('the tape plan', () => {
 		expect(texts.map(({ text }) => text)).toContain('curveLeft 90.0 400.0 mm');
 	});
 
+	it('leaves the signs of what stands at one place apart', async () => {
+		const at: [number, number] = [1, 0.7];
+		const pads = [{ id: 'pad', at, radius: 0.2 }];
+		const [page] = await printed(courseOf({ starts: [{ at, bearing: 0 }], pads }));
+		const heights = ['sign.starts1', 'sign.pads1'].map(
+			(sign) => page!.texts.find(({ text }) => text === sign)!.y
+		);
+		expect(heights[0]! - heights[1]!).toBeGreaterThan(2.5);
+	});
+
 	it('says how widely a corner is rounded', async () => {
 		const corner: [number, number][] = [
 			[0.2, 0.2],

@@ -49,6 +49,8 @@ export interface Ink {
 
 export class Pen {
 	private page!: PDFPage;
+	/** The middles of those on this page, points. */
+	private labels: { readonly x: number; readonly y: number }[] = [];
 	/** Points from the bottom at which the next row stands. */
 	y = 0;
 
@@ -62,6 +64,7 @@ export class Pen {
 
 	newPage([width, height] = this.size): void {
 		this.page = this.document.addPage([width * pt, height * pt]);
+		this.labels = [];
 		this.y = (height - margin) * pt - 16;
 	}
 
@@ -71,11 +74,18 @@ export class Pen {
 		this.page.drawText(written, { x, y, size, font });
 	}
 
-	/** A number, or a sign, on white, with its middle at a place. */
+	/** A number, or a sign, on white, with its middle at a place; below those that are there already. */
 	label(text: string, x: number, y: number): void {
-		const width = this.bold.widthOfTextAtSize(text, 7);
-		const at = { x: x - width / 2 - 1.5, y: y - 4 };
-		this.page.drawRectangle({ ...at, width: width + 3, height: 8, color: rgb(1, 1, 1) });
+		const width = this.bold.widthOfTextAtSize(text, 7) + 3;
+		const height = 8;
+		const isTaken = (row: number) =>
+			this.labels.some(
+				(other) => Math.abs(other.x - x) < width && Math.abs(other.y - y + row * height) < height
+			);
+		const row = [0, 1, 2, 3].find((each) => !isTaken(each)) ?? 0;
+		this.labels.push({ x, y: y - row * height });
+		const at = { x: x - width / 2, y: y - (row + 0.5) * height };
+		this.page.drawRectangle({ ...at, width, height, color: rgb(1, 1, 1) });
 		this.text(text, at.x + 1.5, at.y + 1.5, 7, this.bold);
 	}
 

@@ -7,7 +7,7 @@ import { floorColours } from '../../colours';
 import type { Course, Point } from '../course';
 import { placeBeside } from '../measure';
 import { idOf, kindOf, partNames, partsOf, type Part, type PartName } from '../parts';
-import { placedNumbers } from '../signs';
+import { placedNumbers, startMark } from '../signs';
 
 export interface Drawn {
 	readonly name: string;
@@ -39,10 +39,6 @@ const outlined = (drawn: Drawn, stroke: string, width = 4) =>
 	styled(drawn, { fill: 'none', stroke, 'stroke-width': String(width) });
 const filled = (drawn: Drawn, fill: string) => styled(drawn, { fill });
 
-/** Where a line ends that goes ahead from where something stands. */
-const arrow = (at: Point, bearing: number, length: number): Point =>
-	placeBeside(at, bearing, length, 0);
-
 const surfaceFill = { tile: '#f4f1e6', carpet: '#d9d4c4', table: '#e6d3b3' };
 
 /** How each kind is drawn. Where a part stands can be read off the drawing again: see `own.ts`. */
@@ -65,7 +61,12 @@ const drawings: { readonly [N in PartName]: (part: Part<N>) => Drawn } = {
 			'stroke-linecap': 'square'
 		}),
 	crates: (crate) => filled(line(kindOf('crates').extent(crate).line.slice(0, 4), true), '#c9a36a'),
-	starts: ({ at, bearing }) => outlined(line([at, arrow(at, bearing, 0.1)]), '#5a6270', 6),
+	// From its middle ahead to its tip, and around.
+	starts: ({ at, bearing }) => {
+		const corners = startMark.map((corner) => placeBeside(at, bearing, ...corner));
+		const [left, front, tip, ...others] = corners as [Point, Point, Point, ...Point[]];
+		return outlined(line([at, tip, ...others, left, front, tip]), '#5a6270', 6);
+	},
 	table: (table) => outlined(line(table, true), '#c0432f', 8)
 };
 
