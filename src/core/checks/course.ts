@@ -8,7 +8,8 @@ import { isInside, lengthTo } from '../course/measure';
 import { tidy, tidyPoint } from '../course/motions';
 import { find, kindOf, placedParts, type Part, type PartRef } from '../course/parts';
 import { RailPath } from '../course/rails';
-import { Room, shortestWay } from '../course/way';
+import { Room } from '../course/room';
+import { shortestWay } from '../course/way';
 import { canDo, type RobotKind } from '../robots/robot';
 import type { Sentence } from '../sentence';
 
