@@ -82,18 +82,13 @@ function starts(course: Course, radius: number): Checked {
 function reachable(course: Course, radius: number): Checked {
 	const way = shortestWay(course, { radius });
 	if (!way || 'points' in way) return [];
-	const { isInOrder, lampPosts, gates } = course;
-	const ordered = isInOrder
-		? [
-				...lampPosts.map(({ id }) => ({ key: 'postWalledIn', part: 'lampPosts', id }) as const),
-				...gates.map(({ id }) => ({ key: 'gateWalledIn', part: 'gates', id }) as const)
-			]
+	const walledIn = (key: string, part: 'lampPosts' | 'gates') =>
+		course[part].map(({ id }, i) => problem(key, [{ part, id }], { number: i + 1 }));
+	// As a way leads over them.
+	const ordered = course.isInOrder
+		? [...walledIn('postWalledIn', 'lampPosts'), ...walledIn('gateWalledIn', 'gates')]
 		: [];
-	const walledIn = ordered[way.unreached];
-	if (!walledIn) return [problem('finishWalledIn', [{ part: 'finish', id: '1' }])];
-	const { key, part, id } = walledIn;
-	const number = key === 'gateWalledIn' ? way.unreached - lampPosts.length : way.unreached;
-	return [problem(key, [{ part, id }], { number: number + 1 })];
+	return [ordered[way.unreached] ?? problem('finishWalledIn', [{ part: 'finish', id: '1' }])];
 }
 
 /** Metres: what is nearer is meant to be joined. */

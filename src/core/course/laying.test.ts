@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { courseFrom, listedOf } from '../testing/random-course';
+import { got } from '../testing/got';
 import { courseOf, wall } from '../testing/sample';
 import { partSchemas, type Point } from './course';
 import { changing, courseHistory } from './edits';
@@ -23,11 +24,7 @@ const read = (text: string) => {
 	return result.ok ? result.value : result.failure;
 };
 const north = { at: [1, 1] as Point, bearing: 0 };
-const paced = (text: string, from = north) => {
-	const result = readPaces(text, words);
-	if (!result.ok) throw new Error(result.failure.key);
-	return pacedFrom(from, result.value);
-};
+const paced = (text: string, from = north) => pacedFrom(from, got(readPaces(text, words)));
 
 describe('pacing out', () => {
 	it('goes as it is typed', () => {

@@ -214,13 +214,12 @@ export function wayOver(
 		const here = points.at(-1)!;
 		const { gate } = goal;
 		const [before, behind] = gate ? sidesOf(room, gate, here, goals[number + 1]?.at) : [goal.at];
-		const within = gate ? 0 : goal.within;
-		const net = start < 0 || !before ? undefined : netWay(room, start, { at: before, within });
-		if (!net) return { unreached: number };
+		const net = before && start >= 0 ? netWay(room, start, { ...goal, at: before }) : undefined;
+		if (!before || !net) return { unreached: number };
 		const isExact = gate !== undefined || number === goals.length - 1;
 		const leg: Point[] = [here, ...net.slice(1).map((index) => room.pointOf(index))];
 		// Into the middle of the last goal, where there is room for it.
-		if (isExact && leg.length > 1 && room.isClear(leg.at(-1)!, before!)) leg.push(before!);
+		if (isExact && leg.length > 1 && room.isClear(leg.at(-1)!, before)) leg.push(before);
 		const taut = tightened(room, pulledTaut(room, leg));
 		points.push(...withFewerTurns(room, taut).slice(1));
 		if (behind) gates[points.push(behind) - 1] = gate!;

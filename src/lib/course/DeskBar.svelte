@@ -5,14 +5,14 @@
 
 <script lang="ts">
 	/** Above the desk: the name of the course, and what can be done with the whole of it. */
-	import { ArrowLeft, FileDown, FileUp, Grid3x3, Keyboard, Play } from '@lucide/svelte';
+	import { FileDown, FileUp, Grid3x3, Keyboard, Play } from '@lucide/svelte';
 	import { replacing } from '$core/course/lay';
 	import type { Drawing } from '$core/course/svg/shapes';
 	import { say, t } from '$lib/i18n';
 	import { showNumber } from '$lib/values/format';
 	import { measuresNow } from '$lib/values/measures';
+	import BarStart from '$lib/workbench/BarStart.svelte';
 	import SavedState from '$lib/workbench/SavedState.svelte';
-	import TitleField from '$lib/workbench/TitleField.svelte';
 	import UndoButtons from '$lib/workbench/UndoButtons.svelte';
 	import type { CourseBench } from './course-bench.svelte';
 
@@ -48,15 +48,10 @@
 	}
 </script>
 
-<header class="bar">
-	<h1 class="sr-only-live">{t('course.title')}: {bench.course.name}</h1>
-	<a
-		class="button button-plain button-icon"
-		href="/"
-		aria-label={t('course.back')}
-		title={t('course.back')}><ArrowLeft size={20} /></a
-	>
-	<TitleField
+<header class="bar desk-bar">
+	<BarStart
+		heading="{t('course.title')}: {bench.course.name}"
+		back={t('course.back')}
 		label={t('course.name')}
 		name={bench.course.name}
 		{owner}
@@ -114,13 +109,7 @@
 
 <style>
 	.bar {
-		display: flex;
-		align-items: center;
-		gap: 0.5rem;
 		min-height: 3.2rem;
-		padding: 0.2rem 0.75rem 0.2rem 0.35rem;
-		border-bottom: 1px solid var(--line);
-		background: var(--paper);
 	}
 	@media (hover: none) {
 		.keys {

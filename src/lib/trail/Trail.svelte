@@ -321,7 +321,7 @@
 							{isCurrent}
 							canTieToLit={hasLit}
 							dragging={dragged.tags}
-							onopen={(next) => show(next)}
+							onopen={show}
 							onbud={(anchor) => show({ type: 'shelf', place: placeAfter(row), anchor })}
 						/>
 					</TreeItem>

@@ -1,22 +1,13 @@
 <script lang="ts">
 	/** The bar of the workbench: whose plan this is, where it is tried, and the way to rehearse. */
 	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
-	import {
-		ArrowLeft,
-		FileDown,
-		FileUp,
-		MapPin,
-		PencilRuler,
-		Play,
-		Radio,
-		Square
-	} from '@lucide/svelte';
+	import { FileDown, FileUp, MapPin, PencilRuler, Play, Radio, Square } from '@lucide/svelte';
 	import { MediaQuery } from 'svelte/reactivity';
 	import { variations, type Variation } from '$core/robots/robot';
 	import { t } from '$lib/i18n';
+	import BarStart from './BarStart.svelte';
 	import RobotMenu from './RobotMenu.svelte';
 	import SavedState from './SavedState.svelte';
-	import TitleField from './TitleField.svelte';
 	import UndoButtons from './UndoButtons.svelte';
 	import type { Workbench } from './workbench.svelte';
 
@@ -108,15 +99,10 @@
 	>
 {/snippet}
 
-<header class="bar">
-	<h1 class="sr-only-live">{bench.plan.name}</h1>
-	<a
-		class="button button-plain button-icon"
-		href="/"
-		aria-label={t('bench.home')}
-		title={t('bench.home')}><ArrowLeft size={20} /></a
-	>
-	<TitleField
+<header class="bar desk-bar">
+	<BarStart
+		heading={bench.plan.name}
+		back={t('bench.home')}
 		label={t('bench.planName')}
 		name={bench.plan.name}
 		{owner}
@@ -183,14 +169,6 @@
 </header>
 
 <style>
-	.bar {
-		display: flex;
-		align-items: center;
-		gap: 0.5rem;
-		padding: 0.2rem 0.75rem 0.2rem 0.35rem;
-		border-bottom: 1px solid var(--line);
-		background: var(--paper);
-	}
 	.choice select {
 		max-width: 12.5rem;
 		min-height: 2.5rem;

@@ -5,6 +5,7 @@ import type { Plan, Step } from '../../plan/plan';
 import { simulate, type Rehearsal } from '../../simulation/simulate';
 import { initialValues } from '../../steps/catalogue';
 import type { Values } from '../../steps/definition';
+import { got } from '../../testing/got';
 import {
 	courseOf,
 	go,
@@ -126,12 +127,8 @@ describe('a drone', () => {
 		let mended = charged(charge, plan(...steps));
 		const [problem] = checkPlan(mended, { course });
 		expect(problem!.sentence.key).toBe(key);
-		const result = applyEdit(
-			mended,
-			problem!.repair!.edit(() => 'new')
-		);
-		if (!result.ok) throw new Error(result.failure.key);
-		mended = result.value.document;
+		const edit = problem!.repair!.edit(() => 'new');
+		mended = got(applyEdit(mended, edit)).document;
 		expect(checkPlan(mended, { course })).toEqual([]);
 	});
 
