@@ -61,7 +61,7 @@ export class StandIn implements Robot {
 		this.settings = sampleRobot(this.kind).settings;
 		const { is, battery } = listed;
 		this.member = room.setDown(this, room.placeFor(this.id));
-		this.store = new Store(`${this.id}-${Math.floor(chance() * 1e9)}`);
+		this.store = new Store(`${this.id}-${Math.floor(chance() * 1e9)}`, chance);
 		this.end = new RobotEnd(this, chance, tokenOf);
 		if (battery !== undefined) this.machine.battery = battery;
 		if (is === 'off' || is === 'asleep') this.power = is;

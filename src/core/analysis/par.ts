@@ -1,19 +1,15 @@
 /** What a course is for a kind of robot: what stands in its way, its shortest way, and its par. */
 import { flying, takeOffHeight } from '../devices/flying/device';
-import { markSensor } from '../devices/markSensor/device';
 import type { Plan } from '../plan/plan';
 import { canDo, type RobotKind } from '../robots/robot';
 import { simulate } from '../simulation/simulate';
 import { topOfCrate, topOfWall, type Course } from '../course/course';
 import { shortestWay, type Way } from '../course/way';
+import { radiusOf as radiusOfPoints } from '../world/pose';
 import { planAlong } from './follow';
 
 /** Metres from a robot's middle to its farthest corner. */
-export const radiusOf = ({ outline }: Pick<RobotKind, 'outline'>): number =>
-	Math.max(...outline.map(([x, y]) => Math.sqrt(x * x + y * y)));
-
-/** It goes where its rail goes: what looks at marks beside a rail stands on one. */
-export const isOnRail = (kind: Pick<RobotKind, 'devices'>): boolean => canDo(kind, [markSensor]);
+export const radiusOf = ({ outline }: Pick<RobotKind, 'outline'>): number => radiusOfPoints(outline);
 
 /** Metres that stay free below what flies. */
 const below = 0.2;

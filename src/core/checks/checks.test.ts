@@ -121,7 +121,7 @@ const cases: [string, Plan, string[], boolean][] = [
 	[
 		'a bump program whose first chain is over at once',
 		plan([make('start')], chain(make('whenBump'), make('stop'), right(90))),
-		[],
+		['note.offFloor'],
 		false
 	],
 	[

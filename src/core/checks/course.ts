@@ -1,6 +1,6 @@
 /** What is odd about a course, for a kind of robot: in words, with a repair where there is one. */
 import { flying } from '../devices/flying/device';
-import { asMetBy, isOnRail, radiusOf } from '../analysis/par';
+import { asMetBy, radiusOf } from '../analysis/par';
 import type { Course, Point } from '../course/course';
 import { changing, type CourseEdit } from '../course/edits';
 import { boxOf, clearanceBetween, middleOf, type Box } from '../course/extent';
@@ -29,7 +29,7 @@ export const checkCourse = (course: Course, kind: RobotKind): CourseProblem[] =>
 	return [
 		...lacking(course, kind),
 		...starts(course, radius),
-		...(isOnRail(kind) ? [] : [...reachable(met, radius), ...gaps(met, 2 * radius)]),
+		...(kind.isOnRail ? [] : [...reachable(met, radius), ...gaps(met, 2 * radius)]),
 		...rails(course),
 		...(canDo(kind, [flying]) ? gates(course) : []),
 		...tapes(course),

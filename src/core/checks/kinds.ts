@@ -2,6 +2,7 @@
 import type { Edit } from '../plan/edits';
 import { isLit, robotOfChain, type Plan } from '../plan/plan';
 import { robotKindOf } from '../robots/kinds';
+import { hasRoomAt, startPlaces } from '../world/start-places';
 import type { Mend } from '../robots/robot';
 import { problemAt, type Context, type Problem, type Repair, type Visited } from './problem';
 
@@ -18,7 +19,7 @@ export function checkKinds(context: Context): Problem[] {
 			return [problemAt(place, key, values, mend ? { repair: mending(plan, place, mend) } : {})];
 		});
 	});
-	return [...checkCourse(context), ...problems];
+	return [...checkCourse(context), ...checkStarts(context), ...problems];
 }
 
 /** Whether these steps are all that their robot does, from Run to the end. */
@@ -43,6 +44,16 @@ function mending(plan: Plan, here: Visited, { key, before, after, set, fit }: Me
 			return { type: 'insert', holder, index: before ? index : index + 1, steps };
 		}
 	};
+}
+
+/** Robots that something stands in the way of, where they start. */
+function checkStarts({ plan, course }: Context): Problem[] {
+	if (!course) return [];
+	const places = startPlaces(course, plan.robots.length);
+	return plan.robots.flatMap(({ kind, name }, index): Problem[] => {
+		if (hasRoomAt(course, places[index]!, robotKindOf(kind))) return [];
+		return [{ place: 'document', id: '', sentence: { key: 'check.noRoom', values: { name } } }];
+	});
 }
 
 function checkCourse({ plan, course }: Context): Problem[] {

@@ -81,7 +81,7 @@ export function checkExpression(text: string, slot: ValueDefinition, scope: Scop
 const isRight = (given: Type, wanted: Type): boolean =>
 	fits(given, wanted) || (wanted.kind === 'number' && isPlain(given));
 
-const isWeak = (slot: ValueDefinition, value: unknown, { weakest }: RobotKind): boolean =>
+const isWeak = (slot: ValueDefinition, value: unknown, { weakest = 0 }: RobotKind): boolean =>
 	slot.type === 'number' &&
 	slot.quantity === 'power' &&
 	typeof value === 'number' &&

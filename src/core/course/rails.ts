@@ -33,6 +33,9 @@ interface Piece extends RailPlace {
 	readonly sin: number;
 }
 
+/** Newton's steps to the place beside a point: from a few millimetres away, the third changes nothing. */
+const roundsBeside = 3;
+
 /** Metres and radians by which the end of a closed rail may miss its start. */
 const tolerance = { away: 0.02, turned: 0.05 };
 
@@ -74,12 +77,36 @@ export class RailPath {
 
 	/** @param way metres from its start; round and round on a closed rail */
 	at(way: number): RailPlace {
-		const { pieces, length } = this;
-		const on = this.isClosed ? way - Math.floor(way / length) * length : way;
+		const on = this.onceRound(way);
+		const piece = this.pieceAt(on);
+		return along(piece, Math.max(0, Math.min(piece.length, on - piece.from)));
+	}
+
+	private onceRound(way: number): number {
+		return this.isClosed ? way - Math.floor(way / this.length) * this.length : way;
+	}
+
+	private pieceAt(on: number): Piece {
+		const { pieces } = this;
 		let i = pieces.length - 1;
 		while (i > 0 && pieces[i]!.from > on) i--;
-		const piece = pieces[i]!;
-		return along(piece, Math.max(0, Math.min(piece.length, on - piece.from)));
+		return pieces[i]!;
+	}
+
+	/** Where the straight or the curve begins that is there: the same object all along it. */
+	pieceUnder(way: number): RailPlace {
+		return this.pieceAt(this.onceRound(way));
+	}
+
+	/** The way to the place on it beside a point that is less than a piece away. @param way metres, about */
+	beside(way: number, x: number, y: number): number {
+		let found = way;
+		for (let i = 0; i < roundsBeside; i++) {
+			const place = this.at(found);
+			direction.turnTo(place.heading);
+			found += (x - place.x) * direction.cos + (y - place.y) * direction.sin;
+		}
+		return found;
 	}
 
 	/** Places all along it, so near each other that the lines between them look round. */
@@ -135,6 +162,9 @@ function wayNearest(piece: Piece, x: number, y: number): number {
 	if (way <= length) return way;
 	return way - length < round - way ? length : 0;
 }
+
+/** Metres between where a start mark is and a rail, at the most: a hand sets a car on it. */
+export const railReach = 0.3;
 
 /** A rail that something stands on, and the way to where it stands, metres. */
 export interface RailSpot {

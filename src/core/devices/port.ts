@@ -8,6 +8,8 @@ export interface Wait {
 	readonly refusal?: string;
 	/** @param time virtual seconds since Run */
 	isOver(time: number): boolean;
+	/** Once it is over: when that was, for what lasts so long and no longer; ticks are too coarse for it. */
+	readonly endedAt?: number | undefined;
 }
 
 /** The wait for what is done at once. */

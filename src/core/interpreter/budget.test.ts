@@ -126,7 +126,7 @@ describe('a budget', () => {
 		const full = notes.find(({ sentence }) => sentence.key === 'note.full.log');
 		expect(full?.sentence.values?.number).toBe(4);
 		const beep = { notes: 'C8:1/16', tempo: 400, then: 'carryOn' };
-		const tones = rehearse(planOf([spin(step('melody', beep), wait(0.01))]), 600);
+		const tones = rehearse(planOf([spin(step('melody', beep), wait(0.02))]), 600);
 		expect(tones.tones.length).toBe(20_000);
 		expect(tones.notes[0]!.sentence.key).toBe('note.full.tones');
 	});

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Plan } from '../plan/plan';
 import { rehearseAlone } from '../testing/alone';
-import { courseOf, go, lamp, planOf, repeat, tone, trigger, wait } from '../testing/sample';
+import { courseOf, go, lamp, planOf, repeat, step, tone, trigger, wait } from '../testing/sample';
 
 const rehearse = (plan: Plan, limit?: number) =>
 	rehearseAlone({ plan, course: courseOf(), variation: 'ideal', seed: 1, limit });
@@ -38,6 +38,20 @@ describe('chains in virtual time', () => {
 		expect(time[changed]).toBeCloseTo(0.25, 5);
 		expect(speed[changed]).toBeGreaterThan(0.05);
 		expect(attempt.tones).toEqual([]);
+	});
+
+	it('loses no time between waits, timed moves and tones that end between two ticks', () => {
+		const seconds = (...steps: Parameters<typeof planOf>[0]) =>
+			rehearse(planOf(steps)).outcome.seconds;
+		expect(seconds(repeat(100, [wait(0.01)]))).toBeCloseTo(1, 9);
+		expect(seconds(repeat(1000, [wait(0.001)]))).toBeCloseTo(1, 9);
+		expect(seconds(repeat(20, [tone(440, 0.05)]))).toBeCloseTo(1, 9);
+		const move = (duration: number) =>
+			step('goFor', { direction: 'forward', duration, speed: 0.4, ending: 'brake', then: 'goOn' });
+		const wayOf = (...steps: Parameters<typeof planOf>[0]) =>
+			rehearse(planOf(steps)).trace.y.at(-1)!;
+		expect(wayOf(repeat(200, [move(0.01)]))).toBeCloseTo(wayOf(move(2)), 9);
+		expect(wayOf(move(2)) - 0.4).toBeCloseTo(0.4, 3);
 	});
 
 	it('ends at once when nothing is lit', () => {

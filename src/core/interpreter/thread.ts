@@ -6,6 +6,7 @@
  */
 import type { z } from 'zod';
 import type { Cell, Environment } from '../expressions/evaluate';
+import { tick } from '../time';
 import type { Datum } from '../types';
 import type { Sentence } from '../sentence';
 import type { Command, Device, Schemas } from '../devices/device';
@@ -17,8 +18,8 @@ import type { Instruction } from './program';
 import type { Rounds, Running } from '../steps/running';
 import { maximumCalls, maximumThreads, stepsPerThread } from './settings';
 
-/** Seconds that sums of times may be off by rounding: much less than a tick. */
-const rounding = 1e-9;
+/** A wait ends at the tick that is nearest to its end: sums of times may be off by rounding. */
+const nearest = tick / 2 + 1e-9;
 
 /** The inputs of the routine that is running, in order. */
 type Inputs = readonly Datum[];
@@ -51,6 +52,8 @@ export class Thread implements Running, Environment {
 	private wait: Wait | undefined;
 	private sides: Thread[] = [];
 	private time = 0;
+	/** Where it really is in time: a wait that ended between two ticks makes the next one no later. */
+	private clock = 0;
 	private isYielding = false;
 	/** Routines that it runs in. */
 	private calls: number;
@@ -81,29 +84,33 @@ export class Thread implements Running, Environment {
 	/** Goes on until it waits again. @param time virtual seconds since Run */
 	tick(time: number): void {
 		const { budget } = this.shared;
-		this.time = time;
+		this.time = this.clock = time;
 		this.isYielding = false;
-		const { wait } = this;
-		if (wait) {
-			if (!wait.isOver(time)) return;
-			if (wait.refusal) this.noteRefusal(wait.refusal);
-			this.wait = undefined;
-			this.end();
-			if (this.isOver) return;
-		}
+		if (this.wait && !this.isReady(this.wait)) return;
 		const { share } = budget;
 		let left = share;
-		for (; left > 0; left--) {
+		for (; left > 0 && !this.isOver; left--) {
 			const frame = this.top!;
 			if (frame.index < frame.list.length) this.begin(frame.list[frame.index++]!);
 			else if (frame.isLoop) this.nextRound(frame);
 			else this.pop();
-			if (this.isOver || this.wait || this.isYielding) break;
+			if (this.isOver || this.isYielding) break;
+			if (this.wait && (this.wait.endedAt === undefined || !this.isReady(this.wait))) break;
 		}
 		budget.left -= share - left;
 		const loop = left > 0 ? undefined : this.stack.find(({ isLoop }) => isLoop)?.owner;
 		if (budget.left <= 0) budget.usedUpBy ??= loop ?? this.current ?? this.top?.owner ?? null;
 		if (loop) this.observer.ranWithoutWaiting(loop, time);
+	}
+
+	/** Whether it need wait no longer; then the step that waited has ended. */
+	private isReady(wait: Wait): boolean {
+		if (!wait.isOver(this.time)) return false;
+		this.clock = wait.endedAt ?? this.time;
+		if (wait.refusal) this.noteRefusal(wait.refusal);
+		this.wait = undefined;
+		this.end();
+		return true;
 	}
 
 	private get top(): Frame | undefined {
@@ -234,8 +241,8 @@ export class Thread implements Running, Environment {
 		return wait;
 	};
 	pause = (seconds: number): Wait => {
-		const until = this.time + seconds - rounding;
-		return { isOver: (time) => time >= until };
+		const endedAt = this.clock + seconds;
+		return { endedAt, isOver: (time) => time >= endedAt - nearest };
 	};
 	setCruise = (speed: number): void => {
 		this.own.cruise = speed;

@@ -28,8 +28,8 @@ export class LinkPort implements Port {
 	sensedAt = NaN;
 	/** What still comes belongs to what was before this run. */
 	private isStarting = false;
-	/** It stands, after it was told that the run is over. */
-	hasEnded = false;
+	/** Seconds of the robot's clock at which it stood, after it was told that the run is over. */
+	private endedAt = Infinity;
 	/** What has gone so wrong with it that it needs a hand. */
 	fault: string | undefined;
 
@@ -38,6 +38,11 @@ export class LinkPort implements Port {
 		private readonly devices: readonly Pick<Device, 'id'>[],
 		private readonly send: (frame: ToRobot) => void
 	) {}
+
+	/** It stands, after it was told that the run is over, and has said what it senses since. */
+	get hasEnded(): boolean {
+		return this.sensedAt >= this.endedAt;
+	}
 
 	begin(command: Command): Wait {
 		if (!this.devices.some(({ id }) => id === command.device)) return atOnce;
@@ -90,7 +95,7 @@ export class LinkPort implements Port {
 				return this.happened.add(what === undefined ? happening : { ...happening, what });
 			}
 			case 'ended':
-				this.hasEnded = true;
+				this.endedAt = frame.time;
 				return;
 			case 'fault':
 				this.fault = frame.fault;

@@ -34,7 +34,7 @@ function standing() {
 			...{ id: 'tallow', name: 'Tallow', firmware: '1', version: 1, kind: skiff, settings: {} },
 			...{ machine, happened: new Happenings(), battery: 1, isCharging: false },
 			...{ hindrance: undefined, fault: undefined, rename: () => {}, switchOff: () => {} },
-			...{ store: new Store('tallow'), runStored: () => false }
+			...{ store: new Store('tallow', () => 0.5), runStored: () => false }
 		},
 		() => 0.5,
 		(person) => `token of ${person}`

@@ -1,4 +1,5 @@
 /** What a run tells on its way, and how whoever listens has the whole attempt of it. */
+import { tickRate } from '../time';
 import type { Attempt, Logged, Note, Outcome, RobotRun, Span } from '../simulation/attempt';
 
 /** Of one robot: samples that are new, and all of its bumps. */
@@ -64,7 +65,7 @@ export class LiveRecord {
 			log: [...this.log],
 			spans: [...this.spans, ...open],
 			notes: [...this.notes],
-			ticks: Math.round(time)
+			ticks: Math.round(time * tickRate)
 		};
 	}
 

@@ -4,7 +4,7 @@
  * robot is, only the robot itself reckons.
  */
 import type { Course } from '../course/course';
-import { facingOf, railNear, type RailSpot } from '../course/rails';
+import { facingOf, railNear, railReach, type RailSpot } from '../course/rails';
 import * as exact from '../exact';
 import { Interpreter } from '../interpreter/interpreter';
 import { compile } from '../interpreter/program';
@@ -30,8 +30,6 @@ import { LiveWriter } from './live-writer';
 const longest = 15 * 60;
 /** Seconds after its end within which a robot should stand. */
 const standsWithin = 3;
-/** Metres around a rail's car in which its rail is looked for. */
-const railReach = 0.3;
 
 /** What runs: a plan, with the links of its robots in its order. */
 export interface Running {
@@ -70,8 +68,8 @@ class Member {
 	) {
 		this.pose = { ...start };
 		this.journal = new Journal(records, robot.id, this, this.pose);
-		const rail = robotKindOf(robot.kind).course && railNear(course.rails, start, railReach);
-		this.rail = rail && { ...rail, facing: facingOf(rail, start.heading) };
+		const rail = robotKindOf(robot.kind).isOnRail && railNear(course.rails, start, railReach);
+		this.rail = rail ? { ...rail, facing: facingOf(rail, start.heading) } : undefined;
 	}
 
 	/** @param read what its chains read @param now what a reading says now, as its chains see it */

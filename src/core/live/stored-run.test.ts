@@ -35,7 +35,7 @@ function holding() {
 	stage.begin();
 	const { machine } = stage.crew[0]!;
 	const reckoner = new Reckoner(machine, skiff.devices);
-	const store = new Store('tallow');
+	const store = new Store('tallow', () => 0.5);
 	const pass = (seconds: number) => {
 		const until = stage.time + seconds;
 		while (stage.time < until) {

@@ -41,8 +41,14 @@ export class Store {
 	private count = 0;
 	private time = 0;
 
-	/** @param name that tells its runs from those of other robots */
-	constructor(private readonly name: string) {}
+	/**
+	 * @param name that tells its runs from those of other robots
+	 * @param chance uniform in [0, 1): for what its plans throw dice for
+	 */
+	constructor(
+		private readonly name: string,
+		private readonly chance: () => number
+	) {}
 
 	get isRunning(): boolean {
 		return this.run !== undefined;
@@ -68,7 +74,8 @@ export class Store {
 		if (!stored) return false;
 		this.halt();
 		this.count += 1;
-		this.run = new StoredRun(stored, body, `${this.name}-${this.count}`, this.time);
+		const id = `${this.name}-${this.count}`;
+		this.run = new StoredRun(stored, body, id, this.time, this.chance);
 		return true;
 	}
 
@@ -123,7 +130,8 @@ class StoredRun {
 		private readonly stored: Stored,
 		{ kind, machine, happened, reckoner }: Body,
 		private readonly id: string,
-		private readonly began: number
+		private readonly began: number,
+		chance: () => number
 	) {
 		const { plan, course } = stored;
 		this.port = new LinkPort(kind.devices, (frame) => this.served.receive(frame));
@@ -143,7 +151,7 @@ class StoredRun {
 			heading: kind.isRound ? reckoner.pose.heading : headingOfBearing(bearing)
 		});
 		this.port.start();
-		this.live = new LiveRun({ plan, course, ports: [this.port], chance: () => 0.5 });
+		this.live = new LiveRun({ plan, course, ports: [this.port], chance });
 	}
 
 	get isOver(): boolean {

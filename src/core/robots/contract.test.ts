@@ -2,36 +2,106 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
+import type { Course } from '../course/course';
 import type { Command, Device } from '../devices/device';
+import { flying } from '../devices/flying/device';
+import { lamp } from '../devices/lamp/device';
 import { devices } from '../devices/list';
-import { Random } from '../random/random';
+import { motion } from '../devices/motion/device';
+import { pins } from '../devices/pins/device';
+import type { Wait } from '../devices/port';
+import { turning } from '../devices/turning/device';
+import { wheels } from '../devices/wheels/device';
+import { speaker } from '../devices/speaker/device';
 import { rehearseAlone } from '../testing/alone';
 import { stepKinds } from '../steps/catalogue';
 import { courseOf, go, planOf, step, wall } from '../testing/sample';
+import { runs } from '../testing/runs';
 import { tick, tickRate } from '../time';
-import { Place, Scene, Terrain } from '../world/scene';
+import { Terrain } from '../world/scene';
 import { robotKinds } from './kinds';
 import type { Machine } from './machine';
-import { variations, type RobotKind, type Variation } from './robot';
+import { canDo, variations, type RobotKind, type Variation } from './robot';
 import { sampleRobot } from './robot-document';
+import { Stage } from '../simulation/stage';
 
-function make(kind: RobotKind, variation: Variation): Machine {
-	const course = courseOf();
-	const pose = { x: 0.4, y: 0.4, heading: 0 };
-	return kind.build({
-		name: kind.sampleName,
-		settings: sampleRobot(kind).settings,
-		variation,
-		chance: new Random(1),
-		sensorChance: new Random(2),
-		displayChance: new Random(3),
-		surroundings: new Scene(new Place(new Terrain(course), []), pose),
-		played: () => {},
-		felt: () => {},
-		met: () => {},
-		failed: () => {},
-		heading: 0
-	});
+const floor = courseOf({
+	size: { width: 9, height: 9 },
+	starts: [{ at: [4, 4], bearing: 0 }],
+	rails: [
+		{
+			...{ id: 'r', at: [4, 2], bearing: 0, isClosed: false, marks: [] },
+			pieces: [{ length: 5 }]
+		}
+	]
+});
+
+/** A robot where it can do what it is for: on a rail, in the air. */
+class Trying {
+	private readonly stage: Stage;
+
+	constructor(
+		private readonly kind: RobotKind,
+		variation: Variation,
+		course: Course = floor
+	) {
+		this.stage = new Stage({
+			terrain: new Terrain(course),
+			starts: course.starts,
+			robots: [
+				{
+					id: 'robot1',
+					kind: kind.kind,
+					name: kind.sampleName,
+					settings: sampleRobot(kind).settings
+				}
+			],
+			...{ variation, seed: 1 }
+		});
+		this.stage.begin();
+	}
+
+	get member() {
+		return this.stage.crew[0]!;
+	}
+	get machine(): Machine {
+		return this.member.machine;
+	}
+
+	order(device: string, name: string, values: object = {}): Wait {
+		return this.machine.begin({ device, name, values: values as Command['values'] });
+	}
+
+	/** @returns seconds that passed until the wait was over, or the time given */
+	pass(seconds: number, wait?: Wait): number {
+		const from = this.stage.time;
+		while (this.stage.time - from < seconds && !wait?.isOver(this.stage.time)) this.stage.advance();
+		return this.stage.time - from;
+	}
+
+	/** It takes off, if it can, so that what it is told next is not refused. */
+	liftOff(): this {
+		if (canDo(this.kind, [flying])) this.pass(10, this.order('flying', 'takeOff'));
+		return this;
+	}
+
+	/** All that it has played by now. */
+	get heard() {
+		const { journal } = this.member;
+		journal.closeAll(this.stage.time);
+		return JSON.stringify(journal.tones);
+	}
+
+	/** Everything that is seen of it, and what it says itself. */
+	get seen() {
+		const { machine, kind, member } = this;
+		const readings = kind.devices.flatMap(({ readings }) =>
+			Object.keys(readings).map((reading) => machine.read(reading))
+		);
+		const columns = kind.columns.map(({ of }) => of(machine));
+		const { x, y, heading } = member.pose;
+		return JSON.stringify([x, y, heading, columns, readings, machine.isPlaying]);
+	}
 }
 
 /** Values that a schema takes. */
@@ -71,6 +141,13 @@ function arbitraryOf(shape: Shape): fc.Arbitrary<unknown> {
 }
 
 describe('devices', () => {
+	it('each have an order of every sort that this test knows to tell', () => {
+		const names = devices.flatMap(({ id, commands }) =>
+			Object.keys(commands).map((name) => `${id} ${name}`)
+		);
+		expect(Object.keys(telling).toSorted()).toEqual(names.toSorted());
+	});
+
 	it('have names of their own, and so have their readings', () => {
 		expect(new Set(devices.map(({ id }) => id)).size).toBe(devices.length);
 		const names = devices.flatMap(({ readings }) => Object.keys(readings));
@@ -98,33 +175,54 @@ describe.each(robotKinds.map((kind) => [kind.kind, kind] as const))('%s', (_, ki
 
 	it.each(orders)(
 		'does what $device.id $name asks: its wait ends, its figures are finite',
-		(order) => {
-			const { device, name, schema } = order;
+		({ device, name, schema }) => {
 			fc.assert(
 				fc.property(sampleOf(schema), fc.constantFrom(...variations), (values, variation) => {
-					const machine = make(kind, variation);
-					const wait = machine.begin({
-						device: device.id,
-						name,
-						values: values as Command['values']
-					});
-					const pose = { x: 0.4, y: 0.4, heading: 0 };
-					let time = 0;
-					for (; !wait.isOver(time) && time < 60; time += tick) {
-						machine.advance(time);
-						machine.body.sense(machine.body.wish(pose).turning * tick);
-					}
+					const trying = new Trying(kind, variation).liftOff();
+					const wait = trying.order(device.id, name, values as object);
+					const isOver = trying.pass(60, wait) < 60 - tick / 2;
+					const { machine, member } = trying;
 					// A move that wheels cannot make, such as half a degree with a worn gyro, gives up as stalled.
-					expect(wait.isOver(time) || machine.isStalled || isEndless(name, values)).toBe(true);
+					const hasEnded = isOver || machine.isStalled || member.fault !== undefined;
+					expect(hasEnded || isEndless(name, values)).toBe(true);
 					for (const column of kind.columns) expect(column.of(machine)).toSatisfy(Number.isFinite);
 				}),
-				{ numRuns: 30, seed: 9 }
+				{ numRuns: runs(8, 30), seed: 9 }
 			);
 		}
 	);
 
+	it.each(orders)(
+		'$device.id $name really does something, and is not refused',
+		({ device, name }) => {
+			const values = telling[`${device.id} ${name}`]!;
+			/** What is seen for three seconds, with the order or without it. */
+			const watched = (isGiven: boolean) => {
+				const trying = new Trying(kind, 'ideal');
+				if (name !== 'takeOff') trying.liftOff();
+				for (const [before, order, its] of beforehand) {
+					if (!canDo(kind, [before]) || (setsOff(order) && setsOff(name))) continue;
+					trying.order(before.id, order, its);
+					trying.pass(0.5);
+				}
+				const wait = isGiven ? trying.order(device.id, name, values) : undefined;
+				expect(wait?.refusal).toBeUndefined();
+				if (name === 'volume')
+					trying.order(device.id, 'play', { notes: [{ pitch: 300, length: 9 }] });
+				if (name === 'stand') return trying.pass(3, wait);
+				const seen = Array.from({ length: 12 }, () => {
+					trying.pass(0.25);
+					return trying.seen;
+				});
+				return [...seen, trying.heard];
+			};
+			if (name === 'stand') expect(watched(true)).toBeGreaterThan(0);
+			else expect(watched(true)).not.toEqual(watched(false));
+		}
+	);
+
 	it('says of each reading what its type says, and nothing of what it lacks', () => {
-		const machine = make(kind, 'worn');
+		const { machine } = new Trying(kind, 'worn');
 		machine.advance(0);
 		for (const { id, readings } of devices) {
 			const has = kind.devices.some((device) => device.id === id);
@@ -140,9 +238,59 @@ describe.each(robotKinds.map((kind) => [kind.kind, kind] as const))('%s', (_, ki
 	});
 });
 
+/** An order that does no more than let it go on and on: nothing shows if it does already. */
+const setsOff = (name: string): boolean => name === 'start' || name === 'drive';
+
+/** What is going on before an order is given, so that there is something to end. */
+const beforehand: readonly (readonly [Device, string, object])[] = [
+	[turning, 'turn', { angle: 1 }],
+	[wheels, 'drive', { left: 0.4, right: 0.4 }],
+	[motion, 'start', { speed: 0.4 }],
+	[lamp, 'shine', { side: 'both', colour: '#ffb020', brightness: 1, period: 0 }],
+	[speaker, 'play', { notes: [{ pitch: 440, length: 60 }] }],
+	[pins, 'set', { pins: ['7'], isOn: true }]
+];
+
+/** Of each order there is, one that changes what was going on. */
+const telling: Readonly<Record<string, object>> = {
+	'motion start': { speed: 0.8 },
+	'motion stop': { isCoasting: false },
+	'motion stand': {},
+	'pacing go': { distance: 0.2, speed: 0.6 },
+	'pacing zero': {},
+	'counters turns': { left: 1, right: 2, speed: 0.5 },
+	'counters zero': {},
+	'curving arc': { direction: 'left', radius: 0.3, angle: 1, speed: 0.4 },
+	'turning turn': { angle: 1 },
+	'turning turnTo': { bearing: 200 },
+	'gyro zero': {},
+	'wheels drive': { left: 0.6, right: 0.2 },
+	'ports motor': { port: 'A', power: 0.9 },
+	'ports use': { left: 'C', right: 'D' },
+	'rolling roll': { bearing: 200, speed: 0.5 },
+	'rolling rollFar': { bearing: 200, distance: 0.3, speed: 0.5, isEndingStill: true },
+	'flying takeOff': {},
+	'flying land': {},
+	'flying go': { direction: 'left', distance: 0.4, speed: 0.5 },
+	'flying start': { direction: 'up', speed: 0.4 },
+	'flying flip': { direction: 'left' },
+	'flying cut': {},
+	'lamp shine': { side: 'both', colour: '#38d39f', brightness: 1, period: 0 },
+	'horn sound': { duration: 2 },
+	'speaker play': { notes: [{ pitch: 300, length: 0.5 }] },
+	'speaker volume': { level: 0.1 },
+	'speaker silence': {},
+	'pins set': { pins: ['1'], isOn: false },
+	'pins clear': {},
+	'patches shine': { left: 1, right: 0 },
+	'screen show': { face: 'sleepy' }
+};
+
 /** What stands only when somebody else stops it. */
 const isEndless = (name: string, values: unknown): boolean =>
-	name === 'stand' || Math.abs((values as { speed?: number }).speed ?? 1) < 0.05;
+	name === 'stand' ||
+	name === 'start' ||
+	Math.abs((values as { speed?: number }).speed ?? 1) < 0.05;
 
 describe('what a robot runs into', () => {
 	const course = courseOf({ walls: [wall([0, 1], [2, 1])] });

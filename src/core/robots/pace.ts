@@ -1,16 +1,16 @@
 /** How fast a move is that a robot measures itself, and how it ends still. */
 
 interface Able {
-	/** Part of the top speed; less may not set it going at all. */
-	readonly weakest: number;
+	/** Part of the top speed at which a counted move creeps, if it is told to go slower. */
+	readonly slowest: number;
 	/** m/s */
 	readonly topSpeed: number;
 }
 
 /** @param distance metres @param speed a part of the top speed; less than 0 in either goes back @returns m/s */
-export function paceOf({ weakest, topSpeed }: Able, distance: number, speed: number): number {
+export function paceOf({ slowest, topSpeed }: Able, distance: number, speed: number): number {
 	// So far at no speed at all would never end.
-	const least = Math.abs(distance) === Infinity ? 0 : weakest;
+	const least = Math.abs(distance) === Infinity ? 0 : slowest;
 	const sized = Math.max(least, Math.abs(speed)) * topSpeed;
 	return distance < 0 !== speed < 0 ? -sized : sized;
 }

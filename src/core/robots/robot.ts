@@ -64,14 +64,16 @@ export interface RobotKind<M extends Machine = Machine> {
 	readonly outline: Outline;
 	/** Top speed of a new robot with a full battery, m/s: what 100 % means. */
 	readonly topSpeed: number;
-	/** A part of the top speed: less may not set it going at all. */
-	readonly weakest: number;
+	/** A part of the top speed: less may not get past the dead zone of its motors. Left out if they have none. */
+	readonly weakest?: number;
 	/** Steps that it offers at level First although others do not: what it has in place of theirs. */
 	readonly first?: readonly string[];
 	/** Steps that it does not offer there, so that there are not too many to choose from. */
 	readonly notFirst?: readonly string[];
 	/** By the name of a value: the only options of a choice that it has, where it has fewer. */
 	readonly options?: Readonly<Record<string, readonly string[]>>;
+	/** It stands on a rail, and goes where that goes. */
+	readonly isOnRail?: true;
 	/** Nobody sees where its front is: it has to be lined up before a run. */
 	readonly isRound?: true;
 	/** It does not know what it touches: what it takes for a bump it says itself, through `felt`. */

@@ -1,6 +1,7 @@
 /** Plays one tone after the other; a new tune takes the place of the one before. */
 import type { Wait } from '../devices/port';
 import { speaker, type PlayedNote } from '../devices/speaker/device';
+import { tick } from '../time';
 import { part, type Part } from './machine';
 
 export class Speaker {
@@ -9,25 +10,34 @@ export class Speaker {
 	private since = 0;
 	private until = 0;
 
-	constructor(private readonly played: (notes: readonly PlayedNote[], volume: number) => void) {}
+	/** @param clock seconds, of the robot: whoever waits for it may count from somewhere else */
+	constructor(
+		private readonly played: (notes: readonly PlayedNote[], volume: number) => void,
+		private readonly clock: () => number
+	) {}
 
-	play(notes: readonly PlayedNote[], time: number): Wait {
-		const until = time + notes.reduce((sum, { length }) => sum + length, 0);
-		Object.assign(this, { notes, since: time, until });
+	play(notes: readonly PlayedNote[]): Wait {
+		const time = this.clock();
+		// Right behind another one, it follows without a gap: a tick is too coarse for that.
+		const isRightBehind = this.until <= time + tick / 2 && this.until > time - tick;
+		const since = isRightBehind ? this.until : time;
+		const endedAt = since + notes.reduce((sum, { length }) => sum + length, 0);
+		Object.assign(this, { notes, since, until: endedAt });
 		this.played(notes, this.volume);
-		return { isOver: (now) => this.notes !== notes || now >= until };
+		return { isOver: () => this.notes !== notes || this.clock() >= endedAt - tick / 2 };
 	}
 
-	silence(time: number): void {
-		this.play([], time);
+	silence(): void {
+		this.play([]);
 	}
 
-	isPlayingAt(time: number): boolean {
-		return time < this.until;
+	get isPlaying(): boolean {
+		return this.clock() < this.until;
 	}
 
 	/** 0 during a rest and when nothing plays. */
-	loudnessAt(time: number): number {
+	get loudness(): number {
+		const time = this.clock();
 		let end = this.since;
 		for (const { pitch, length } of this.notes) {
 			end += length;
@@ -37,12 +47,12 @@ export class Speaker {
 	}
 }
 
-/** A speaker as a part of any robot that has one. @param time of the robot's clock */
-export const speakerPart = (own: Speaker, time: () => number): Part =>
+/** A speaker as a part of any robot that has one. */
+export const speakerPart = (own: Speaker): Part =>
 	part(speaker, {
-		play: ({ notes }) => own.play(notes, time()),
+		play: ({ notes }) => own.play(notes),
 		volume: ({ level }) => {
 			own.volume = level;
 		},
-		silence: () => own.silence(time())
+		silence: () => own.silence()
 	});

@@ -143,13 +143,18 @@ export abstract class TwoWheels implements Body {
 			left.speed = coasting(left.speed, lost);
 			right.speed = coasting(right.speed, lost);
 		} else {
-			const { flatBatteryFactor, topSpeed } = chassis;
-			const top = topSpeed * (flatBatteryFactor + (1 - flatBatteryFactor) * this.battery);
+			const top = this.reachable;
 			const { deadZone } = this.wear;
 			left.speed = following(left, response, top, deadZone);
 			right.speed = following(right, response, top, deadZone);
 		}
 		this.roll();
+	}
+
+	/** m/s that a motor can reach with the battery as it is. */
+	get reachable(): number {
+		const { flatBatteryFactor, topSpeed } = this.chassis;
+		return topSpeed * (flatBatteryFactor + (1 - flatBatteryFactor) * this.battery);
 	}
 
 	private roll(): void {

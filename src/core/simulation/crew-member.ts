@@ -10,9 +10,10 @@ import { readingsOf, type RobotKind, type Variation } from '../robots/robot';
 import type { Datum } from '../types';
 import { headingOfBearing } from '../units/angles';
 import { heightsOf } from '../world/heights';
-import { outlineAt, type Pose } from '../world/pose';
+import { outlineAt, radiusOf, type Pose } from '../world/pose';
 import { Scene, type Place } from '../world/scene';
-import type { StartPlace } from '../world/start-places';
+import { setFree } from '../world/set-free';
+import { asideOf, farthestAside, type StartPlace } from '../world/start-places';
 import type { Obstacle } from '../world/body';
 import type { RobotRun } from './attempt';
 import { Journal, type Records } from './journal';
@@ -53,10 +54,13 @@ export class CrewMember {
 	/** For what its chains throw dice for: uniform in [0, 1). */
 	readonly chance: () => number;
 	readonly happened = new Happenings();
+	/** It could be set down where it was to be. */
+	hasRoom = true;
 	private time = 0;
 	pathLength = 0;
 	/** What has gone so wrong that it needs a hand. */
 	fault: string | undefined;
+	private readonly place: Place;
 	private readonly robot: NamedRobot;
 	private readonly scene: Scene;
 	private readonly touches: readonly number[];
@@ -66,6 +70,7 @@ export class CrewMember {
 
 	constructor({ id, robot, variation, seed, start, place, records, others, touches }: Joining) {
 		this.id = id;
+		this.place = place;
 		this.robot = robot;
 		this.touches = touches;
 		this.kind = robotKindOf(robot.kind);
@@ -93,6 +98,17 @@ export class CrewMember {
 		const dice = new Random(own ^ diceSeed);
 		this.chance = () => dice.between(0, 1);
 		this.journal = new Journal(records, id, this.machine, this.pose);
+	}
+
+	/** Its hand sets it down beside what is in its way, if there is room. @param others the other members */
+	stand(others: readonly CrewMember[]): void {
+		const { place, kind, pose } = this;
+		const things = [
+			...place.standingNear(pose, farthestAside + radiusOf(kind.outline)),
+			...others.map(({ outline }) => outline)
+		];
+		this.hasRoom = setFree(kind.outline, pose, things, asideOf(kind));
+		Object.assign(this.before, pose);
 	}
 
 	get outline() {
@@ -170,6 +186,10 @@ export class CrewMember {
 			if (!this.kind.feelsJolts) this.happened.add({ time, kind: 'bump', what: obstacle });
 		}
 		this.lastContact = time;
+	}
+
+	get name(): string {
+		return this.robot.name;
 	}
 
 	distanceTo(point: readonly [number, number]): number {

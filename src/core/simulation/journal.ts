@@ -48,6 +48,7 @@ export class Journal implements Observer<Open> {
 	isBusy = false;
 	/** How many steps that take time have begun. */
 	opened = 0;
+	private hasLeftFloor = false;
 	private readonly running = new Set<Open>();
 
 	constructor(
@@ -168,6 +169,13 @@ export class Journal implements Observer<Open> {
 	failed(fault: string): void {
 		const values = { number: this.driving?.number ?? 0 };
 		this.records.fault ??= { key: `outcome.${fault}`, values };
+	}
+
+	/** It is beyond what is drawn of the floor: said once, of the step that took it there. */
+	leftFloor(): void {
+		if (this.hasLeftFloor || !this.driving) return;
+		this.hasLeftFloor = true;
+		this.noted(this.driving, { key: 'note.offFloor', values: { number: this.driving.number } });
 	}
 
 	bumped(time: number, against: Obstacle): void {

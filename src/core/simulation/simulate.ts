@@ -182,6 +182,7 @@ class Simulation {
 	private untilOver(): Outcome {
 		const { stage } = this;
 		stage.begin();
+		if (stage.withoutRoom) return this.noRoomFor(stage.withoutRoom);
 		for (;;) {
 			this.runChains();
 			const outcome = this.ending();
@@ -257,10 +258,14 @@ class Simulation {
 		return this.outcome('fell', { key: 'outcome.fell', values: { number } });
 	}
 
+	private noRoomFor({ name }: CrewMember): Outcome {
+		return this.outcome('halted', { key: 'outcome.noRoom', values: { name } });
+	}
+
 	private stalled(member: CrewMember): Outcome {
 		const number = member.journal.driving?.number ?? 0;
-		const isHeld = this.stage.isHeld(member);
-		const key = isHeld ? 'outcome.stoppedByWall' : 'outcome.stoppedByItself';
+		const holder = this.stage.holderOf(member);
+		const key = holder ? `outcome.stoppedBy.${holder}` : 'outcome.stoppedByItself';
 		return this.outcome('halted', { key, values: { number } });
 	}
 

@@ -6,7 +6,8 @@ import type { Gate, LampPost } from '../course/course';
 import type { Variation } from '../robots/robot';
 import type { NamedRobot } from '../robots/robot-document';
 import { tickRate } from '../time';
-import { StandingCrate } from '../world/crates';
+import type { StandingCrate } from '../world/crates';
+import type { Obstacle } from '../world/body';
 import { Place, type Terrain } from '../world/scene';
 import type { StartPlace } from '../world/start-places';
 import { World } from '../world/world';
@@ -50,10 +51,11 @@ export class Stage {
 	constructor(private readonly staging: Staging) {
 		const { terrain, starts, robots } = staging;
 		const { course } = terrain;
-		this.crates = course.crates.map((crate) => new StandingCrate(crate));
+		this.crates = terrain.crates;
 		this.place = new Place(terrain, this.crates);
 		this.world = new World(terrain, this.crates, []);
 		this.stand(robots.map((robot, index) => this.memberOf(robot, starts[index]!, index)));
+		this.byId.forEach((member, index) => member.stand(this.byId.slice(0, index)));
 		this.crateWriter = new CrateWriter(this.crates);
 		this.waitingPosts = course.lampPosts;
 		this.waitingGates = course.gates;
@@ -80,6 +82,7 @@ export class Stage {
 	setDown(robot: Standing, start: StartPlace): CrewMember {
 		const others = this.crew.filter(({ id }) => id !== robot.id);
 		const member = this.memberOf(robot, start, others.length);
+		member.stand(others);
 		this.stand([...others, member]);
 		return member;
 	}
@@ -94,9 +97,9 @@ export class Stage {
 		return this.world.work;
 	}
 
-	/** Whether something holds this robot. */
-	isHeld(member: CrewMember): boolean {
-		return this.world.touching(this.byId.indexOf(member)) !== null;
+	/** What holds this robot, if something does. */
+	holderOf(member: CrewMember): Obstacle | null {
+		return this.world.touching(this.byId.indexOf(member));
 	}
 
 	/** Before the first tick. */
@@ -111,6 +114,7 @@ export class Stage {
 		if (this.waitingPosts.length > 0) this.lightPosts();
 		if (this.waitingGates.length > 0) this.passGates();
 		if (this.isOnTable) this.dropCrates();
+		else this.watchFloor();
 	}
 
 	/** A robot that is over the edge of the table. */
@@ -120,6 +124,11 @@ export class Stage {
 		return this.crew.find(
 			({ pose, isOnGround }) => isOnGround && ground.isBeyondEdge(pose.x, pose.y)
 		);
+	}
+
+	/** A robot that could not be set down, as something stands there. */
+	get withoutRoom(): CrewMember | undefined {
+		return this.crew.find(({ hasRoom }) => !hasRoom);
 	}
 
 	private driveAll(): void {
@@ -133,6 +142,14 @@ export class Stage {
 		this.tickNumber += 1;
 		this.time = this.tickNumber / tickRate;
 		for (let i = 0; i < byId.length; i++) byId[i]!.moved(this.time, world.touching(i));
+	}
+
+	/** Where there is no table to fall off, one goes on beyond what is drawn of the floor: that is said. */
+	private watchFloor(): void {
+		const { width, height } = this.place.terrain.course.size;
+		for (const { pose, journal } of this.crew) {
+			if (pose.x < 0 || pose.y < 0 || pose.x > width || pose.y > height) journal.leftFloor();
+		}
 	}
 
 	private dropCrates(): void {

@@ -25,6 +25,9 @@ export function afterwards(pause: Wait, end: () => Wait | void): Wait {
 				ending = end();
 			}
 			return ending?.isOver(time) ?? true;
+		},
+		get endedAt() {
+			return ending ? ending.endedAt : pause.endedAt;
 		}
 	};
 }

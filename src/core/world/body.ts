@@ -1,6 +1,6 @@
 /** What the world has to know of a robot to move it, and what a robot can find out about the world. */
 import type { Surface } from '../course/surfaces';
-import type { RailSpot } from '../course/rails';
+import type { RailPlace, RailSpot } from '../course/rails';
 import type { Seen } from './ground';
 import type { Pose } from './pose';
 
@@ -16,6 +16,15 @@ export interface Motion {
 
 /** What keeps a body from moving as it wants. */
 export type Obstacle = 'wall' | 'crate' | 'robot' | 'stop';
+
+/** A straight or a bend that a body cannot leave, such as a rail under its wheels. */
+export interface Guide {
+	/** The place where it begins, metres, radians, 1/m: the same object while the body is on it. */
+	readonly piece: RailPlace;
+	/** Metres that the body can still go back, and on, along it. */
+	readonly back: number;
+	readonly on: number;
+}
 
 export interface Body {
 	readonly outline: Outline;
@@ -37,6 +46,10 @@ export interface Body {
 	wish(pose: Readonly<Pose>): Readonly<Motion>;
 	/** Tells it how it really moved, and what it touched. Only told while something is near. */
 	settle(moved: Readonly<Motion>, touching: Obstacle | null): void;
+	/** What holds it now, if something does. */
+	readonly guide?: Guide | undefined;
+	/** Puts it back to where its guide lets it be, after things near it have pushed it. */
+	hold?(pose: Pose): void;
 	/** Tells its sensors how it turned in this tick, in radians. */
 	sense(turned: number): void;
 }

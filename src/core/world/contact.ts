@@ -3,11 +3,22 @@
  * something is near, and planck is given only the walls that are: its time grows with all it knows.
  */
 import * as exact from '../exact';
-import { Polygon, Vec2, World, type Body as PlanckBody, type Fixture } from './planck';
+import {
+	Polygon,
+	Vec2,
+	World,
+	type Body as PlanckBody,
+	type Contact as PlanckContact,
+	type Fixture,
+	type Joint
+} from './planck';
 import { topOfWall, type Wall } from '../course/course';
-import type { Body, Motion, Obstacle, Outline } from './body';
+import type { RailPlace } from '../course/rails';
+import type { Body, Guide, Motion, Obstacle, Outline } from './body';
 import { tick } from '../time';
-import { maximumNear, stuckCrates, withoutHidden } from './crowd';
+import { maximumNear, withoutHidden } from './crowd';
+import { FloorHold } from './floor-hold';
+import { guideJoint } from './guide';
 import { heightsOf, isOver, standing, type Heights } from './heights';
 import { Nearby, Sight, type Change } from './nearby';
 import { scale, toPlanck } from './planck/units';
@@ -16,13 +27,11 @@ import { outlineAt, type Pose } from './pose';
 
 /** Friction between a plastic shell and a wall or a crate. */
 const wallFriction = 0.3;
-/** m/s² by which a crate of card or wood slows down on the floor: friction 0.3. */
-const crateDrag = 0.3 * 9.81;
-/** m/s: slower than this a crate stands. */
-const crateRest = 0.002;
 /** Half of what planck advises for heaps of things: a few bodies among walls need no more (decision 56). */
 const velocityIterations = 4;
 const positionIterations = 3;
+/** Of what a guide holds: it cannot give way to the side. */
+const guidedIterations = 8;
 
 /** What it takes to find that a pair does not touch, as a part of what it takes when it does. */
 const pairWork = 0.1;
@@ -36,6 +45,8 @@ interface Moving {
 	readonly radius: number;
 	readonly sight: Sight;
 	isLeftOut: boolean;
+	/** What keeps it on the piece of its guide. */
+	held: { readonly piece: RailPlace; readonly joint: Joint } | null;
 	/** Direction halfway through the tick: what its speeds refer to. */
 	cos: number;
 	sin: number;
@@ -53,9 +64,12 @@ export class Contact {
 		readonly body: PlanckBody;
 		/** None for a crate that can never move. */
 		readonly sight: Sight | null;
+		readonly hold: FloorHold | null;
 	}[];
 	private readonly nearby: Nearby;
 	private readonly tops: readonly number[];
+	/** On what each body that flies has come down from above. */
+	private readonly landed = new Map<PlanckBody, Obstacle>();
 	/** The walls that planck knows, and by how many things each is near. */
 	private readonly fixtures: (Fixture | undefined)[] = [];
 	private readonly uses: number[];
@@ -82,7 +96,6 @@ export class Contact {
 		this.nearby = new Nearby(seen);
 		this.tops = seen.map(topOfWall);
 		this.uses = seen.map(() => 0);
-		const stuck = stuckCrates(seen, crates);
 		this.crates = crates.map((crate) => {
 			const body = this.bodyOf({
 				outline: crate.corners,
@@ -90,9 +103,13 @@ export class Contact {
 				inertia: crate.inertia
 			});
 			body.getFixtureList()!.setUserData(standing(crate.top));
-			if (stuck.has(crate)) body.setStatic();
 			body.setTransform(new Vec2(crate.pose.x * scale, crate.pose.y * scale), crate.pose.heading);
-			return { crate, body, sight: stuck.has(crate) ? null : new Sight() };
+			if (crate.isStuck) {
+				body.setStatic();
+				return { crate, body, sight: null, hold: null };
+			}
+			const hold = new FloorHold(this.world, this.ground, body, crate);
+			return { crate, body, sight: new Sight(), hold };
 		});
 		this.moving = bodies.map(({ body, radius }) => ({
 			planck: this.bodyOf(body, true),
@@ -100,6 +117,7 @@ export class Contact {
 			radius,
 			sight: new Sight(),
 			isLeftOut: false,
+			held: null,
 			cos: 1,
 			sin: 0
 		}));
@@ -107,16 +125,29 @@ export class Contact {
 		if (bodies.some(({ body }) => body.altitude !== undefined)) this.letPassOver(bodies);
 	}
 
-	/** What flies higher than a thing does not touch it. */
+	/** What flies higher than a thing does not touch it, and is not pushed aside when it comes down on it. */
 	private letPassOver(bodies: readonly { readonly body: Body }[]): void {
 		const heights = (fixture: Fixture): Heights => {
 			const own = this.moving.findIndex(({ planck }) => planck === fixture.getBody());
 			return own < 0 ? (fixture.getUserData() as Heights) : heightsOf(bodies[own]!.body);
 		};
+		const above = new Set<PlanckContact>();
 		this.world.on('pre-solve', (contact) => {
 			const [one, other] = [contact.getFixtureA(), contact.getFixtureB()];
-			if (isOver(heights(one), heights(other))) contact.setEnabled(false);
+			const isAbove = isOver(heights(one), heights(other));
+			if (isAbove) above.add(contact);
+			if (!above.has(contact)) return;
+			contact.setEnabled(false);
+			if (isAbove) return;
+			for (const [fixture, under] of [
+				[one, other],
+				[other, one]
+			] as const) {
+				const body = fixture.getBody();
+				if (this.planckBodies.has(body)) this.landed.set(body, this.obstacleOf(under.getBody()));
+			}
 		});
+		this.world.on('end-contact', (contact) => void above.delete(contact));
 	}
 
 	private bodyOf({ outline, mass, inertia, bounce = 0 }: Rigid, bullet = false): PlanckBody {
@@ -143,7 +174,8 @@ export class Contact {
 	}
 
 	/** What a body wishes to do in this tick. */
-	push(index: number, pose: Pose, { ahead, left, turning }: Readonly<Motion>): void {
+	push(index: number, pose: Pose, motion: Readonly<Motion>, guide?: Guide): void {
+		const { ahead, left, turning } = motion;
 		const moving = this.moving[index]!;
 		const middle = pose.heading + (turning * tick) / 2;
 		const cos = exact.cos(middle);
@@ -153,19 +185,31 @@ export class Contact {
 		this.velocity.set((ahead * cos - left * sin) * scale, (ahead * sin + left * cos) * scale);
 		moving.planck.setLinearVelocity(this.velocity);
 		moving.planck.setAngularVelocity(turning);
+		this.hold(moving, guide);
 		const outline = () => outlineAt(moving.outline, pose);
 		this.look(moving.sight.at(pose, moving.radius, this.nearby, outline));
 	}
 
+	private hold(moving: Moving, guide: Guide | undefined): void {
+		if (moving.held?.piece === guide?.piece) return;
+		if (moving.held) this.world.destroyJoint(moving.held.joint);
+		const joint = guide && guideJoint(guide, this.ground, moving.planck);
+		if (joint) this.world.createJoint(joint);
+		moving.held = joint ? { piece: guide.piece, joint } : null;
+	}
+
 	/** Moves everything for one tick, as far as things let each other. */
 	step(): void {
-		for (const { crate, body } of this.crates) slowDown(body, crate);
 		for (const { crate, sight } of this.crates) {
 			if (sight) this.look(sight.at(crate.pose, crate.radius, this.nearby));
 		}
-		this.world.step(tick, velocityIterations, positionIterations);
+		const isAnyHeld = this.moving.some(({ held, isLeftOut }) => held && !isLeftOut);
+		const [velocity, position] = isAnyHeld
+			? [guidedIterations, guidedIterations]
+			: [velocityIterations, positionIterations];
+		this.world.step(tick, velocity, position);
 		this.isAnyCrateMoving = false;
-		for (const { crate, body } of this.crates) this.followCrate(crate, body);
+		for (const { crate, body, hold } of this.crates) this.followCrate(crate, body, hold);
 		this.countWork();
 	}
 
@@ -186,14 +230,20 @@ export class Contact {
 	}
 
 	private touchedBy(body: PlanckBody): Obstacle | null {
-		let touching: Obstacle | null = null;
+		let touching: Obstacle | null = this.landed.get(body) ?? null;
 		for (let edge = body.getContactList(); edge; edge = edge.next ?? null) {
 			if (!edge.contact.isTouching() || !edge.contact.isEnabled()) continue;
-			if (edge.other === this.ground) return 'wall';
-			if (edge.other && this.planckBodies.has(edge.other)) touching = 'robot';
-			else touching ??= 'crate';
+			const met = this.obstacleOf(edge.other!);
+			if (met === 'wall') return met;
+			if (met === 'robot') touching = met;
+			else touching ??= met;
 		}
 		return touching;
+	}
+
+	private obstacleOf(body: PlanckBody): Obstacle {
+		if (body === this.ground) return 'wall';
+		return this.planckBodies.has(body) ? 'robot' : 'crate';
 	}
 
 	/** Gives planck the walls that have come near, and takes those away that nothing is near any more. */
@@ -219,27 +269,10 @@ export class Contact {
 			if (contact.isTouching()) this.work += 1;
 	}
 
-	private followCrate(crate: StandingCrate, body: PlanckBody): void {
+	private followCrate(crate: StandingCrate, body: PlanckBody, hold: FloorHold | null): void {
 		if (crate.hasFallen) return body.setActive(false);
 		const { x, y } = body.getPosition();
 		Object.assign(crate.pose, { x: x / scale, y: y / scale, heading: body.getAngle() });
-		const speed = body.getLinearVelocity().length() / scale;
-		if (speed > crateRest || Math.abs(body.getAngularVelocity()) * crate.radius > crateRest) {
-			this.isAnyCrateMoving = true;
-		}
+		if (hold?.isMoving()) this.isAnyCrateMoving = true;
 	}
-}
-
-/** Friction of the floor under a crate takes the same speed away in each tick. */
-function slowDown(body: PlanckBody, crate: StandingCrate): void {
-	const velocity = body.getLinearVelocity();
-	const speed = velocity.length() / scale;
-	const lost = crateDrag * tick;
-	body.setLinearVelocity(Vec2.mul(velocity, speed > lost ? 1 - lost / speed : 0));
-	const turning = body.getAngularVelocity();
-	// Half the radius is about where the friction of a turning box acts.
-	const lostTurning = lost / (crate.radius / 2);
-	body.setAngularVelocity(
-		Math.abs(turning) > lostTurning ? turning - Math.sign(turning) * lostTurning : 0
-	);
 }

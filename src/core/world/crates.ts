@@ -1,8 +1,18 @@
 /** Crates: things that stand on the floor and can be pushed. */
-import * as exact from '../exact';
 import { topOfCrate, type Crate, type Point } from '../course/course';
 import { headingOfBearing } from '../units/angles';
-import { outlineAt, type Pose } from './pose';
+import { outlineAt, radiusOf, type Pose } from './pose';
+
+/** Around its middle, counter-clockwise, metres; x along its bearing. */
+export function cornersOfCrate({ width, depth }: Pick<Crate, 'width' | 'depth'>): Point[] {
+	const [x, y] = [depth / 2, width / 2];
+	return [
+		[x, -y],
+		[x, y],
+		[-x, y],
+		[-x, -y]
+	];
+}
 
 export class StandingCrate {
 	readonly id: string;
@@ -17,20 +27,18 @@ export class StandingCrate {
 	/** Pushed over the table's edge. */
 	hasFallen = false;
 
-	constructor(crate: Crate) {
-		const { id, at, bearing, width, depth, mass } = crate;
+	/** @param isStuck it stands in so much that nothing can move it */
+	constructor(
+		crate: Crate,
+		readonly isStuck = false
+	) {
+		const { id, at, bearing, mass } = crate;
 		this.id = id;
 		this.mass = mass;
 		this.top = topOfCrate(crate);
 		this.pose = { x: at[0], y: at[1], heading: headingOfBearing(bearing) };
-		const [x, y] = [depth / 2, width / 2];
-		this.corners = [
-			[x, -y],
-			[x, y],
-			[-x, y],
-			[-x, -y]
-		];
-		this.radius = exact.lengthOf(x, y);
+		this.corners = cornersOfCrate(crate);
+		this.radius = radiusOf(this.corners);
 	}
 
 	/** kg m² about its middle, evenly filled. */

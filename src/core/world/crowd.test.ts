@@ -4,8 +4,10 @@ import type { Course, Crate, Point, Wall } from '../course/course';
 import { skiff } from '../robots/skiff';
 import { rehearseAlone } from '../testing/alone';
 import { courseOf, planOf, repeat, step, wall } from '../testing/sample';
-import { StandingCrate } from './crates';
-import { maximumNear, stuckCrates, withoutHidden } from './crowd';
+import { cornersOfCrate } from './crates';
+import { maximumNear, withoutHidden } from './crowd';
+import { outlineAt } from './pose';
+import { setUpCrates } from './set-up';
 import { separationOf } from './separation';
 import { cornersOf } from './walls';
 
@@ -104,13 +106,26 @@ describe('crates', () => {
 		depth: 0.1,
 		mass: 0.1
 	});
-	const standing = (crates: readonly Crate[]) => crates.map((each) => new StandingCrate(each));
+	const stuck = (crates: Crate[], walls: Wall[] = []) =>
+		setUpCrates({ walls, crates }).filter(({ isStuck }) => isStuck).length;
 
 	it('are stuck in a pile, and free side by side', () => {
-		const pile = standing(Array.from({ length: 10 }, (_, i) => crate(i, 0.5 + i * 0.001, 0.5)));
-		expect(stuckCrates([], pile).size).toBe(10);
-		const row = standing(Array.from({ length: 10 }, (_, i) => crate(i, i * 0.1, 0.5)));
-		expect(stuckCrates([], row).size).toBe(0);
-		expect(stuckCrates([wall([0, 0.5], [1, 0.5])], row).size).toBe(0);
+		const pile = Array.from({ length: 10 }, (_, i) => crate(i, 0.5 + i * 0.001, 0.5));
+		expect(stuck(pile)).toBe(10);
+		const row = Array.from({ length: 10 }, (_, i) => crate(i, i * 0.1, 0.5));
+		expect(stuck(row)).toBe(0);
+	});
+
+	it('drawn in a wall or in each other are set up beside it, and nothing is thrown', () => {
+		const walls = [wall([0, 0.5], [1, 0.5])];
+		const crates = [crate(0, 0.5, 0.53), crate(1, 0.55, 0.6), crate(2, 0.2, 0.9)];
+		const standing = setUpCrates({ walls, crates });
+		const outlines = standing.map(({ crate, pose }) => outlineAt(cornersOfCrate(crate), pose));
+		outlines.forEach((one, index) => {
+			for (const other of [cornersOf(walls[0]!), ...outlines.slice(0, index)])
+				expect(separationOf(one, other)).toBeGreaterThan(0);
+		});
+		expect(standing[0]!.pose.y).toBeCloseTo(0.5602, 6);
+		expect(standing[2]!.pose).toMatchObject({ x: 0.2, y: 0.9 });
 	});
 });

@@ -4,8 +4,7 @@
  */
 import * as exact from '../exact';
 import { topOfWall, type Point, type Wall } from '../course/course';
-import type { StandingCrate } from './crates';
-import { boxOf, meet, type Box } from './box';
+import { boxOf, type Box } from './box';
 import { Boxes } from './boxes';
 import { separationOf } from './separation';
 import { cornersOf } from './walls';
@@ -54,26 +53,3 @@ const contains = (outer: Box, inner: Box): boolean =>
 
 const isInside = (corners: readonly Point[], outer: readonly Point[]): boolean =>
 	corners.every((corner) => separationOf(outer, [corner]) <= tolerance);
-
-/** Things that a crate may stand in, at the start, and still be pushed out of. */
-const maximumOverlaps = 6;
-/** Metres that two things reach into each other before they count as standing in each other. */
-const overlap = 1e-3;
-
-/** Crates that stand in so many walls and other crates that nothing could move them. */
-export function stuckCrates(
-	walls: readonly Wall[],
-	crates: readonly StandingCrate[]
-): ReadonlySet<StandingCrate> {
-	const things = [...walls.map(cornersOf), ...crates.map(({ outline }) => outline)].map(
-		(corners) => ({ corners, box: boxOf(corners) })
-	);
-	const standing = things.slice(walls.length);
-	const overlaps = (one: (typeof things)[number], other: (typeof things)[number]): boolean =>
-		one !== other &&
-		meet(one.box, other.box) &&
-		separationOf(one.corners, other.corners) < -overlap;
-	const isStuck = (crate: (typeof things)[number]): boolean =>
-		things.filter((thing) => overlaps(crate, thing)).length > maximumOverlaps;
-	return new Set(crates.filter((_, index) => isStuck(standing[index]!)));
-}

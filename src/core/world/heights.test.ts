@@ -100,7 +100,7 @@ describe('what stands on the floor', () => {
 		const onto = rehearse(plan(takeOff, go(0.6), land), floor({ crates }));
 		expect(onto.outcome).toMatchObject({
 			kind: 'crashed',
-			reason: { key: 'outcome.crashed', values: { number: 3 } }
+			reason: { key: 'outcome.cameDown', values: { number: 3 } }
 		});
 	});
 

@@ -21,3 +21,7 @@ export function outlineAt(
 		y + ahead * sin + left * cos
 	]);
 }
+
+/** Metres from the middle of a thing to its farthest corner. */
+export const radiusOf = (points: readonly (readonly [number, number])[]): number =>
+	Math.max(...points.map(([x, y]) => exact.lengthOf(x, y)));

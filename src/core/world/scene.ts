@@ -5,19 +5,18 @@ import type { Surface } from '../course/surfaces';
 import { topOfWall, type Course, type LampPost, type Point } from '../course/course';
 import type { Surroundings } from './body';
 import type { Pose } from './pose';
-import type { StandingCrate } from './crates';
+import { StandingCrate } from './crates';
 import { isInside } from '../course/measure';
 import { Ground, type Seen } from './ground';
 import { standing, type Heights } from './heights';
 import { boxOf } from './box';
 import { Boxes } from './boxes';
 import { NearClearance } from './near-clearance';
-import { rayLength, sidesOf } from './rays';
+import { coneLength, sidesOf } from './cone';
+import { setUpCrates, type SetUp } from './set-up';
 import type { Clearance } from './walls';
 import { cornersOf } from './walls';
 
-/** Rays in the cone of a distance sensor. */
-const rays = 5;
 /** A lit post adds so much light right beside it, and less with the square of the distance, metres. */
 const postLight = 0.5;
 const postReach = 0.25;
@@ -31,6 +30,7 @@ export class Terrain {
 	private readonly allSides: Float64Array;
 	private readonly lowestTop: number;
 	private readonly boxes: Boxes;
+	private readonly setUp: readonly SetUp[];
 	/** By how many walls are higher. */
 	private readonly sides = new Map<number, Float64Array>();
 
@@ -44,10 +44,20 @@ export class Terrain {
 		this.lowestTop = Math.min(...course.walls.map(topOfWall));
 		this.clearance = new NearClearance(course.walls);
 		this.ground = new Ground(course);
+		this.setUp = setUpCrates(course);
+	}
+
+	/** The crates as they stand at Run. */
+	get crates(): StandingCrate[] {
+		return this.setUp.map(({ crate, isStuck, pose }) => {
+			const made = new StandingCrate(crate, isStuck);
+			Object.assign(made.pose, pose);
+			return made;
+		});
 	}
 
 	/** The walls that reach into a square around a place, in their order. Metres. */
-	private near(x: number, y: number, reach: number): readonly Thing[] {
+	near(x: number, y: number, reach: number): readonly Thing[] {
 		return this.boxes.around(x, y, reach).map((wall) => this.standing[wall]!);
 	}
 
@@ -85,6 +95,15 @@ export class Place {
 		readonly terrain: Terrain,
 		readonly crates: readonly StandingCrate[]
 	) {}
+
+	/** Outlines of the walls and crates that reach into a square around a place. @param reach metres */
+	standingNear({ x, y }: Pose, reach: number): (readonly Point[])[] {
+		const walls = this.terrain.near(x, y, reach).map(({ outline }) => outline);
+		const crates = this.crates.filter(
+			({ pose, radius }) => exact.lengthOf(pose.x - x, pose.y - y) < reach * Math.SQRT2 + radius
+		);
+		return [...walls, ...crates.map(({ outline }) => outline)];
+	}
 }
 
 /** Something that stands, or flies, on the course. */
@@ -125,13 +144,9 @@ export class Scene implements Surroundings {
 		const seen = this.movable.filter(({ heights: { bottom, top } }) => bottom <= eye && eye < top);
 		const sides = sidesOf(seen.map(({ outline }) => outline));
 		const wallSides = this.shared.terrain.wallSides(eye, x, y, range);
-		let nearest = range;
-		for (let ray = 0; ray < rays; ray++) {
-			const angle = this.pose.heading + spread * ((2 * ray) / (rays - 1) - 1);
-			nearest = rayLength(x, y, angle, nearest, wallSides);
-			nearest = rayLength(x, y, angle, nearest, sides);
-		}
-		return nearest;
+		const { heading } = this.pose;
+		const nearest = coneLength(x, y, heading, spread, range, wallSides);
+		return coneLength(x, y, heading, spread, nearest, sides);
 	}
 
 	private get movable(): readonly Thing[] {

@@ -2,8 +2,14 @@
 import * as exact from '../exact';
 import type { Course } from '../course/course';
 import { headingOfBearing } from '../units/angles';
+import { railNear, railReach } from '../course/rails';
+import type { Outline } from './body';
+import { cornersOfCrate } from './crates';
 import { Ground } from './ground';
-import { Clearance } from './walls';
+import { outlineAt } from './pose';
+import { setFree } from './set-free';
+import { setUpCrates } from './set-up';
+import { Clearance, cornersOf } from './walls';
 
 export type StartPlace = Course['starts'][number];
 
@@ -11,6 +17,11 @@ export type StartPlace = Course['starts'][number];
 const apart = 0.3;
 /** Metres around a robot's middle that have to be free. */
 const room = 0.13;
+/** Metres that a hand sets a robot aside when something stands where it was to be. */
+export const farthestAside = 0.03;
+/** On a rail there is no aside. */
+export const asideOf = ({ isOnRail }: { readonly isOnRail?: true }): number =>
+	isOnRail ? 0 : farthestAside;
 /** Places that are tried to each side, and ahead, and behind. */
 const reach = 4;
 
@@ -46,6 +57,24 @@ export function startPlaces(course: Course, count: number): StartPlace[] {
 		places.push({ at, bearing });
 	}
 	return places;
+}
+
+/**
+ * Whether a hand finds room for a robot there, if need be a little aside.
+ * @param outline of the robot
+ */
+export function hasRoomAt(
+	course: Course,
+	{ at, bearing }: StartPlace,
+	kind: { readonly outline: Outline; readonly isOnRail?: true }
+): boolean {
+	const pose = { x: at[0], y: at[1], heading: headingOfBearing(bearing) };
+	const rail = kind.isOnRail && railNear(course.rails, pose, railReach);
+	if (rail) Object.assign(pose, rail.path.at(rail.way));
+	const crates = setUpCrates(course).map(({ crate, pose }) =>
+		outlineAt(cornersOfCrate(crate), pose)
+	);
+	return setFree(kind.outline, pose, [...course.walls.map(cornersOf), ...crates], asideOf(kind));
 }
 
 const steps = Array.from({ length: 2 * reach + 1 }, (_, i) => (i - reach) * apart);

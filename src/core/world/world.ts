@@ -7,7 +7,7 @@ import { tick } from '../time';
 import type { Body, Motion, Obstacle } from './body';
 import { Contact } from './contact';
 import { heightsOf, isOver } from './heights';
-import type { Pose } from './pose';
+import { radiusOf, type Pose } from './pose';
 import type { StandingCrate } from './crates';
 import type { Terrain } from './scene';
 
@@ -40,7 +40,7 @@ class Mover {
 	constructor({ body, pose }: Standing) {
 		this.body = body;
 		this.pose = pose;
-		this.radius = Math.max(...body.outline.map(([x, y]) => exact.lengthOf(x, y)));
+		this.radius = radiusOf(body.outline);
 	}
 }
 
@@ -144,8 +144,8 @@ export class World {
 		const contact = this.contact!;
 		const { movers } = this;
 		for (let i = 0; i < movers.length; i++) {
-			const { isNear, motion, pose } = movers[i]!;
-			if (isNear) contact.push(i, pose, motion);
+			const { isNear, motion, pose, body } = movers[i]!;
+			if (isNear) contact.push(i, pose, motion, body.guide);
 			else contact.leaveOut(i);
 		}
 		contact.step();
@@ -155,6 +155,10 @@ export class World {
 			const { pose, body } = mover;
 			const before = pose.heading;
 			mover.touching = contact.follow(i, pose);
+			if (body.hold) {
+				body.hold(pose);
+				contact.place(i, pose);
+			}
 			body.settle(contact.moved, mover.touching);
 			body.sense(pose.heading - before);
 		}

@@ -1,7 +1,6 @@
 <script lang="ts">
 	/** What can be laid, how the next one looks, and the numbers of what is selected. */
 	import { BoxSelect, ClipboardPaste, ListPlus, MousePointer2, Ruler } from '@lucide/svelte';
-	import { isOnRail } from '$core/analysis/par';
 	import { layings, styleOf } from '$core/course/figures';
 	import type { PartName } from '$core/course/parts';
 	import { robotKindOf } from '$core/robots/kinds';
@@ -95,7 +94,7 @@
 	{/if}
 	{#if bench.selection.length > 0}<Selected {bench} />{/if}
 	<Problems {bench} {help} />
-	{#if !isOnRail(robotKindOf(help.kind))}<ShortestWay {bench} {help} />{/if}
+	{#if !robotKindOf(help.kind).isOnRail}<ShortestWay {bench} {help} />{/if}
 	{#if bench.selection.length === 0 && tool === 'select'}<Room {bench} />{/if}
 </aside>
 

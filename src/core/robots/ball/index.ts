@@ -34,7 +34,6 @@ export const ball: RobotKind<Ball> = {
 	drawing,
 	outline: settings.outline,
 	topSpeed: settings.topSpeed,
-	weakest: settings.weakest,
 	options: { side: ['both'] },
 	isRound: true,
 	feelsJolts: true,

@@ -37,8 +37,8 @@ export const topSpeed = 1.5;
 export const flatBatteryFactor = 0.75;
 /** Seconds in which it gets 63 % of the way to the speed it is told, where the floor can hold it. */
 export const lag = 0.35;
-/** Part of the top speed: with less what is inside does not climb far enough to set the shell rolling. */
-export const weakest = 0.05;
+/** Part of the top speed at which a counted move creeps, if it is told to go slower. */
+export const slowest = 0.01;
 /** rad/s with which what is inside turns on the spot: a quarter turn in 0.2 s, a guess. */
 export const turnRate = 8;
 /** m/s² with which a counted way ends, where the floor can hold it: gentler than any floor. */
@@ -66,9 +66,9 @@ export const joltDecay = 0.05;
 /** Chance, in each tick, of a jolt that is no wall: in a hard corner, and at 1 m/s on the roughest floor. */
 export const falseJolt = { corner: 0.0025, rough: 0.0004 };
 
-/** Part of the battery used in a second standing, and more at full power: 60 min. */
+/** Part of the battery used in a second standing (5 h), and what full power takes besides: 60 min in all. */
 export const idleDrain = 1 / (5 * 3600);
-export const driveDrain = 1 / 3600;
+export const driveDrain = 1 / 3600 - idleDrain;
 
 /** Of the way that it is pushed along a wall, the part that it takes for rolled: its shell slips there. */
 export const slipCounted = 0.5;

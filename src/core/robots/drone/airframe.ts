@@ -8,6 +8,8 @@ import type { Body, Motion, Obstacle } from '../../world/body';
 import * as settings from './settings';
 
 const response = 1 - exact.exp(-tick / settings.lag);
+/** Metres that it still floats, for each m/s, when it is told to stop: its lag, less what ticks make of it. */
+export const coasting = tick / (exact.exp(tick / settings.lag) - 1);
 const inDegrees = 180 / Math.PI;
 const direction = new exact.Direction();
 
@@ -44,6 +46,11 @@ export class Airframe implements Body {
 		return exact.lengthOf(exact.lengthOf(this.ahead, this.left), this.up);
 	}
 
+	/** It sinks more than it flies anywhere. */
+	get isSinking(): boolean {
+		return -this.up > exact.lengthOf(this.ahead, this.left);
+	}
+
 	/** Follows what it is told, m/s, for one tick. */
 	follow(ahead: number, left: number, up: number): void {
 		const forwards = (ahead - this.ahead) * response;
@@ -53,6 +60,14 @@ export class Airframe implements Body {
 		this.ahead += forwards;
 		this.left += leftwards;
 		this.up += (up - this.up) * response;
+	}
+
+	/**
+	 * What to tell it so that, floating from the next tick on, it comes just so far.
+	 * @param speed m/s in its direction now @param left metres
+	 */
+	endingSpeed(speed: number, left: number): number {
+		return speed + (left / (tick + coasting) - speed) / response;
 	}
 
 	/** Falls for one tick. */

@@ -55,6 +55,48 @@ describe('a drone', () => {
 		expect(Math.abs(first!.end - first!.start - 3)).toBeLessThan(0.15);
 	});
 
+	it('loses nothing between moves that follow each other, however small', () => {
+		const moves: readonly [number, number, number][] = [
+			[10, 0.1, 0.3],
+			[100, 0.01, 0.3],
+			[10, 0.1, 1],
+			[5, 0.1, 0.01]
+		];
+		for (const [times, distance, speed] of moves) {
+			const { end } = rehearse(plan(takeOff, repeat(times, [go(distance, speed)]), land));
+			expect(end.y - 1, `${times} times ${distance} m`).toBeCloseTo(times * distance, 4);
+		}
+		const thereAndBack = plan(takeOff, repeat(20, [go(0.1), go(-0.1)]), land);
+		expect(rehearse(thereAndBack).off).toBeLessThan(1e-4);
+	});
+
+	it('turns all of an arc, and arcs add up', () => {
+		const arc = (angle: number, speed: number, direction = 'right') =>
+			step('arc', { radius: 0.3, angle, speed, direction });
+		for (const speed of [0.01, 0.3, 1, -0.4]) {
+			const round = plan(takeOff, repeat(36, [arc(10, speed)]), land);
+			const { trace, off } = rehearse(round, { limit: 400 });
+			const turned = trace.heading.at(-1)! - trace.heading[0]!;
+			expect(turned).toBeCloseTo(-2 * Math.PI * Math.sign(speed), 4);
+			expect(off).toBeLessThan(0.002);
+		}
+		const both = plan(takeOff, repeat(3, [arc(90, 0.4), arc(90, 0.4, 'left')]), land);
+		const { trace } = rehearse(both, {
+			course: courseOf({ starts, size: { width: 9, height: 9 } })
+		});
+		expect(trace.heading.at(-1)!).toBeCloseTo(trace.heading[0]!, 4);
+	});
+
+	it('comes down on the top of a wall where it is, and is not thrown aside', () => {
+		const walls = [{ ...wall([0.5, 1.62], [1.5, 1.62], 0.02), height: 0.3 }];
+		const course = courseOf({ starts, size: { width: 3, height: 3 }, walls });
+		const { attempt, end, trace } = rehearse(plan(takeOff, go(0.6), land), { course });
+		expect(attempt.outcome.reason).toEqual({ key: 'outcome.cameDown', values: { number: 3 } });
+		expect(end.height).toBeCloseTo(0.3, 1);
+		expect(end.y).toBeCloseTo(1.6, 3);
+		expect(trace.heading.at(-1)!).toBeCloseTo(trace.heading[0]!, 6);
+	});
+
 	it('comes to a speed with a first-order lag, in every direction', () => {
 		for (const direction of ['forward', 'back', 'left', 'right', 'up', 'down']) {
 			const { trace, attempt } = rehearse(

@@ -31,7 +31,7 @@ import { assemble, Assembled, part, type Machine, type Part } from '../machine';
 import { noises, noisyPart } from '../noise';
 import { paceOf } from '../pace';
 import type { Making } from '../robot';
-import { Airframe } from './airframe';
+import { Airframe, coasting } from './airframe';
 import { characterOf, dayOf, wanderTime, type Character, type Day } from './character';
 import * as settings from './settings';
 
@@ -51,10 +51,12 @@ interface Line {
 
 /** What moves it: so far and then still, or on and on. */
 interface Move extends Wait, Line {
-	/** m/s, as told. */
+	/** m/s, as told; less than 0 the other way. */
 	readonly speed: number;
 	/** Metres by its own measure; Infinity for on and on. */
 	remaining: number;
+	/** Radians of an arc that its aim has not been taken along yet. */
+	toTurn: number;
 	isDone: boolean;
 }
 
@@ -102,6 +104,8 @@ export class Drone extends Assembled implements Machine {
 	private gyroAngle = 0;
 	private readonly facing: Facing;
 	private move: Move | undefined;
+	/** The way that a counted move has come to its end, and it still floats the last of it. */
+	private isFloating = false;
 	private flip: FlipDirection = 'forward';
 	/** By its own measure, metres over the floor. */
 	private way = 0;
@@ -283,21 +287,28 @@ export class Drone extends Assembled implements Machine {
 		angle: number;
 		speed: number;
 	}): Wait {
-		if (radius === 0) return this.turn(direction === 'left' ? angle : -angle);
+		if (Math.abs(radius) < settings.leastRadius) return this.turn(direction === 'left' ? angle : -angle);
 		const curve = (direction === 'left' ? 1 : -1) / radius;
 		return this.follow({ ...axes.forward, curve }, radius * angle, speed);
 	}
 
 	private follow(line: Line, distance: number, speed: number): Wait {
 		if (this.refusal) return refused(this.refusal);
+		const floating = this.isFloating ? this.speedAlong(line) * coasting : 0;
 		this.letGo();
 		const pace = paceOf(settings, distance, speed);
+		const way = Math.abs(distance);
+		// What it still floats belongs to the way before: it flies that as well, and turns only for its own.
+		const remaining = way + Math.sign(pace) * floating * this.character.measure;
+		const curve = line.curve === 0 ? 0 : (line.curve * way) / remaining;
 		// Along a narrow curve it is only as fast as it can turn.
 		const most = settings.turnRate / Math.abs(line.curve);
 		const move: Move = {
 			...line,
+			curve,
 			speed: Math.max(-most, Math.min(most, pace)),
-			remaining: Math.abs(distance),
+			remaining,
+			toTurn: line.curve === 0 ? 0 : Math.sign(pace) * way * line.curve,
 			isDone: false,
 			isOver: () => move.isDone
 		};
@@ -305,9 +316,23 @@ export class Drone extends Assembled implements Machine {
 		return move;
 	}
 
+	/** m/s */
+	private speedAlong({ ahead, left, up }: Line): number {
+		const { body } = this;
+		return body.ahead * ahead + body.left * left + body.up * up;
+	}
+
 	private letGo(): void {
 		if (this.move) this.move.isDone = true;
 		this.move = undefined;
+		this.isFloating = false;
+	}
+
+	/** Its way is flown but for what it floats; of an arc, the last is turned while it does. */
+	private arrive({ toTurn }: Move): void {
+		this.aim += toTurn;
+		this.letGo();
+		this.isFloating = true;
 	}
 
 	rest(): void {
@@ -354,7 +379,7 @@ export class Drone extends Assembled implements Machine {
 		if (this.phase === 'ground') this.use(settings.idleDrain);
 		else this.fly();
 		const { body } = this;
-		if (body.hit) this.failed('crashed');
+		if (body.hit) this.failed(body.isSinking ? 'cameDown' : 'crashed');
 		if (body.altitude >= this.highest) this.failed('hitCeiling');
 	}
 
@@ -399,16 +424,20 @@ export class Drone extends Assembled implements Machine {
 	private pursue(): void {
 		const { body, move } = this;
 		if (!move) return body.follow(0, 0, 0);
-		const flown = body.ahead * move.ahead + body.left * move.left + body.up * move.up;
-		move.remaining -= Math.abs(flown) * this.character.measure * tick;
-		// With a first-order lag it still comes as far as its speed times the lag.
-		const isNearlyThere = move.remaining <= Math.abs(flown) * settings.lag;
+		const { measure } = this.character;
 		const { flatBatteryFactor, topSpeed } = settings;
 		const top = topSpeed * (flatBatteryFactor + (1 - flatBatteryFactor) * this.battery);
-		const speed = isNearlyThere ? 0 : Math.max(-top, Math.min(top, move.speed));
+		const forwards = Math.sign(move.speed);
+		const told = Math.min(top, Math.abs(move.speed));
+		const ending = body.endingSpeed(
+			forwards * this.speedAlong(move),
+			move.remaining / measure
+		);
+		const speed = forwards * Math.min(told, ending);
 		body.follow(move.ahead * speed, move.left * speed, move.up * speed);
+		move.remaining -= forwards * this.speedAlong(move) * measure * tick;
 		const isTurned = move.remaining * Math.abs(move.curve) < settings.nearlyTurned;
-		if (isNearlyThere && isTurned && body.speed < settings.stillSpeed) this.letGo();
+		if (ending < told && isTurned && body.speed < settings.stillSpeed) this.arrive(move);
 	}
 
 	private tumble(): void {
@@ -436,6 +465,7 @@ export class Drone extends Assembled implements Machine {
 		}
 		const curving = move && phase === 'air' ? body.ahead * move.curve : 0;
 		this.aim += curving * tick;
+		if (move) move.toTurn -= curving * tick;
 		const off = (this.aim - this.believed - curving * tick) / settings.turnLag;
 		body.turning = curving + Math.max(-settings.turnRate, Math.min(settings.turnRate, off));
 	}

@@ -37,7 +37,6 @@ export const drone: RobotKind<Drone> = {
 	drawing,
 	outline: settings.outline,
 	topSpeed: settings.topSpeed,
-	weakest: settings.weakest,
 	/** It hovers while nothing else is asked of it. */
 	notFirst: ['wait'],
 	options: { side: ['both'], ending: ['brake'] },

@@ -32,8 +32,8 @@ export const inertia = 0.0003;
 export const topSpeed = 1.2;
 /** Part of the top speed that is left with an empty battery. */
 export const flatBatteryFactor = 0.85;
-/** Part of the top speed: less is lost in its own swaying. */
-export const weakest = 0.05;
+/** Part of the top speed at which a counted move creeps, if it is told to go slower. */
+export const slowest = 0.01;
 /** Seconds in which it gets 63 % of the way to the speed it is told. */
 export const lag = 0.4;
 /** rad/s of a turn at the most, and the seconds in which what is left of it shrinks to a third. */
@@ -53,6 +53,8 @@ export const cushion = 0.7;
 /** m/s and radians: slower than this it hovers, nearer than this it points where it is to. */
 export const stillSpeed = 0.02;
 export const arrivedAngle = 0.005;
+/** Metres: an arc of less is a turn on the spot. */
+export const leastRadius = 0.001;
 /** Radians of an arc that may be left when it ends. */
 export const nearlyTurned = 0.02;
 

@@ -104,7 +104,7 @@ export class FaceRobot extends Assembled implements Machine {
 		this.dead = spread.dead;
 		const wear = wearOf(name, spread.wheels);
 		this.body = new Body(settings.chassis, wear, battery, spread.slip, chance);
-		this.speaker = new Speaker(making.played);
+		this.speaker = new Speaker(making.played, () => this.time);
 		const offset = new Random(seedOfText(`${name} compass`)).between(-1, 1) * spread.compass;
 		const withSenses = (own: Random) =>
 			assemble([...this.parts(), ...this.senses(own, noises[variation], offset, spread.jitter)]);
@@ -131,7 +131,7 @@ export class FaceRobot extends Assembled implements Machine {
 					this.face = faces.indexOf(face);
 				}
 			}),
-			speakerPart(this.speaker, () => this.time),
+			speakerPart(this.speaker),
 			part(battery, {}, { battery: () => body.battery })
 		];
 	}
@@ -179,7 +179,7 @@ export class FaceRobot extends Assembled implements Machine {
 		return isDark && !this.body.isRolling;
 	}
 	get isPlaying(): boolean {
-		return this.speaker.isPlayingAt(this.time);
+		return this.speaker.isPlaying;
 	}
 
 	advance(time: number): void {

@@ -30,7 +30,6 @@ export const pinboard: RobotKind<Pinboard> = {
 	outline: chassis.outline,
 	topSpeed: chassis.topSpeed,
 	/** A motor that is on is wholly on. */
-	weakest: 0,
 	first: ['goFor', 'turnFor'],
 	instead,
 	check,

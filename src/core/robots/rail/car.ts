@@ -6,7 +6,7 @@ import type { RailPath } from '../../course/rails';
 import * as exact from '../../exact';
 import { tick } from '../../time';
 import { wrapAngle } from '../../units/angles';
-import type { Body, Motion, Obstacle } from '../../world/body';
+import type { Body, Guide, Motion, Obstacle } from '../../world/body';
 import type { Pose } from '../../world/pose';
 import * as settings from './settings';
 
@@ -19,6 +19,12 @@ export interface OnRail {
 	way: number;
 	/** Whether its front points along the rail, 1, or against it, -1. */
 	readonly facing: 1 | -1;
+}
+
+/** Metres along its rail between which its middle can be: at an end its buffers touch the stop. */
+export function endsOf({ path }: Pick<OnRail, 'path'>): readonly [number, number] {
+	const half = settings.outline[0]![0];
+	return path.isClosed ? [-Infinity, Infinity] : [half, path.length - half];
 }
 
 export class Car implements Body {
@@ -88,21 +94,38 @@ export class Car implements Body {
 	}
 
 	/** @returns whether an end of its rail keeps it from going on */
-	private stopAtEnd({ path, facing }: OnRail): boolean {
-		if (path.isClosed) return false;
-		const half = settings.outline[0]![0];
-		const [least, most] = [half, path.length - half];
+	private stopAtEnd(on: OnRail): boolean {
+		if (on.path.isClosed) return false;
+		const [least, most] = endsOf(on);
 		const isBeyond = this.next < least || this.next > most;
 		this.next = Math.max(least, Math.min(most, this.next));
-		const isAway = (this.next === least ? facing : -facing) * this.speed > 0;
+		const isAway = (this.next === least ? on.facing : -on.facing) * this.speed > 0;
 		return isBeyond && !isAway;
+	}
+
+	get guide(): Guide | undefined {
+		const { on } = this;
+		if (!on) return undefined;
+		const [least, most] = endsOf(on);
+		return { piece: on.path.pieceUnder(on.way), back: on.way - least, on: most - on.way };
+	}
+
+	/** Wherever something has pushed it to, it is on its rail, between the ends of it. */
+	hold(pose: Pose): void {
+		const { on } = this;
+		if (!on) return;
+		const [least, most] = endsOf(on);
+		const beside = on.path.beside(this.next, pose.x, pose.y);
+		this.next = Math.max(least, Math.min(most, beside));
+		const { x, y, heading } = on.path.at(this.next);
+		const front = on.facing === 1 ? heading : heading + Math.PI;
+		Object.assign(pose, { x, y, heading: pose.heading + wrapAngle(front - pose.heading) });
 	}
 
 	settle({ ahead }: Readonly<Motion>, touching: Obstacle | null): void {
 		if (!touching || !this.on) return;
 		this.knocked = Math.max(this.knocked, Math.abs(ahead - this.speed));
 		this.speed = ahead;
-		this.next = this.on.way + this.on.facing * ahead * tick;
 	}
 
 	sense(): void {

@@ -32,7 +32,7 @@ export const rail: RobotKind<Trolley> = {
 	drawing,
 	outline: settings.outline,
 	topSpeed: settings.topSpeed,
-	weakest: settings.weakest,
+	isOnRail: true,
 	first: ['goFor', 'start', 'stop'],
 	options: { side: ['both', 'front', 'back'] },
 	course: {

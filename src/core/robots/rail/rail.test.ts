@@ -3,11 +3,22 @@ import { checkPlan } from '../../checks';
 import { courseSchema } from '../../course/course';
 import { RailPath, type Rail } from '../../course/rails';
 import { applyEdit } from '../../plan/edits';
-import type { Plan, Step } from '../../plan/plan';
+import { planRobot, type Plan, type Step } from '../../plan/plan';
+import { sampleRobot } from '../robot-document';
+import { skiff } from '../skiff';
 import { simulate, type Rehearsal } from '../../simulation/simulate';
 import { initialValues } from '../../steps/catalogue';
 import type { Values } from '../../steps/definition';
-import { courseOf, go, planFor, planOf, step as bare, wait } from '../../testing/sample';
+import {
+	courseOf,
+	go,
+	planFor,
+	planOf,
+	step as bare,
+	trigger,
+	wait,
+	wall
+} from '../../testing/sample';
 import { rail } from '.';
 import * as settings from './settings';
 
@@ -152,6 +163,68 @@ describe('a rail car', () => {
 		const crew = simulate({ plan: two, course, variation: 'ideal', seed: 1 });
 		expect(crew.runs[0]!.trace.x.at(-1)).toBeCloseTo(3 - 0.16 - 0.15, 1);
 		expect(crew.runs[0]!.bumps).toEqual([]);
+	});
+
+	const crate = (x: number, mass: number) => ({
+		...{ id: 'k', at: [x, 1] as [number, number], bearing: 0, width: 0.1, depth: 0.1, mass }
+	});
+
+	it('pushes a crate no faster than its motor goes, and stops at one that is too heavy', () => {
+		const pushing = plan(start(1), wait(12), stop('brake'));
+		for (const mass of [0.05, 0.3, 0.7, 1, 2]) {
+			const course = { ...courseWith(straight), crates: [crate(3, mass)] };
+			const { trace, bumps, last } = rehearse(pushing, straight, { course });
+			expect(bumps[0]).toMatchObject({ against: 'crate' });
+			expect(Math.max(...trace.columns.speed!)).toBeLessThan(settings.topSpeed);
+			expect(Math.max(...trace.y) - Math.min(...trace.y)).toBeLessThan(1e-9);
+			// Friction 0.3 against what its wheels hold on the rail: 0.35 N.
+			if (0.3 * 9.81 * mass < settings.traction * settings.mass) continue;
+			expect(trace.columns.speed![1400]!).toBeLessThan(1e-3);
+			expect(trace.x[last]!).toBeGreaterThan(3 - 0.05 - 0.08 - 0.001);
+		}
+	});
+
+	it('does not squeeze a light crate through a thin wall', () => {
+		const walls = [wall([4, 0.5], [4, 1.5], 0.005)];
+		const course = { ...courseWith(straight), walls, crates: [crate(3.5, 0.05)] };
+		const { trace } = rehearse(plan(start(1), wait(12), stop('brake')), straight, { course });
+		expect(Math.max(...trace.x)).toBeLessThan(4 - 0.0025 - 0.1 - 0.08 + 0.002);
+	});
+
+	it('is stopped by a wall that its rail runs into at a slant, and gives up there', () => {
+		const walls = [wall([3, 0.9], [4, 1.1], 0.01)];
+		const course = { ...courseWith(straight), walls };
+		const { attempt, bumps, trace } = rehearse(plan(go(5, 1)), straight, { course });
+		expect(bumps[0]!.against).toBe('wall');
+		expect(attempt.outcome.reason.key).toBe('outcome.stoppedBy.wall');
+		expect(Math.max(...trace.y) - Math.min(...trace.y)).toBeLessThan(1e-9);
+	});
+
+	it('parked, is pushed along its rail by a Skiff, which it does not throw back', () => {
+		const parked = plan();
+		const pusher = planRobot({ ...sampleRobot(skiff), name: 'Wick' }, parked.robots);
+		const chain = { id: 'push', trigger: trigger(), steps: [start(1), wait(4)], robot: pusher.id };
+		const two = { ...parked, robots: [...parked.robots, pusher], chains: [chain] };
+		const starts = [3, 2.5].map((x) => ({ at: [x, 1] as [number, number], bearing: 90 }));
+		const course = { ...courseWith(straight), starts };
+		const crew = simulate({ plan: two, course, variation: 'ideal', seed: 1 });
+		const [car, wick] = crew.runs.map(({ trace }) => trace.x);
+		expect(car!.at(-1)! - car![0]!).toBeGreaterThan(0.5);
+		for (let i = 1; i < wick!.length; i++) expect(wick![i]! - wick![i - 1]!).toBeGreaterThan(-1e-4);
+	});
+
+	it('creeps at 1 %, and says so where a curve takes more than its motor gives', () => {
+		const { attempt, way } = rehearse(plan(go(0.1, 0.01)));
+		expect(way).toBeCloseTo(0.1, 2);
+		expect(attempt.outcome.seconds).toBeGreaterThan(9);
+		const intoCurve = line({
+			at: [1.2, 1],
+			pieces: [{ length: 0.5 }, { radius: 0.25, angle: 90 }]
+		});
+		expect(rehearse(plan(go(0.6, 0.02)), intoCurve).attempt.outcome.reason).toEqual({
+			key: 'outcome.stoppedByItself',
+			values: { number: 1 }
+		});
 	});
 
 	it('knows no distance without its counter, and goes nowhere without a rail', () => {

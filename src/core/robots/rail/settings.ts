@@ -24,8 +24,8 @@ export const inertia = (mass * (4 * long * long + 4 * wide * wide)) / 12;
 /** m/s at 100 % with a full battery, and the part of it that is left with an empty one. */
 export const topSpeed = 1;
 export const flatBatteryFactor = 0.85;
-/** Part of the top speed: less does not overcome the friction of its axles. */
-export const weakest = 0.08;
+/** Part of the top speed at which a counted move creeps, if it is told to go slower. */
+export const slowest = 0.01;
 /** Seconds in which the motor gets 63 % of the way to its speed, and m/s² that its wheels hold on the rail. */
 export const lag = 0.5;
 export const traction = 0.5;
@@ -48,10 +48,10 @@ export const gravity = 9.81;
 export const curveSpeed = (radius: number): number =>
 	Math.sqrt((gravity * gauge * radius) / (2 * centreOfMass));
 
-/** Metres between where a start mark is and the rail, at the most: a hand sets the car on it. */
-export const reach = 0.3;
 /** m/s: slower than this it stands. */
 export const stillSpeed = 0.004;
+/** Seconds without getting on after which a counted move has stalled: longer than it takes to set off. */
+export const stallTime = 1;
 /** Metres that a counted way may lack when it has come to stand. */
 export const nearlyThere = 0.002;
 
@@ -66,6 +66,6 @@ export const loudness = 0.8;
 /** Seconds in which a jolt dies away to a third. */
 export const joltDecay = 0.05;
 
-/** Part of the battery used in a second standing, and more at full power: 90 min. */
+/** Part of the battery used in a second standing (4 h), and what full power takes besides: 90 min in all. */
 export const idleDrain = 1 / (4 * 3600);
-export const driveDrain = 1 / 5400;
+export const driveDrain = 1 / 5400 - idleDrain;

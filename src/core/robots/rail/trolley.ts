@@ -17,7 +17,7 @@ import { shell } from '../../devices/shell/device';
 import * as exact from '../../exact';
 import { Random, seedOfText } from '../../random/random';
 import { tick } from '../../time';
-import { facingOf } from '../../course/rails';
+import { facingOf, railReach } from '../../course/rails';
 import { wrapAngle } from '../../units/angles';
 import { Lamp } from '../lamp';
 import { assemble, Assembled, part, type Machine, type Part } from '../machine';
@@ -25,7 +25,7 @@ import { noises } from '../noise';
 import { brakingFor, paceOf } from '../pace';
 import type { Making, Variation } from '../robot';
 import { Speaker } from '../speaker';
-import { Car, type OnRail } from './car';
+import { Car, endsOf, type OnRail } from './car';
 import * as settings from './settings';
 
 /** How much cars and days differ: guesses. */
@@ -52,7 +52,6 @@ interface Stretch extends Wait {
 export class Trolley extends Assembled implements Machine {
 	readonly body: Car;
 	readonly placing: readonly [number, number, number];
-	readonly isStalled = false;
 	private readonly failed: Making['failed'];
 	/** 1 full, 0 empty. */
 	battery: number;
@@ -74,6 +73,8 @@ export class Trolley extends Assembled implements Machine {
 	protected readonly shown: Port;
 
 	private stretch: Stretch | undefined;
+	/** Seconds for which it has not got on, in a stretch that has an end. */
+	private held = 0;
 	private isCoasting = false;
 	/** Metres by its counter, of this stretch for each metre. */
 	private measure = 1;
@@ -94,7 +95,7 @@ export class Trolley extends Assembled implements Machine {
 		this.slip = slip;
 		this.chance = chance;
 		this.hasCounter = own.counter !== 'missing';
-		const rail = surroundings.railNear(settings.reach);
+		const rail = surroundings.railNear(railReach);
 		this.on = rail && {
 			path: rail.path,
 			way: betweenStops(rail),
@@ -102,7 +103,7 @@ export class Trolley extends Assembled implements Machine {
 		};
 		this.placing = this.on ? ontoRail(this.on, surroundings.place, heading) : [0, 0, 0];
 		this.body = new Car(this.on, () => met('stop'));
-		this.speaker = new Speaker(making.played);
+		this.speaker = new Speaker(making.played, () => this.time);
 		const noise = noises[variation].distance;
 		const withSenses = (own: Random) =>
 			assemble([...this.parts(), ...this.senses(making, own, noise)]);
@@ -141,7 +142,7 @@ export class Trolley extends Assembled implements Machine {
 			part(horn, {
 				sound: ({ duration }) => {
 					this.speaker.volume = settings.loudness;
-					return this.speaker.play([{ pitch: settings.horn, length: duration }], this.time);
+					return this.speaker.play([{ pitch: settings.horn, length: duration }]);
 				}
 			}),
 			part(battery, {}, { battery: () => this.battery })
@@ -198,6 +199,7 @@ export class Trolley extends Assembled implements Machine {
 	private letGo(): void {
 		if (this.stretch) this.stretch.isDone = true;
 		this.stretch = undefined;
+		this.held = 0;
 	}
 
 	private stop(isCoasting: boolean): void {
@@ -209,12 +211,15 @@ export class Trolley extends Assembled implements Machine {
 		this.stop(false);
 	}
 
+	get isStalled(): boolean {
+		return this.held >= settings.stallTime;
+	}
 	get isStill(): boolean {
 		const isMoved = this.stretch && this.stretch.speed !== 0 && !this.body.isStopped;
 		return !isMoved && Math.abs(this.body.speed) < settings.stillSpeed;
 	}
 	get isPlaying(): boolean {
-		return this.speaker.isPlayingAt(this.time);
+		return this.speaker.isPlaying;
 	}
 	get frontLamp(): number {
 		return this.front.shownAt(this.time);
@@ -253,6 +258,7 @@ export class Trolley extends Assembled implements Machine {
 		if (!stretch) return;
 		stretch.left -= Math.abs(rolled);
 		const isStanding = Math.abs(body.speed) < settings.stillSpeed;
+		this.held = isStanding && stretch.left < Infinity ? this.held + tick : 0;
 		if (stretch.left <= (isStanding ? settings.nearlyThere : 0) && isStanding) this.stop(false);
 	}
 
@@ -271,9 +277,9 @@ export class Trolley extends Assembled implements Machine {
 }
 
 /** As near as it can stand to where it is: not with one end over the end of the rail. */
-function betweenStops({ path, way }: { path: RailPath; way: number }): number {
-	const half = settings.outline[0]![0];
-	return path.isClosed ? way : Math.max(half, Math.min(path.length - half, way));
+function betweenStops(on: { path: RailPath; way: number }): number {
+	const [least, most] = endsOf(on);
+	return Math.max(least, Math.min(most, on.way));
 }
 
 /** How a hand sets it on the rail from where it stands: metres ahead and left, and radians. */

@@ -18,6 +18,8 @@ export interface Firmware {
 	readonly usedRight: Motor;
 	/** Angle by the gyro since Run, radians. */
 	readonly gyroAngle: number;
+	/** m/s that a motor can reach with the battery as it is. */
+	readonly reachable: number;
 }
 
 export abstract class Move implements Wait {
@@ -99,8 +101,13 @@ export class Travel extends Move {
 		const { velocity, acceleration } = this.profile;
 		const ahead = velocity + settings.motorLag * acceleration;
 		const { firmware, leftPart, rightPart } = this;
-		firmware.usedLeft.command = leftPart * ahead + settings.correction * this.leftBehind();
-		firmware.usedRight.command = rightPart * ahead + settings.correction * this.rightBehind();
+		const left = leftPart * ahead + settings.correction * this.leftBehind();
+		const right = rightPart * ahead + settings.correction * this.rightBehind();
+		// What is asked of one motor beyond what it can, the other must not do either: the way would bend.
+		const most = Math.max(Math.abs(left), Math.abs(right));
+		const share = most > firmware.reachable ? firmware.reachable / most : 1;
+		firmware.usedLeft.command = left * share;
+		firmware.usedRight.command = right * share;
 	}
 
 	private leftBehind(): number {

@@ -41,9 +41,9 @@ export const stallTime = 1;
 /** m/s at the wheel: slower than this is not getting on. */
 export const stallSpeed = 0.015;
 
-/** Part of the battery used in a second by switched-on electronics, and more at full power: 70 min. */
+/** Part of the battery used in a second by its electronics (4 h), and what full power takes besides: 70 min in all. */
 export const idleDrain = 1 / (4 * 3600);
-export const driveDrain = 1 / 4200;
+export const driveDrain = 1 / 4200 - idleDrain;
 
 /** 16 by 13 cm with cut corners; the axle is in the middle. */
 export const outline: Outline = [

@@ -2,11 +2,12 @@ import { describe, expect, it } from 'vitest';
 import type { Course } from '../../course/course';
 import { tick } from '../../time';
 import { rehearseAlone } from '../../testing/alone';
+import { checkPlan } from '../../checks';
 import { initialValues } from '../../steps/catalogue';
 import type { Values } from '../../steps/definition';
 import { courseOf, go, planOf, step, wait, wall } from '../../testing/sample';
 import type { Variation } from '../robot';
-import { arrivedSpeed, motorLag, rollingDrag } from './settings';
+import { arrivedSpeed, mass, motorLag, rollingDrag } from './settings';
 
 const make = (kind: string, values: Values = {}) =>
 	step(kind, { ...initialValues(kind), ...values });
@@ -40,11 +41,95 @@ describe('stopping', () => {
 	});
 });
 
+describe('an arc', () => {
+	it('bends as told at any power, with a full battery and with one that is nearly flat', () => {
+		const floor = courseOf({ size: { width: 9, height: 9 } });
+		for (const speed of [0.5, 0.95, 1])
+			for (const radius of [0.2, 3]) {
+				const { trace } = run([make('arc', { radius, angle: 90, speed })], floor);
+				expect(Math.abs(trace.x.at(-1)! - trace.x[0]! - radius), `${speed}`).toBeLessThan(0.001);
+				expect(Math.abs(trace.y.at(-1)! - trace.y[0]! - radius), `${speed}`).toBeLessThan(0.001);
+			}
+	});
+});
+
+describe('a crate', () => {
+	const course = (kilograms: number) =>
+		courseOf({
+			crates: [{ id: 'k', at: [0.4, 0.9], bearing: 0, width: 0.2, depth: 0.2, mass: kilograms }]
+		});
+
+	it('that is too heavy for its motors stays where it is, and is said to be what stopped it', () => {
+		const { crates, outcome } = run([go(1)], course(1));
+		const at = (time: number) => crates[0]!.moments.findLast((one) => one.time <= time)!.y;
+		// Hit at 0.2 m/s both go on together, against friction and with the push of the motors, 1 N.
+		const together = (0.2 * mass) / (mass + 1);
+		const slowing = (0.3 * 9.81 - (mass * 0.2) / motorLag) / (mass + 1);
+		expect(Math.abs(at(2.4) - 0.9 - together ** 2 / (2 * slowing))).toBeLessThan(0.0003);
+		expect(at(60) - at(2.4)).toBeLessThan(1e-5);
+		expect(outcome).toMatchObject({
+			kind: 'halted',
+			reason: { key: 'outcome.stoppedBy.crate', values: { number: 1 } }
+		});
+	});
+
+	it('that is light is pushed along, and slides no further than friction lets it', () => {
+		const { crates, trace } = run([go(0.6, 1)], course(0.1));
+		const last = crates[0]!.moments.at(-1)!;
+		const gap = last.y - 0.1 - (trace.y.at(-1)! + 0.08);
+		expect(last.y).toBeGreaterThan(1);
+		expect(gap).toBeLessThan(0.5 ** 2 / (2 * 0.3 * 9.81));
+	});
+});
+
+describe('a start mark in a wall', () => {
+	const course = courseOf({ walls: [wall([0, 0.41], [1, 0.41], 0.05)] });
+
+	it('has no room: that is said, and nothing moves', () => {
+		const { outcome, trace } = run([go(1)], course);
+		expect(outcome).toMatchObject({ kind: 'halted', seconds: 0 });
+		expect(outcome.reason).toEqual({ key: 'outcome.noRoom', values: { name: 'Tallow' } });
+		expect([trace.x.at(-1), trace.y.at(-1)]).toEqual([0.4, 0.4]);
+		const keys = checkPlan(planOf([go(1)]), { course }).map(({ sentence: { key } }) => key);
+		expect(keys).toEqual(['check.noRoom']);
+	});
+
+	it('that only just touches one is set beside it, as a hand would', () => {
+		const beside = courseOf({ walls: [wall([0, 0.489], [1, 0.489], 0.02)] });
+		const { trace } = run([wait(1)], beside);
+		expect(Math.abs(trace.y.at(-1)! - (0.489 - 0.01 - 0.08))).toBeLessThan(0.002);
+		expect(Math.abs(trace.y.at(-1)! - trace.y[0]!)).toBeLessThan(0.002);
+	});
+});
+
+it('driving off the floor where there is no table is said once, of the step that does it', () => {
+	const { notes } = run([go(0.5), go(1)]);
+	expect(notes.map(({ sentence }) => [sentence.key, sentence.values!.number])).toEqual([
+		['note.offFloor', 2]
+	]);
+});
+
 describe('sensors without variation', () => {
 	it('measure the way to a wall ahead from the bow', () => {
 		const course = courseOf({ walls: [wall([0, 1], [2, 1], 0.02)] });
 		expect(logged([read('distanceAhead')], course)[0]).toBeCloseTo(1 - 0.01 - 0.4 - 0.08, 6);
 		expect(logged([read('distanceAhead')])).toEqual([2]);
+	});
+
+	it('see what is nearest anywhere in the cone, however small and wherever it stands', () => {
+		for (const left of [-0.16, -0.1, -0.04, 0, 0.03, 0.07, 0.12, 0.17]) {
+			const at: [number, number] = [0.4 - left, 0.48 + 1.2];
+			const crates = [{ id: 'c', at, bearing: 0, width: 0.02, depth: 0.02, mass: 1 }];
+			const [distance] = logged([read('distanceAhead')], courseOf({ crates }));
+			const nearest = Math.hypot(Math.max(0, Math.abs(left) - 0.01), 1.19);
+			const isSeen = Math.abs(left) - 0.01 < 1.19 * Math.tan(0.14);
+			if (isSeen) expect(distance).toBeCloseTo(nearest, 3);
+			else expect(distance).toBe(2);
+		}
+		// Half of the cone reaches past the end of a wall: the corner of it is the nearest.
+		const end = courseOf({ walls: [wall([0.45, 1], [0.9, 1], 0.02)] });
+		const corner = Math.hypot(0.04, 0.99 - 0.48);
+		expect(logged([read('distanceAhead')], end)[0]).toBeCloseTo(corner, 6);
 	});
 
 	it('see a crate, and the tape under the bow', () => {

@@ -34,7 +34,7 @@ export class Skiff extends Assembled implements Machine {
 	constructor(making: Making, devices: readonly Device[]) {
 		super();
 		const { name, settings: set, variation, chance, surroundings, heading } = making;
-		this.speaker = new Speaker(making.played);
+		this.speaker = new Speaker(making.played, () => this.time);
 		this.facing = new Facing(heading);
 		const day = dayOf(variation, chance);
 		this.placing = day.placing;
@@ -44,7 +44,7 @@ export class Skiff extends Assembled implements Machine {
 			const senses = new Senses(variation, own, surroundings);
 			const sensing = senses.parts(
 				() => this.time,
-				() => this.speaker.loudnessAt(this.time)
+				() => this.speaker.loudness
 			);
 			return assemble([...parts, ...sensing].filter(({ device }) => devices.includes(device)));
 		};
@@ -76,7 +76,7 @@ export class Skiff extends Assembled implements Machine {
 					if (side !== 'left') right.set(colour, brightness, period, this.time);
 				}
 			}),
-			speakerPart(this.speaker, () => this.time),
+			speakerPart(this.speaker),
 			part(battery, {}, { battery: () => drive.battery })
 		];
 	}
@@ -105,7 +105,7 @@ export class Skiff extends Assembled implements Machine {
 		return this.body.isStill;
 	}
 	get isPlaying(): boolean {
-		return this.speaker.isPlayingAt(this.time);
+		return this.speaker.isPlaying;
 	}
 
 	// --- one tick ---

@@ -3,5 +3,16 @@
  * machine: what is imported first is loaded first.
  */
 import './lend';
-export { Polygon, Vec2, World, type Body, type Fixture } from 'planck';
+export {
+	FrictionJoint,
+	Polygon,
+	PrismaticJoint,
+	RevoluteJoint,
+	Vec2,
+	World,
+	type Body,
+	type Contact,
+	type Fixture,
+	type Joint
+} from 'planck';
 import './give-back';
