@@ -27,6 +27,9 @@ function standFirst({ holder, index, siblings }: Visited): Repair {
 	};
 }
 
+/** Outcomes of a plan that is lit, and of which nothing ran. */
+const unbegun = new Set(['outcome.untouched', 'outcome.notBegun']);
+
 export function checkRehearsal({ plan, attempt, steps }: Context): Problem[] {
 	if (!attempt) return [];
 	const numbers = numberSteps(plan);
@@ -43,6 +46,8 @@ export function checkRehearsal({ plan, attempt, steps }: Context): Problem[] {
 	const last = steps.find(({ step }) => numbers.get(step.id) === values?.number);
 	if (key === 'outcome.usedUp' && last)
 		problems.set('', { place: last.place, id: last.step.id, sentence: attempt.outcome.reason });
+	if (unbegun.has(key))
+		problems.set('', { place: 'document', id: '', sentence: attempt.outcome.reason });
 	const noted = attempt.notes.flatMap(({ stepId, sentence }): Problem[] => {
 		const here = places.get(stepId);
 		return here ? [{ place: here.place, id: stepId, sentence }] : [];

@@ -18,6 +18,7 @@ import { markSensor } from './markSensor/device';
 import { microphone } from './microphone/device';
 import { motion } from './motion/device';
 import { pacing } from './pacing/device';
+import { persistence } from './persistence/device';
 import { patches } from './patches/device';
 import { pins } from './pins/device';
 import { motorPorts } from './ports/device';
@@ -56,6 +57,7 @@ export const devices: readonly Device[] = [
 	gyro,
 	compass,
 	pacing,
+	persistence,
 	counters,
 	curving,
 	reckoning,

@@ -170,6 +170,10 @@ const special: Readonly<Record<string, Make>> = {
 		],
 		on: middle
 	}),
+	ifStuck: (values) => ({
+		chains: [run(step('ifStuck', { ...values, after: 1 }), go(1), go(-0.2))],
+		on: wallAhead
+	}),
 	cruise: () => ({
 		chains: [run(step('cruise', { speed: 0.7 }), step('go', { speed: e('cruise') }))]
 	}),

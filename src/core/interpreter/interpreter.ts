@@ -99,9 +99,7 @@ export class Interpreter {
 			hasFired: false,
 			isSpent: false
 		}));
-		this.hasTriggers = this.chains.some(
-			({ trigger }) => trigger.definition.kind !== 'whenRunPressed'
-		);
+		this.hasTriggers = !this.chains.every(({ trigger }) => isRun(trigger));
 	}
 
 	tick(time: number): void {
@@ -133,13 +131,26 @@ export class Interpreter {
 		for (const chain of this.chains) {
 			if (chain.isSpent || !chain.watch.hasFired(this.signals[chain.robot]!)) continue;
 			chain.hasFired = true;
-			chain.isSpent = chain.trigger.definition.kind === 'whenRunPressed';
+			chain.isSpent = isRun(chain.trigger);
 			if (chain.thread) continue;
 			const own = this.crew[chain.robot]!;
 			const came = this.came.get(String(chain.trigger.values.message));
 			chain.thread = new Thread(chain.steps, own, this.shared, undefined, came);
 		}
 		this.canStart = this.chains.some(({ isSpent }) => !isSpent);
+	}
+
+	/** Some chain has started. */
+	get hasBegun(): boolean {
+		return this.chains.some(({ hasFired }) => hasFired);
+	}
+
+	/** Nothing but what happens to a robot starts this plan, and a hand still can. */
+	get waitsForHands(): boolean {
+		if (this.hasEnded || this.chains.some(({ trigger }) => isRun(trigger))) return false;
+		return this.chains.some(
+			({ trigger: { definition, readings } }) => definition.isByHand || readings.has('touched')
+		);
 	}
 
 	/** A hand starts a chain, unless it runs. */
@@ -188,6 +199,8 @@ export class Interpreter {
 		);
 	}
 }
+
+const isRun = ({ definition }: Instruction): boolean => definition.kind === 'whenRunPressed';
 
 /** What can start a chain of one robot. */
 class RobotSignals implements Signals {

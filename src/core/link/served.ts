@@ -85,7 +85,7 @@ export class Served {
 	private endOrders(): void {
 		this.open = this.open.filter(({ id, wait }) => {
 			if (!wait.isOver(this.now)) return true;
-			this.send({ type: 'done', id });
+			this.send(wait.refusal ? { type: 'refused', id, why: wait.refusal } : { type: 'done', id });
 			return false;
 		});
 	}

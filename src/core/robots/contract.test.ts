@@ -216,7 +216,8 @@ describe.each(robotKinds.map((kind) => [kind.kind, kind] as const))('%s', (_, ki
 				});
 				return [...seen, trying.heard];
 			};
-			if (name === 'stand') expect(watched(true)).toBeGreaterThan(0);
+			if (name === 'giveUpAfter') expect(watched(true)).toBeTruthy();
+			else if (name === 'stand') expect(watched(true)).toBeGreaterThan(0);
 			else expect(watched(true)).not.toEqual(watched(false));
 		}
 	);
@@ -258,6 +259,7 @@ const telling: Readonly<Record<string, object>> = {
 	'motion stand': {},
 	'pacing go': { distance: 0.2, speed: 0.6 },
 	'pacing zero': {},
+	'persistence giveUpAfter': { seconds: 2 },
 	'counters turns': { left: 1, right: 2, speed: 0.5 },
 	'counters zero': {},
 	'curving arc': { direction: 'left', radius: 0.3, angle: 1, speed: 0.4 },

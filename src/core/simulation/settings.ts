@@ -28,6 +28,8 @@ export const bumpPause = 0.25;
 /** Seconds for which a bump, and a hand's touch, can be read after they began. */
 export const bumpHold = 0.1;
 export const touchHold = 0.3;
+/** Seconds for which a plan that only hands start stays open to them, after all that ran is over. */
+export const handPatience = 20;
 /**
  * Records kept at most: of one step's rounds that took no time, and of all steps. A loop could make
  * millions, and one busy step shall not hide the others.

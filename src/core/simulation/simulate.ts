@@ -19,7 +19,7 @@ import { startPlaces, type StartPlace } from '../world/start-places';
 import type { Attempt, Outcome, OutcomeKind, Summary } from './attempt';
 import type { CrewMember } from './crew-member';
 import { Stage } from './stage';
-import { contactsPerTick, defaultLimit, progressTicks } from './settings';
+import { contactsPerTick, defaultLimit, handPatience, progressTicks } from './settings';
 import type { Touch } from './touch';
 
 export interface Rehearsal {
@@ -34,7 +34,10 @@ export interface Rehearsal {
 	readonly touches?: readonly Touch[] | undefined;
 	/** The id of the one chain to run, as if Run were pressed for it. */
 	readonly only?: string | undefined;
-	/** Also records what those sensors say that the plan does not read, for a person who watches. */
+	/**
+	 * A person watches, who can touch the robots while a plan waits for that: what those sensors say that
+	 * the plan does not read is recorded, too.
+	 */
 	readonly isWatched?: boolean | undefined;
 }
 
@@ -100,6 +103,8 @@ class Simulation {
 	private readonly limitTicks: number;
 	private readonly limitWork: number;
 	private hasStopped = false;
+	/** Seconds since Run at which a chain ran last. */
+	private busyAt = 0;
 
 	private readonly rehearsal: Prepared['rehearsal'];
 
@@ -222,8 +227,11 @@ class Simulation {
 	 */
 	private isOver(): boolean {
 		const { interpreter } = this;
-		const { crew } = this.stage;
-		if (!interpreter.isIdle) return false;
+		const { crew, time } = this.stage;
+		if (!interpreter.isIdle) {
+			this.busyAt = time;
+			return false;
+		}
 		if (!interpreter.isWaiting && !this.hasStopped) {
 			this.hasStopped = true;
 			for (const { machine } of crew) if (!machine.isStill) machine.rest();
@@ -231,13 +239,20 @@ class Simulation {
 		if (!crew.every(({ machine }) => machine.isStill)) return false;
 		if (!interpreter.isWaiting) return true;
 		const isAwaited = crew.some((member) => member.machine.isPlaying || member.isAwaited);
-		return !interpreter.isTicking && !isAwaited;
+		return !interpreter.isTicking && !isAwaited && !this.isOpenToHands;
+	}
+
+	/** Whoever watches may still touch a robot whose plan waits for just that. */
+	private get isOpenToHands(): boolean {
+		if (!this.rehearsal.isWatched || !this.interpreter.waitsForHands) return false;
+		return this.stage.time - this.busyAt < handPatience;
 	}
 
 	// --- how it ends ---
 
 	private planOver(): Outcome {
 		const seconds = round(this.stage.time);
+		if (this.notBegun) return this.outcome('ended', { key: this.notBegun });
 		if (this.isInFinish()) {
 			return this.outcome('finished', { key: 'outcome.finished', values: { seconds } });
 		}
@@ -251,6 +266,14 @@ class Simulation {
 		const key = bump?.number ? 'outcome.endedAfterBump' : 'outcome.ended';
 		const values = { seconds, centimetres: Math.max(1, distance * 100), number: bump?.number ?? 0 };
 		return this.outcome('ended', { key, values });
+	}
+
+	/** Why nothing ran, if nothing did. */
+	private get notBegun(): string | undefined {
+		const { interpreter, prepared } = this;
+		if (prepared.program.chains.every(({ steps }) => steps.length === 0)) return 'outcome.nothing';
+		if (interpreter.hasBegun) return undefined;
+		return interpreter.waitsForHands ? 'outcome.untouched' : 'outcome.notBegun';
 	}
 
 	private fell({ journal }: CrewMember): Outcome {

@@ -114,6 +114,12 @@ const effects: Record<string, (attempt: Alone) => void> = {
 		expect(Math.max(...a.trace.columns.leftWheel!)).toBeGreaterThan(0.19);
 		expect(Math.max(...a.trace.columns.rightWheel!)).toBeLessThan(0.001);
 	},
+	ifStuck: (a) => {
+		expect(a.outcome.kind).toBe('ended');
+		expect(a.notes.map(({ sentence }) => sentence.key)).toEqual(['note.refused.gaveUp']);
+		// From the wall 20 cm back.
+		near(a.trace.x.at(-1)!, 0.82 - 0.015 - 0.08 - 0.2, 0.01);
+	},
 	cruise: (a) => near(Math.max(...a.trace.columns.speed!), 0.35, 0.02),
 	drivePorts: (a) => expect(way(a).turned).toBeGreaterThan(20),
 	lamp: (a) => expect(a.trace.columns.leftLamp![1]).toBe(0xffb020),

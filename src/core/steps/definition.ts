@@ -165,6 +165,8 @@ export interface StepDefinition {
 	readonly isTrigger?: boolean;
 	/** For a trigger: when it starts its chain. A routine's top has none; others call it. */
 	readonly watch?: (running: Pick<Running, 'number' | 'text' | 'truth' | 'datum'>) => Watch;
+	/** For a trigger: a hand starts its chain. */
+	readonly isByHand?: true;
 	/** For a trigger: it goes on happening by itself, so the plan is not over while it is there. */
 	readonly keepsGoing?: boolean;
 

@@ -4,6 +4,7 @@ import { curving } from '../devices/curving/device';
 import { flying } from '../devices/flying/device';
 import { motion } from '../devices/motion/device';
 import { pacing } from '../devices/pacing/device';
+import { persistence } from '../devices/persistence/device';
 import { motorPorts, ports, type MotorPort } from '../devices/ports/device';
 import { turning } from '../devices/turning/device';
 import { wheels as wheelsDevice } from '../devices/wheels/device';
@@ -342,6 +343,19 @@ export const cruise: StepDefinition = {
 	}
 };
 
+/** Of the measured moves that come after it. */
+export const ifStuck: StepDefinition = {
+	kind: 'ifStuck',
+	family: 'travel',
+	level: 'full',
+	glyph: 'M20 4v16M4 12h9M9.500 8l4 4-4 4M16.500 8v8',
+	values: { after: duration(2, { minimum: 0.5 }), then: choice('goOn', 'endPlan') },
+	needs: [motion, persistence],
+	run({ ask, number, text }) {
+		ask(persistence, 'giveUpAfter', { seconds: text('then') === 'goOn' ? number('after') : 0 });
+	}
+};
+
 export const waitStill: StepDefinition = {
 	kind: 'waitStill',
 	family: 'flow',
@@ -372,5 +386,6 @@ export const travelSteps = [
 	wheelsTurns,
 	motor,
 	cruise,
+	ifStuck,
 	drivePorts
 ];

@@ -75,6 +75,7 @@ export const whenTouched: StepDefinition = {
 	...trigger,
 	needs: [shell],
 	kind: 'whenTouched',
+	isByHand: true,
 	family: 'sense',
 	level: 'further',
 	glyph:

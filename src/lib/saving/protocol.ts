@@ -23,7 +23,9 @@ export const attemptSeedSchema = z.strictObject({
 	touches: touchesSchema.optional(),
 	only: identifierSchema.optional(),
 	/** When it was, milliseconds since 1970. */
-	at: z.number().optional()
+	at: z.number().optional(),
+	/** Version of the model that made it; an early one if it is not said. */
+	model: z.int().optional()
 });
 export type AttemptSeed = z.infer<typeof attemptSeedSchema>;
 

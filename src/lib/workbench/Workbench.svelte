@@ -116,6 +116,8 @@
 						<p class="outcome {bench.runs.outcome.kind}">
 							{bench.runs.outcome.text}
 							{#if bench.runs.hasChanged}<span class="changed">{t('outcome.changed')}</span>{/if}
+							{#if bench.runs.isOlderModel}<span class="changed">{t('outcome.olderModel')}</span
+								>{/if}
 						</p>
 					{:else if !bench.player.attempt}
 						<p class="outcome">

@@ -2,6 +2,7 @@
 import { markOf } from '$core/course/mark';
 import type { Plan } from '$core/plan/plan';
 import type { Attempt } from '$core/simulation/attempt';
+import { modelVersion } from '$core/simulation/settings';
 import { say, t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
 import type { AttemptSeed } from '$lib/saving/protocol';
@@ -21,6 +22,8 @@ export class Runs {
 	rehearsing = $state.raw<{ readonly seconds: number } | null>(null);
 	/** The course has changed since the last attempt, so it cannot be shown again. */
 	hasCourseChanged = $state(false);
+	/** What is shown was made by an older model: today's gives other numbers. */
+	isOlderModel = $state(false);
 	/** The plan that was rehearsed last. */
 	private rehearsedPlan = $state.raw<Plan | null>(null);
 	private latest: Rehearsed | null = null;
@@ -40,9 +43,8 @@ export class Runs {
 		if (haltedAt !== null)
 			return { kind: 'halted', text: t('outcome.halted', { seconds: haltedAt }) };
 		if (this.player.isPlaying || !this.player.isAtEnd) return null;
-		const reason = attempt.spans.length > 0 ? attempt.outcome.reason : { key: 'outcome.nothing' };
 		const notes = attempt.notes.slice(0, 3).map(({ sentence }) => sentence);
-		return { kind: attempt.outcome.kind, text: [reason, ...notes].map(say).join(' ') };
+		return { kind: attempt.outcome.kind, text: [attempt.outcome.reason, ...notes].map(say).join(' ') };
 	});
 
 	/** @param keep called when the seeds have changed */
@@ -60,7 +62,9 @@ export class Runs {
 		if (this.player.attempt) return;
 		this.previous = earlier ?? null;
 		this.player.show(latest ?? null, true);
-		if (newer) this.wasOf(newer.plan);
+		if (!newer) return;
+		this.isOlderModel = latest != null && newer.model !== modelVersion;
+		this.wasOf(newer.plan);
 	}
 
 	/** What is shown is an attempt of this plan, as it was. */
@@ -85,7 +89,7 @@ export class Runs {
 		stopRehearsing();
 		this.previous = this.player.attempt;
 		this.rehearsedPlan = this.stand.plan;
-		this.hasCourseChanged = false;
+		this.hasCourseChanged = this.isOlderModel = false;
 		this.latest = null;
 		this.isLive = true;
 	}
@@ -108,7 +112,7 @@ export class Runs {
 	/** Shows a run that was kept. @param plan as it was then */
 	showKept(attempt: Attempt, plan: Plan): void {
 		this.previous = this.player.attempt;
-		this.hasCourseChanged = false;
+		this.hasCourseChanged = this.isOlderModel = false;
 		this.latest = null;
 		this.player.show(attempt, true);
 		this.wasOf(plan);
@@ -119,7 +123,7 @@ export class Runs {
 		this.player.show(null);
 		this.previous = null;
 		this.rehearsedPlan = null;
-		this.hasCourseChanged = false;
+		this.hasCourseChanged = this.isOlderModel = false;
 	}
 
 	/**
@@ -134,10 +138,16 @@ export class Runs {
 		if (!attempt) return;
 		this.previous = this.player.attempt;
 		this.rehearsedPlan = plan;
-		this.hasCourseChanged = false;
+		this.hasCourseChanged = this.isOlderModel = false;
 		if (courseId) {
 			preferences.choose({ lastCourse: courseId });
-			const seed = { ...inputs, courseId, courseMark: markOf(course), at: Date.now() };
+			const seed = {
+				...inputs,
+				courseId,
+				courseMark: markOf(course),
+				at: Date.now(),
+				model: modelVersion
+			};
 			this.seeds = [seed, ...this.seeds].slice(0, 2);
 			this.keep();
 		}

@@ -7,6 +7,7 @@ import { lamp } from '../../devices/lamp/device';
 import { markSensor } from '../../devices/markSensor/device';
 import { motion } from '../../devices/motion/device';
 import { pacing } from '../../devices/pacing/device';
+import { persistence } from '../../devices/persistence/device';
 import { rangefinder } from '../../devices/rangefinder/device';
 import { shell } from '../../devices/shell/device';
 import type { RobotKind } from '../robot';
@@ -19,7 +20,7 @@ export const rail: RobotKind<Trolley> = {
 	kind: 'rail',
 	sampleName: 'Dory',
 	devices: [
-		...[motion, pacing, lamp, endLamps, horn, markSensor],
+		...[motion, pacing, persistence, lamp, endLamps, horn, markSensor],
 		...[rangefinder, shell, accelerometer, battery]
 	],
 	settings: settings.fittings,

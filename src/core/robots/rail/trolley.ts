@@ -11,6 +11,7 @@ import { lamp } from '../../devices/lamp/device';
 import { markSensor } from '../../devices/markSensor/device';
 import { motion } from '../../devices/motion/device';
 import { pacing } from '../../devices/pacing/device';
+import { persistence } from '../../devices/persistence/device';
 import { refused, type Port, type Wait } from '../../devices/port';
 import { rangefinder } from '../../devices/rangefinder/device';
 import { shell } from '../../devices/shell/device';
@@ -47,6 +48,7 @@ interface Stretch extends Wait {
 	/** Metres by its counter; Infinity for on and on. */
 	left: number;
 	isDone: boolean;
+	refusal?: string;
 }
 
 export class Trolley extends Assembled implements Machine {
@@ -75,6 +77,8 @@ export class Trolley extends Assembled implements Machine {
 	private stretch: Stretch | undefined;
 	/** Seconds for which it has not got on, in a stretch that has an end. */
 	private held = 0;
+	/** Seconds of that after which it gives the stretch up; 0 for never. */
+	private patience = 0;
 	private isCoasting = false;
 	/** Metres by its counter, of this stretch for each metre. */
 	private measure = 1;
@@ -133,6 +137,11 @@ export class Trolley extends Assembled implements Machine {
 					speed: () => (this.hasCounter ? this.body.speed : NaN)
 				}
 			),
+			part(persistence, {
+				giveUpAfter: ({ seconds }) => {
+					this.patience = seconds;
+				}
+			}),
 			part(lamp, {
 				shine: ({ side, colour, brightness, period }) => {
 					if (side !== 'back') this.front.set(colour, brightness, period, this.time);
@@ -202,6 +211,11 @@ export class Trolley extends Assembled implements Machine {
 		this.held = 0;
 	}
 
+	private giveUp(stretch: Stretch): void {
+		stretch.refusal = 'gaveUp';
+		this.stop(false);
+	}
+
 	private stop(isCoasting: boolean): void {
 		this.letGo();
 		this.isCoasting = isCoasting;
@@ -212,7 +226,7 @@ export class Trolley extends Assembled implements Machine {
 	}
 
 	get isStalled(): boolean {
-		return this.held >= settings.stallTime;
+		return this.patience === 0 && this.held >= settings.stallTime;
 	}
 	get isStill(): boolean {
 		const isMoved = this.stretch && this.stretch.speed !== 0 && !this.body.isStopped;
@@ -259,6 +273,7 @@ export class Trolley extends Assembled implements Machine {
 		stretch.left -= Math.abs(rolled);
 		const isStanding = Math.abs(body.speed) < settings.stillSpeed;
 		this.held = isStanding && stretch.left < Infinity ? this.held + tick : 0;
+		if (this.patience > 0 && this.held >= this.patience) return this.giveUp(stretch);
 		if (stretch.left <= (isStanding ? settings.nearlyThere : 0) && isStanding) this.stop(false);
 	}
 

@@ -30,6 +30,8 @@ export class Drive extends TwoWheels implements Firmware {
 	/** The motors that moves use for the wheels, which are where they are plugged in. */
 	usedLeft: Motor;
 	usedRight: Motor;
+	/** Seconds of being stuck after which a move is given up; 0 for never. */
+	givesUpAfter = 0;
 	private move: Move | undefined;
 
 	constructor(

@@ -11,6 +11,7 @@ import { lightSensor } from '../../devices/lightSensor/device';
 import { microphone } from '../../devices/microphone/device';
 import { motion } from '../../devices/motion/device';
 import { pacing } from '../../devices/pacing/device';
+import { persistence } from '../../devices/persistence/device';
 import { motorPorts } from '../../devices/ports/device';
 import { rangefinder } from '../../devices/rangefinder/device';
 import { shell } from '../../devices/shell/device';
@@ -61,7 +62,7 @@ const kindOf = (
 
 export const skiff = kindOf('skiff', 'Tallow', [
 	...ofAll,
-	...[pacing, counters, curving, turning, gyro]
+	...[pacing, persistence, counters, curving, turning, gyro]
 ]);
 export const skiffLite = kindOf('skiffLite', 'Wick', ofAll, {
 	instead: insteadByTime,

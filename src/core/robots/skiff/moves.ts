@@ -20,11 +20,14 @@ export interface Firmware {
 	readonly gyroAngle: number;
 	/** m/s that a motor can reach with the battery as it is. */
 	readonly reachable: number;
+	/** Seconds of being stuck after which a move is given up; 0 for never. */
+	readonly givesUpAfter: number;
 }
 
 export abstract class Move implements Wait {
 	isDone = false;
 	isStalled = false;
+	refusal?: string;
 	private settling = 0;
 	private stalling = 0;
 	protected readonly profile: Profile;
@@ -66,7 +69,12 @@ export abstract class Move implements Wait {
 	private watchForStall(fastest: number): void {
 		const isHeld = fastest < settings.stallSpeed && this.behind() > this.patience / 2;
 		this.stalling = isHeld ? this.stalling + tick : 0;
-		this.isStalled = this.stalling >= settings.stallTime;
+		const { givesUpAfter } = this.firmware;
+		if (givesUpAfter === 0) this.isStalled = this.stalling >= settings.stallTime;
+		else if (this.stalling >= givesUpAfter) {
+			this.refusal = 'gaveUp';
+			this.isDone = true;
+		}
 	}
 }
 

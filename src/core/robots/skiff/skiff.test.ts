@@ -82,6 +82,24 @@ describe('a crate', () => {
 	});
 });
 
+describe('a move that is stuck', () => {
+	const course = courseOf({ walls: [wall([0, 1], [2, 1])] });
+	const ifStuck = (then: string) => make('ifStuck', { after: 1.5, then });
+
+	it('ends the plan, or is given up after the time that was told, and the plan goes on', () => {
+		expect(run([go(1), go(-0.2)], course).outcome.kind).toBe('halted');
+		const { spans, notes, outcome, trace } = run([ifStuck('goOn'), go(1), go(-0.2)], course);
+		expect(outcome.kind).toBe('ended');
+		expect(notes[0]!.sentence).toEqual({ key: 'note.refused.gaveUp', values: { number: 2 } });
+		const stuckAt = trace.time.find((_, i) => trace.y[i]! > 1 - 0.01 - 0.08 - 0.003)!;
+		expect(spans[1]!.end - stuckAt).toBeGreaterThan(1.5);
+		expect(spans[1]!.end - stuckAt).toBeLessThan(2);
+		expect(trace.y.at(-1)).toBeCloseTo(1 - 0.01 - 0.08 - 0.2, 1);
+		const back = [ifStuck('goOn'), ifStuck('endPlan'), go(1), go(-0.2)];
+		expect(run(back, course).outcome.kind).toBe('halted');
+	});
+});
+
 describe('a start mark in a wall', () => {
 	const course = courseOf({ walls: [wall([0, 0.41], [1, 0.41], 0.05)] });
 

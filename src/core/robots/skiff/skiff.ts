@@ -5,6 +5,7 @@ import { lamp } from '../../devices/lamp/device';
 import { motion } from '../../devices/motion/device';
 import { motorPorts } from '../../devices/ports/device';
 import type { Port } from '../../devices/port';
+import { persistence } from '../../devices/persistence/device';
 import { wheels } from '../../devices/wheels/device';
 import { tick } from '../../time';
 import { Facing, gyroPart } from '../gyro';
@@ -66,6 +67,11 @@ export class Skiff extends Assembled implements Machine {
 				use: (ports) => drive.usePorts(ports)
 			}),
 			pacingOf(drive),
+			part(persistence, {
+				giveUpAfter: ({ seconds }) => {
+					drive.givesUpAfter = seconds;
+				}
+			}),
 			countersOf(drive),
 			curvingOf(drive),
 			turningOf(drive, facing),
