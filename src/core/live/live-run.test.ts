@@ -5,6 +5,7 @@ import { hoversFor, patience, Served } from '../link/served';
 import type { Plan } from '../plan/plan';
 import type { Course } from '../course/course';
 import { drone } from '../robots/drone';
+import { rail as railCar } from '../robots/rail';
 import { skiff, skiffLite } from '../robots/skiff';
 import { ball } from '../robots/ball';
 import { simulate } from '../simulation/simulate';
@@ -125,6 +126,28 @@ describe('a run on robots', () => {
 		run.halt();
 		const { outcome } = until(4.5);
 		expect([outcome.kind, outcome.reason.key]).toEqual(['halted', 'outcome.halted']);
+	});
+
+	it('is where its robot reckons to be, though a rail is near, unless it stands on that', () => {
+		const rail = {
+			...{ id: 'r', at: [1, 0.9], bearing: 90, isClosed: false, marks: [] },
+			pieces: [{ length: 2 }]
+		};
+		const beside = courseOf({
+			...{ size: { width: 4, height: 4 }, rails: [rail] as never },
+			starts: [{ at: [1.5, 1], bearing: 0 }]
+		});
+		const steps = [step('takeOff'), go(0.4), step('land')];
+		const { until } = live(planFor(drone, planOf(steps)), beside);
+		const { trace } = until(30).runs[0]!;
+		expect(trace.y.at(-1)! - 1).toBeCloseTo(0.4, 1);
+		const car = live(planFor(railCar, planOf([go(0.4)])), beside).until(30).runs[0]!.trace;
+		expect([car.y[0], car.y.at(-1)]).toEqual([0.9, 0.9]);
+	});
+
+	it('is put together with as many ticks as it has seconds, 120 to one', () => {
+		const attempt = live(planOf([wait(2)])).until(30);
+		expect(attempt.ticks).toBe(Math.round(attempt.outcome.seconds * tickRate));
 	});
 
 	it('ends when a robot is lost, and keeps what it told until then', () => {

@@ -4,7 +4,8 @@ import { Reckoner } from '../link/reckoner';
 import { skiff } from '../robots/skiff';
 import { sampleRobot } from '../robots/robot-document';
 import { Stage } from '../simulation/stage';
-import { courseOf, go, planOf, right } from '../testing/sample';
+import { Random } from '../random/random';
+import { courseOf, go, planOf, repeat, right, step, wait } from '../testing/sample';
 import { Terrain } from '../world/scene';
 import { LiveRecord, type LiveNews } from './live-news';
 import { readNews, writeNews } from './news-text';
@@ -22,7 +23,8 @@ const stored = {
 } as const;
 
 /** A robot that holds plans, as it stands on a floor. */
-function holding() {
+function holding(seed = 1) {
+	const dice = new Random(seed);
 	const robot = { ...sampleRobot(skiff), id: 'tallow' };
 	const terrain = new Terrain(course);
 	const stage = new Stage({
@@ -35,7 +37,7 @@ function holding() {
 	stage.begin();
 	const { machine } = stage.crew[0]!;
 	const reckoner = new Reckoner(machine, skiff.devices);
-	const store = new Store('tallow', () => 0.5);
+	const store = new Store('tallow', () => dice.between(0, 1));
 	const pass = (seconds: number) => {
 		const until = stage.time + seconds;
 		while (stage.time < until) {
@@ -76,6 +78,20 @@ describe('a plan on the robot', () => {
 		expect(runs[0]!.trace.x.at(-1)).toBeCloseTo(pose.x, 2);
 		expect(runs[0]!.trace.y.at(-1)).toBeCloseTo(0.7, 2);
 		expect(store.fetch()).toEqual([]);
+	});
+
+	it('throws dice of its own', () => {
+		const log = step('log', { value: { expression: 'random(1, 6)' } });
+		const plan = planOf([repeat(20, [log, wait(0.05)])]);
+		const thrown = (seed: number) => {
+			const { store, pass, start } = holding(seed);
+			store.put({ ...stored, plan });
+			start(2);
+			pass(4);
+			return attemptOf(store.fetch().map(({ news }) => news)).log.map(({ value }) => value);
+		};
+		expect(new Set(thrown(1)).size).toBeGreaterThan(3);
+		expect(thrown(1)).not.toEqual(thrown(2));
 	});
 
 	it('is halted, erased, and only the newest three runs are kept', () => {

@@ -180,7 +180,10 @@ describe('walls', () => {
 			seed: 3
 		});
 		expect(attempt.outcome.kind).toBe('halted');
-		expect(attempt.outcome.reason).toEqual({ key: 'outcome.stoppedBy.wall', values: { number: 3 } });
+		expect(attempt.outcome.reason).toEqual({
+			key: 'outcome.stoppedBy.wall',
+			values: { number: 3 }
+		});
 		expect(attempt.bumps).toMatchObject([{ number: 3 }]);
 		expect(endOf(attempt).y).toBeCloseTo(0.99 - 0.08, 2);
 	});

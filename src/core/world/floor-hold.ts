@@ -3,6 +3,7 @@
  * stands, it stands like a rock, unless it is pushed harder than friction can hold. A solver alone
  * would let it creep: what it has not evened out at the end of a tick is a speed.
  */
+import * as exact from '../exact';
 import type { StandingCrate } from './crates';
 import { FrictionJoint, Vec2, type Body, type World } from './planck';
 import { scale } from './planck/units';
@@ -88,6 +89,7 @@ export class FloorHold {
 			}
 		}
 		const [force, torque] = [this.maxForce * tick, this.maxTorque * tick];
-		return isTouched && (x * x + y * y) / force ** 2 + (turning / torque) ** 2 <= 1;
+		const [pushed, turned] = [exact.lengthOf(x, y) / force, turning / torque];
+		return isTouched && pushed * pushed + turned * turned <= 1;
 	}
 }

@@ -17,6 +17,10 @@ it.each([
 	['tone a4 2', 'tone', { pitch: 440, length: 2 }],
 	['set n 5', 'set', { variable: 'n', value: 5 }],
 	['repeat 3', 'repeat', { times: 3 }],
+	['again', 'forever', {}],
+	['go for 5', 'goFor', { direction: 'forward', duration: 5 }],
+	['back for 2', 'goFor', { direction: 'back', duration: 2 }],
+	['go forward 60', 'go', { direction: 'forward', distance: 0.6 }],
 	['wait', 'wait', { duration: 1 }]
 ])('"%s" means %s', (text, kind, values) => {
 	const [first] = offersFor(text, place);
