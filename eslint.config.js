@@ -14,7 +14,8 @@ const corePackages = [
 	'fast-xml-parser',
 	'svgpath',
 	'pdf-lib',
-	'flatbush'
+	'flatbush',
+	'colord'
 ];
 
 /** Functions that the language leaves to the engine. */

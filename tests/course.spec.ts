@@ -403,7 +403,7 @@ test('a gap too narrow is named and mended; the shortest way becomes a plan, tri
 	).toBeVisible();
 	await page.getByRole('button', { name: 'Move the crate away' }).click();
 	await expect(page.getByText(/lie free here/)).toHaveCount(0);
-	await page.getByRole('button', { name: 'Shortest way' }).click();
+	await page.getByRole('button', { name: 'Find a way' }).click();
 	await expect(page.getByTestId('way')).toBeVisible();
 	await expect(page.getByText(/^\d+(\.\d)? cm, (\d|one) turns?\./)).toBeVisible();
 	await expect(page.getByText('Par:')).toHaveCount(0);

@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { findWay, radiusOf, type Found } from '../core/analysis/par';
 import { checkCourse, type CourseProblem } from '../core/checks/course';
 import { courseSchema } from '../core/course/course';
+import type { WayWish } from '../core/course/driven-way';
 import { makeMaze, mazeMakings, mazeShapes, type Maze } from '../core/course/maze';
 import { robotKindOf } from '../core/robots/kinds';
 import type { Result } from '../core/sentence';
@@ -28,8 +29,14 @@ const service = {
 		return checkCourse(courseSchema.parse(course), robotKindOf(kind));
 	},
 
-	way(course: unknown, kind: string, isTapeWall: boolean, name: string): Found | null {
-		return findWay(courseSchema.parse(course), robotKindOf(kind), isTapeWall, name);
+	way(
+		course: unknown,
+		kind: string,
+		wish: WayWish,
+		isTapeWall: boolean,
+		name: string
+	): Found | null {
+		return findWay(courseSchema.parse(course), robotKindOf(kind), isTapeWall, name, wish);
 	},
 
 	maze(wish: unknown, kind: string): Result<Maze> {

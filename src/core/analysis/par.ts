@@ -4,12 +4,14 @@ import type { Plan } from '../plan/plan';
 import { canDo, type RobotKind } from '../robots/robot';
 import { simulate } from '../simulation/simulate';
 import { topOfCrate, topOfWall, type Course } from '../course/course';
-import { shortestWay, type Way } from '../course/way';
+import { wayAsWished, type WayWish } from '../course/driven-way';
+import type { Way } from '../course/way';
 import { radiusOf as radiusOfPoints } from '../world/pose';
 import { planAlong } from './follow';
 
 /** Metres from a robot's middle to its farthest corner. */
-export const radiusOf = ({ outline }: Pick<RobotKind, 'outline'>): number => radiusOfPoints(outline);
+export const radiusOf = ({ outline }: Pick<RobotKind, 'outline'>): number =>
+	radiusOfPoints(outline);
 
 /** Metres that stay free below what flies. */
 const below = 0.2;
@@ -39,7 +41,7 @@ export interface Found {
 }
 
 /**
- * The shortest way for this kind, and its par.
+ * A way for this kind as somebody wishes it, and its par.
  * @param isTapeWall it must not cross tapes either
  * @param name of the plan
  * @returns null where there is no way
@@ -48,10 +50,11 @@ export function findWay(
 	course: Course,
 	kind: RobotKind,
 	isTapeWall: boolean,
-	name: string
+	name: string,
+	wish: WayWish = 'shortest'
 ): Found | null {
 	const met = asMetBy(kind, course);
-	const way = shortestWay(met, { radius: radiusOf(kind), isTapeWall });
+	const way = wayAsWished(met, { radius: radiusOf(kind), isTapeWall }, wish);
 	if (!way || !('points' in way)) return null;
 	const plan = planAlong(way, course, kind, name);
 	const outcome = plan && simulate({ plan, course, variation: 'ideal', seed: 1 }).outcome;

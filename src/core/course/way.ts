@@ -7,6 +7,7 @@ import type { Course, Gate, Point } from './course';
 import { lengthAlong, lengthTo, placeBeside, turnAt } from './measure';
 import { tidyPoint } from './motions';
 import { Room, type Walker } from './room';
+import { Waiting } from './waiting';
 
 export interface Way {
 	/** From the start on; a corner at each of the others but the last. */
@@ -25,52 +26,6 @@ export interface Goal {
 	readonly within: number;
 	/** It is gone through, straight, from either side. */
 	readonly gate?: Gate;
-}
-
-/** A heap of places by how far a way over each is at the least. */
-class Waiting {
-	private readonly places: number[] = [];
-	private readonly costs: number[] = [];
-
-	get size(): number {
-		return this.places.length;
-	}
-
-	push(place: number, cost: number): void {
-		const { places, costs } = this;
-		let at = places.length;
-		while (at > 0) {
-			const parent = (at - 1) >> 1;
-			if (costs[parent]! <= cost) break;
-			places[at] = places[parent]!;
-			costs[at] = costs[parent]!;
-			at = parent;
-		}
-		places[at] = place;
-		costs[at] = cost;
-	}
-
-	pop(): number {
-		const { places, costs } = this;
-		const first = places[0]!;
-		const place = places.pop()!;
-		const cost = costs.pop()!;
-		const count = places.length;
-		if (count === 0) return first;
-		let at = 0;
-		for (;;) {
-			let child = 2 * at + 1;
-			if (child >= count) break;
-			if (child + 1 < count && costs[child + 1]! < costs[child]!) child += 1;
-			if (costs[child]! >= cost) break;
-			places[at] = places[child]!;
-			costs[at] = costs[child]!;
-			at = child;
-		}
-		places[at] = place;
-		costs[at] = cost;
-		return first;
-	}
 }
 
 const neighbours: readonly (readonly [dx: number, dy: number, far: number])[] = [
@@ -160,12 +115,14 @@ function tightened(room: Room, points: Point[]): Point[] {
 	return line;
 }
 
-/** Metres that a way may be longer for one turn less. */
+/** Metres that a way may be longer for one turn less; for two turns so near each other, more. */
 const worthATurn = 0.01;
+const kink = { within: 0.12, worth: 0.03 };
 
 /** Two corners become one where that is hardly longer: fewer turns, for those who have to drive it. */
 function withFewerTurns(room: Room, points: readonly Point[]): Point[] {
 	const line = [...points];
+	let hasMerged = false;
 	for (let at = 0; at + 3 < line.length;) {
 		const [a, b, c, d] = line.slice(at, at + 4) as [Point, Point, Point, Point];
 		const corner = crossing(a, b, d, c);
@@ -174,13 +131,14 @@ function withFewerTurns(room: Room, points: readonly Point[]): Point[] {
 			lengthTo(a, corner) + lengthTo(corner, d) - lengthTo(a, b) - lengthTo(b, c) - lengthTo(c, d);
 		const isBetter =
 			longer !== undefined &&
-			longer <= worthATurn &&
+			longer <= (lengthTo(b, c) < kink.within ? kink.worth : worthATurn) &&
 			room.isClear(a, corner!) &&
 			room.isClear(corner!, d);
 		if (isBetter) line.splice(at + 1, 2, corner!);
 		else at += 1;
+		hasMerged ||= isBetter;
 	}
-	return line;
+	return hasMerged ? withFewerTurns(room, line) : line;
 }
 
 /** Where a line that goes on from a over b meets one that goes on from c over d; nowhere behind them. */
@@ -264,7 +222,7 @@ const turnsOf = (points: readonly Point[]): number =>
  * What counts on a course, in the order in which a way leads over it: lamp posts, and then gates, if
  * they have an order, and the finish ring.
  */
-function goalsOf({ finish, lampPosts, gates, isInOrder }: Course): Goal[] {
+export function goalsOf({ finish, lampPosts, gates, isInOrder }: Course): Goal[] {
 	const posts = lampPosts.map(({ at, reach }): Goal => {
 		return { at, within: Math.max(0, reach - 0.02) };
 	});

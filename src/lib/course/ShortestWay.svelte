@@ -1,7 +1,8 @@
 <script lang="ts">
-	/** The shortest way, its figures, its par when asked for, and the plan that follows it. */
+	/** A way as it is wished, its figures, its par when asked for, and the plan that follows it. */
 	import { Footprints } from '@lucide/svelte';
 	import { goto } from '$app/navigation';
+	import { wayWishes } from '$core/course/driven-way';
 	import { t } from '$lib/i18n';
 	import { newId } from '$lib/saving/id';
 	import { Refused, sendSave } from '$lib/saving/send';
@@ -33,9 +34,21 @@
 </script>
 
 <div class="way">
-	<button class="button button-line" disabled={help.isSearching} onclick={() => help.search()}
-		><Footprints size={18} />{t('course.way')}</button
-	>
+	<div class="ask">
+		<select
+			class="field"
+			aria-label={t('course.way.wish')}
+			bind:value={help.wish}
+			onchange={() => help.hideWay()}
+		>
+			{#each wayWishes as wish (wish)}
+				<option value={wish}>{t(`course.way.wish.${wish}`)}</option>
+			{/each}
+		</select>
+		<button class="button button-line" disabled={help.isSearching} onclick={() => help.search()}
+			><Footprints size={18} />{t('course.way')}</button
+		>
+	</div>
 	<label>
 		<input type="checkbox" bind:checked={help.isTapeWall} onchange={() => help.hideWay()} />
 		{t('course.way.tape')}
@@ -87,6 +100,14 @@
 		display: grid;
 		gap: 0.3rem;
 		font-size: 0.9rem;
+	}
+	.ask {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.4rem;
+	}
+	.ask select {
+		flex: 1 1 9rem;
 	}
 	label {
 		display: flex;

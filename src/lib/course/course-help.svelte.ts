@@ -3,6 +3,7 @@ import type { Found } from '$core/analysis/par';
 import type { Course } from '$core/course/course';
 import type { CourseProblem } from '$core/checks/course';
 import type { MazeWish } from '$core/course/maze';
+import type { WayWish } from '$core/course/driven-way';
 import { suitedKinds } from '$core/course/suits';
 import { t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
@@ -18,6 +19,7 @@ export class CourseHelp {
 	problems = $state.raw<readonly CourseProblem[]>([]);
 	/** The way that was asked for, and of which course; null where there is none. */
 	private asked = $state.raw<{ course: Course; found: Found | null } | null>(null);
+	wish = $state<WayWish>('shortest');
 	isTapeWall = $state(false);
 	/** The seconds that a robot takes are shown. */
 	isParShown = $state(false);
@@ -50,8 +52,9 @@ export class CourseHelp {
 	async search(): Promise<void> {
 		const { course } = this.bench;
 		this.isSearching = true;
-		const name = t('course.way.plan', { course: course.name });
-		const found = await this.looker.service.way(course, this.kind, this.isTapeWall, name);
+		const { wish } = this;
+		const name = t(`course.way.plan.${wish}`, { course: course.name });
+		const found = await this.looker.service.way(course, this.kind, wish, this.isTapeWall, name);
 		this.isSearching = false;
 		this.isParShown = false;
 		this.asked = { course, found };

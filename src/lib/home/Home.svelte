@@ -114,13 +114,24 @@
 		return (await act(() => sendSave(id, save))) && id;
 	}
 
-	/** The one last used on this device, while it is among those that are shown; else the open quay. */
-	const usualCourse = () => {
-		const ids = courses.rows.map(({ id }) => id);
+	/**
+	 * The one last used on this device, while it is among those that are shown; else the open quay. What
+	 * goes on a rail begins on a course that has one.
+	 */
+	async function usualCourse(kind: RobotKind): Promise<string | null> {
+		const [, list] = lists;
+		const fits = ({ summary }: Listed) =>
+			!kind.isOnRail || (summary && 'suits' in summary && summary.suits?.includes(kind.kind));
+		let fitting = list!.all.filter(fits);
+		if (fitting.length === 0) {
+			await search();
+			fitting = list!.all.filter(fits);
+		}
+		const ids = fitting.map(({ id }) => id);
 		return (
 			[preferences.lastCourse, 'open-quay', ids[0]].find((id) => id && ids.includes(id)) ?? null
 		);
-	};
+	}
 
 	async function createPlan(courseId: string | null, kind?: RobotKind) {
 		const content = newPlan(t('home.newPlanName'), kind);
@@ -218,7 +229,7 @@
 			<WhoIsHere {people} ondone={() => (isChoosing = false)} />
 		{/if}
 		<div class="tools">
-			<NewPlan onnew={(kind) => createPlan(usualCourse(), kind)} />
+			<NewPlan onnew={async (kind) => createPlan(await usualCourse(kind), kind)} />
 			<button class="button button-line" onclick={createCourse}
 				><Plus size={18} />{t('home.newCourse')}</button
 			>

@@ -20,6 +20,15 @@ export function download(title: string, ending: string, content: Blob): void {
 	URL.revokeObjectURL(url);
 }
 
+/** Characters of a name that comes from a file. */
+const longestName = 80;
+
+const nameOf = ({ name }: File): string =>
+	name
+		.replace(/\.[^.]*$/, '')
+		.trim()
+		.slice(0, longestName) || name.slice(0, longestName);
+
 async function textOf(file: File): Promise<Result<string>> {
 	if (file.size > maximumBytes) {
 		return failure('document.tooLarge', { bytes: file.size, maximum: maximumBytes });
@@ -32,13 +41,13 @@ export async function readPlanFile(file: File): Promise<Result<Plan>> {
 	return text.ok ? readDocument(text.value, planFormat) : text;
 }
 
-/** A plan or a course, by the format that the file names; a course as a drawing, too. */
+/** A plan or a course, by the format that the file names; a course as a drawing of any lines, too. */
 export async function readAnyFile(file: File): Promise<Result<Plan | Course>> {
 	const text = await textOf(file);
 	if (!text.ok) return text;
 	if (text.value.trimStart().startsWith('<')) {
-		const { readCourseDrawing } = await import('$lib/course/drawings');
-		return readCourseDrawing(text.value);
+		const { courseOfDrawing } = await import('$lib/course/drawings');
+		return courseOfDrawing(text.value, nameOf(file));
 	}
 	const isCourse = text.value.includes(`"${courseFormat.name}"`);
 	return readDocument<Plan | Course>(text.value, isCourse ? courseFormat : planFormat);

@@ -1,4 +1,6 @@
 /** How a drawing says colours and widths: attributes, `style`, and simple rules of a style sheet. */
+import { colord, extend } from 'colord';
+import names from 'colord/plugins/names';
 import type { Element } from './xml';
 
 /** Properties that pass from groups to what is in them. */
@@ -69,12 +71,7 @@ export function styleOf(element: Element, around: Style, rules: readonly Rule[])
 	return style;
 }
 
-const names: Readonly<Record<string, string>> = {
-	...{ black: '#000000', white: '#ffffff', red: '#ff0000', green: '#008000', blue: '#0000ff' },
-	...{ yellow: '#ffff00', orange: '#ffa500', grey: '#808080', gray: '#808080', lime: '#00ff00' },
-	...{ purple: '#800080', cyan: '#00ffff', magenta: '#ff00ff', brown: '#a52a2a', pink: '#ffc0cb' },
-	...{ navy: '#000080', teal: '#008080', maroon: '#800000', olive: '#808000', silver: '#c0c0c0' }
-};
+extend([names]);
 
 /** @returns `#rrggbb`, undefined for none */
 export function colourOf(text: string, { color }: Style): string | undefined {
@@ -82,21 +79,7 @@ export function colourOf(text: string, { color }: Style): string | undefined {
 	if (word === 'none' || word === 'transparent' || word === '') return undefined;
 	if (word === 'currentcolor')
 		return color.toLowerCase() === word ? '#000000' : colourOf(color, firstStyle);
-	if (/^#[\da-f]{6}$/.test(word)) return word;
-	if (/^#[\da-f]{3}$/.test(word))
-		return `#${[...word.slice(1)].map((each) => each + each).join('')}`;
-	const rgb = /^rgba?\(([^)]*)\)/.exec(word);
-	if (rgb) {
-		const parts = rgb[1]!
-			.split(/[\s,/]+/)
-			.slice(0, 3)
-			.map((part) => (part.endsWith('%') ? parseFloat(part) * 2.55 : parseFloat(part)));
-		const hex = (part: number) =>
-			Math.round(Math.max(0, Math.min(255, part || 0)))
-				.toString(16)
-				.padStart(2, '0');
-		return `#${parts.map(hex).join('')}`;
-	}
-	// A gradient or a pattern, or a name that is not known: some colour.
-	return names[word] ?? '#000000';
+	const colour = colord(word);
+	// A gradient or a pattern: some colour.
+	return colour.isValid() ? colour.alpha(1).toHex() : '#000000';
 }

@@ -5,6 +5,7 @@ import type { Point } from '../course';
 import { distanceTo } from '../measure';
 import { RailPath } from '../rails';
 import { readDrawing, type Drawing } from './shapes';
+import { colourOf, firstStyle } from './style';
 import { courseFrom, groupsOf, nearestColour } from './take';
 
 const drawing = (
@@ -289,6 +290,22 @@ describe('a drawing of any program', () => {
 		expect(colour).toBe('#ff0000');
 		expect(apart(stated(points), meant, isClosed)).toBeLessThan(0.1);
 		expect(apart(meant, stated(points), isClosed)).toBeLessThan(0.1);
+	});
+
+	it('knows every colour that a style sheet can name', () => {
+		const colours = {
+			...{ rebeccapurple: '#663399', tomato: '#ff6347', 'hsl(120, 50%, 50%)': '#40bf40' },
+			...{ 'hsl(0.5turn 100% 50% / 0.3)': '#00ffff', 'rgb(10%, 20%, 30%)': '#1a334d' },
+			...{
+				'rgb(10 20 30)': '#0a141e',
+				'#abc': '#aabbcc',
+				'#a1b2c3d4': '#a1b2c3',
+				'url(#g)': '#000000'
+			}
+		};
+		for (const [word, hex] of Object.entries(colours))
+			expect(colourOf(word, firstStyle), word).toBe(hex);
+		expect(colourOf('none', firstStyle)).toBeUndefined();
 	});
 
 	it('becomes tapes, walls, patches and rails, by layer or by colour', () => {
