@@ -21,9 +21,16 @@ const turnsOf = (points: readonly Point[]): number[] =>
 	points.slice(1, -1).map((_, i) => Math.abs(turnAt(points, i + 1)));
 const mazes = Array.from({ length: 12 }, (_, seed) => {
 	const wish = {
-		...{ name: 'Reeds', shape: 'square', columns: 4, rows: 4, side: 0.4, making: 'wall' },
+		...({
+			name: 'Reeds',
+			shape: 'square',
+			columns: 4,
+			rows: 4,
+			side: 0.4,
+			making: 'wall'
+		} as const),
 		...{ thickness: 0.02, slant: 0, loops: 0.2, branching: 0.5, seed }
-	} as const;
+	};
 	return got(makeMaze(wish, radiusOf(skiff))).course;
 });
 

@@ -7,7 +7,7 @@
 	const { width, height } = $derived(course.size);
 </script>
 
-<svg class="drawn" viewBox="0 0 {width} {height}" role="img" aria-label={label}>
+<svg class="drawn on-floor" viewBox="0 0 {width} {height}" role="img" aria-label={label}>
 	<g transform="translate(0,{height}) scale(1,-1)"><CourseDrawing {course} isSmall /></g>
 </svg>
 

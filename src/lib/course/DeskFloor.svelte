@@ -111,6 +111,7 @@
 	<div class="sheet" bind:clientWidth={width} bind:clientHeight={height}>
 		<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 		<svg
+			class="on-floor"
 			{@attach view.on}
 			{width}
 			{height}

@@ -115,6 +115,7 @@
 	<div class="sheet" bind:clientWidth={width} bind:clientHeight={height}>
 		<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 		<svg
+			class="on-floor"
 			{@attach view.on}
 			{width}
 			{height}
@@ -147,9 +148,11 @@
 					>
 						<!-- What a finger can hit. -->
 						<circle r="0.11" fill="transparent" />
-						<g class:reckoned={isReckoned}>
-							<StandingRobot {kind} {pose} columns={pose.columns} />
-						</g>
+						{#if !bench.live?.isTurnedByHand(id)}
+							<g class:reckoned={isReckoned}>
+								<StandingRobot {kind} {pose} columns={pose.columns} />
+							</g>
+						{/if}
 						{#if isCrew}
 							<g transform="scale({1 / scale},{-1 / scale}) translate(0,{0.1 * scale + 14})">
 								<text class="name" class:shown={id === bench.robot.id}>{name}</text>
@@ -158,12 +161,9 @@
 					</g>
 				{/each}
 				{#if bench.live?.lining}
-					{@const [east, north] = bench.live.startOf(bench.live.lining).at}
-					<path
-						class="went"
-						d="M0 0.05V0.3m-0.05 -0.06L0 0.3L0.05 0.24"
-						transform="translate({east},{north}) rotate({-bench.live.went})"
-					/>
+					{#await import('$lib/live/FrontMark.svelte') then { default: FrontMark }}
+						<FrontMark live={bench.live} toMetres={(event) => view.toMetres(event)} />
+					{/await}
 				{/if}
 				{#if player.attempt}
 					{#await import('./LegEnds.svelte') then { default: LegEnds }}
@@ -240,12 +240,6 @@
 	}
 	svg:focus-visible {
 		outline-offset: -3px;
-	}
-	.went {
-		fill: none;
-		stroke: var(--verdigris);
-		stroke-width: 0.02;
-		stroke-linecap: round;
 	}
 	.touchable {
 		cursor: pointer;

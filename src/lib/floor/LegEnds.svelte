@@ -2,6 +2,8 @@
 	/** Where legs of an attempt ended, with their numbers, and what the robot bumped into. */
 	import type { Attempt } from '$core/simulation/attempt';
 	import { movingLegs } from '$lib/timeline/progress';
+	import { robotKindOf } from '$core/robots/kinds';
+	import { radiusOf } from '$core/world/pose';
 	import { placeLabels } from './labels';
 
 	let {
@@ -24,6 +26,15 @@
 	const latest = $derived(
 		legs.reduce((latest, { end }) => (end <= time ? Math.max(latest, end) : latest), -1)
 	);
+	/** Where each robot stood then. */
+	const standing = $derived(
+		attempt.runs.flatMap(({ id, robot }) => {
+			const last = legs.filter((leg) => leg.robot === id && leg.end <= latest).at(-1);
+			if (!last) return [];
+			const radius = (radiusOf(robotKindOf(robot.kind).outline) + 0.01) * scale;
+			return [{ x: last.to.x * scale, y: -last.to.y * scale, radius }];
+		})
+	);
 	const labels = $derived(
 		placeLabels(
 			legs
@@ -33,7 +44,8 @@
 					y: -to.y * scale,
 					number,
 					stepId
-				}))
+				})),
+			standing
 		)
 	);
 	const bumps = $derived(
@@ -53,6 +65,9 @@
 		<g class="leg-end" transform="translate({x},{y})" onclick={() => onleg(stepId)}>
 			<circle class="dot" r="4" />
 			{#if at}
+				{#if Math.abs(at.x) - width / 2 > 6 || Math.abs(at.y) > 20}
+					<line class="to" x2={at.x} y2={at.y} />
+				{/if}
 				<rect x={at.x - width / 2} y={at.y - 10} {width} height="20" rx="10" />
 				<text x={at.x} y={at.y + 4.5}>{text}</text>
 			{/if}
@@ -65,6 +80,11 @@
 		fill: var(--tag);
 		stroke: var(--trace);
 		stroke-width: 2.5;
+	}
+	.to {
+		stroke: var(--trace);
+		stroke-width: 1.2;
+		stroke-dasharray: 2 2;
 	}
 	.leg-end {
 		cursor: pointer;

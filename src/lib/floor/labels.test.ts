@@ -38,6 +38,31 @@ describe('numbers of legs', () => {
 		expect(second!.at!.y).toBeGreaterThan(0);
 	});
 
+	it('never lie on a robot, though one stands at the end of a leg', () => {
+		const robot = fc.record({
+			x: fc.double({ min: 0, max: 300, noNaN: true }),
+			y: fc.double({ min: 0, max: 200, noNaN: true }),
+			radius: fc.double({ min: 5, max: 60, noNaN: true })
+		});
+		fc.assert(
+			fc.property(ends, fc.array(robot, { maxLength: 3 }), (list, robots) => {
+				for (const { x, y, width, at } of placeLabels(list, robots)) {
+					if (!at) continue;
+					for (const one of robots) {
+						const dx = Math.max(0, Math.abs(x + at.x - one.x) - width / 2);
+						const dy = Math.max(0, Math.abs(y + at.y - one.y) - 10);
+						expect(Math.hypot(dx, dy)).toBeGreaterThanOrEqual(one.radius);
+					}
+				}
+			})
+		);
+		const [label] = placeLabels(
+			[{ x: 0, y: 0, number: 7, stepId: 's7' }],
+			[{ x: 0, y: 0, radius: 40 }]
+		);
+		expect(label!.at).not.toBeNull();
+	});
+
 	it('are not said again where the next round ends near by', () => {
 		const end = (x: number) => ({ x, y: 0, number: 7, stepId: 's7' });
 		expect(placeLabels([end(0), end(60), end(119), end(140)]).map(({ at }) => at !== null)).toEqual(

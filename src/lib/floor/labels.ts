@@ -36,8 +36,29 @@ const sides = [
 	[1, 1],
 	[-1, 1]
 ] as const;
+/** Around a robot that stands there: to its right, left, above it and below. */
+const around = [
+	[1, 0],
+	[-1, 0],
+	[0, -1],
+	[0, 1]
+] as const;
 
-export function placeLabels(ends: readonly LegEnd[]): Label[] {
+/** A robot, and pixels around its middle that it covers. */
+export interface Standing {
+	readonly x: number;
+	readonly y: number;
+	readonly radius: number;
+}
+
+/** Whether a box lies on a robot. */
+function covers([left, top, right, bottom]: Box, { x, y, radius }: Standing): boolean {
+	const [dx, dy] = [Math.max(left - x, 0, x - right), Math.max(top - y, 0, y - bottom)];
+	return dx * dx + dy * dy < radius * radius;
+}
+
+/** @param robots where robots stand: no number lies on them */
+export function placeLabels(ends: readonly LegEnd[], robots: readonly Standing[] = []): Label[] {
 	const groups: { first: LegEnd; numbers: number[] }[] = [];
 	for (const end of ends) {
 		const near = groups.find(({ first }) => Math.hypot(first.x - end.x, first.y - end.y) < same);
@@ -49,8 +70,20 @@ export function placeLabels(ends: readonly LegEnd[]): Label[] {
 	return groups.map(({ first: { x, y, stepId }, numbers }) => {
 		const text = numbers.join(' · ');
 		const width = 12 + text.length * letterWidth;
-		const boxes = sides.map(([right, down]) => {
-			const at = { x: right * (width / 2 + 3), y: down * (height / 2 + 4) };
+		const beside = sides.map(([right, down]) => ({
+			x: right * (width / 2 + 3),
+			y: down * (height / 2 + 4)
+		}));
+		// Clear of the robot that stands here, wherever in it this leg ended.
+		const clear = robots
+			.filter((robot) => Math.hypot(robot.x - x, robot.y - y) < robot.radius + width)
+			.flatMap((robot) =>
+				around.map(([right, down]) => ({
+					x: robot.x - x + right * (robot.radius + width / 2 + 4),
+					y: robot.y - y + down * (robot.radius + height / 2 + 4)
+				}))
+			);
+		const boxes = [...beside, ...clear].map((at) => {
 			const left = x + at.x - width / 2 - gap;
 			const top = y + at.y - height / 2 - gap;
 			const box: Box = [left, top, left + width + 2 * gap, top + height + 2 * gap];
@@ -61,7 +94,10 @@ export function placeLabels(ends: readonly LegEnd[]): Label[] {
 		);
 		const free = isSaid
 			? undefined
-			: boxes.find(({ box }) => !taken.some((other) => meet(box, other)));
+			: boxes.find(
+					({ box }) =>
+						!taken.some((other) => meet(box, other)) && !robots.some((robot) => covers(box, robot))
+				);
 		if (free) {
 			taken.push(free.box);
 			said.push({ text, x, y });

@@ -60,6 +60,7 @@
 	<p>{t(`step.${kind}.help`)}</p>
 	<div class="picture">
 		<svg
+			class="on-floor"
 			viewBox="-0.01 -0.61 0.92 0.62"
 			role="img"
 			aria-label={t('help.picture', { name: t(`step.${kind}.name`) })}

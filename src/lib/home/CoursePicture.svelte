@@ -37,7 +37,7 @@
 <div class="map" {@attach whenNear}>
 	{#if course}
 		{@const { width, height } = course.size}
-		<svg viewBox="0 0 {width} {height}" aria-hidden="true">
+		<svg class="on-floor" viewBox="0 0 {width} {height}" aria-hidden="true">
 			<g transform="translate(0,{height}) scale(1,-1)"><CourseDrawing {course} isSmall /></g>
 		</svg>
 	{/if}

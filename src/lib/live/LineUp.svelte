@@ -1,15 +1,16 @@
 <script lang="ts">
 	/**
-	 * Lines up a robot whose front nobody sees: it goes a hand's width and comes back, and the person
-	 * says which way that was.
+	 * Lines up a robot: its drawing on the start mark is turned until it points as the robot does. One
+	 * whose front nobody sees goes a hand's width and comes back first, and the person says which way
+	 * that was. On the floor it is turned by dragging and tapping, here by two keys and a number.
 	 */
 	import { MoveUp, RotateCcw, RotateCw } from '@lucide/svelte';
 	import type { Greeting } from '$core/link/frames';
 	import { t } from '$lib/i18n';
 	import { untrack } from 'svelte';
 	import { robotKindOf } from '$core/robots/kinds';
-	import RobotDrawing from '$lib/floor/RobotDrawing.svelte';
 	import { robots } from '$lib/robots/robots.svelte';
+	import { isTyping } from '$lib/workbench/typing';
 	import type { LiveDesk } from './live-desk.svelte';
 	import SidePanel from './SidePanel.svelte';
 
@@ -19,12 +20,9 @@
 	const speed = 0.25;
 	const goes = 700;
 	const rests = 500;
-	/** Degrees of a fine turn. */
+	/** Degrees of a fine turn of the robot, and of a press here. */
 	const fine = 3;
-	/** Half of the dial, pixels. */
-	const radius = 84;
-
-	const ticks = Array.from({ length: 24 }, (_, index) => index * 15);
+	const press = 5;
 
 	let isGoing = $state(false);
 	/** Whoever sees its front only turns the drawing. */
@@ -56,34 +54,20 @@
 			values: { angle: (angle * Math.PI) / 180 }
 		});
 
-	/** The bearing of a place on the dial. */
-	function point(event: PointerEvent & { currentTarget: SVGSVGElement }) {
-		if (event.type === 'pointermove' && event.buttons === 0) return;
-		const box = event.currentTarget.getBoundingClientRect();
-		const x = event.clientX - box.left - box.width / 2;
-		const y = event.clientY - box.top - box.height / 2;
-		live.went = Math.round((Math.atan2(x, -y) * 180) / Math.PI + 360) % 360;
-	}
-
-	const turnDial = (degrees: number) => (live.went = (live.went + degrees + 360) % 360);
-	const keys: Readonly<Record<string, number>> = {
-		ArrowRight: 5,
-		ArrowUp: 5,
-		ArrowLeft: -5,
-		ArrowDown: -5,
-		PageUp: 45,
-		PageDown: -45
-	};
-
+	const keys: Readonly<Record<string, number>> = { ArrowLeft: -press, ArrowRight: press };
 	function onkeydown(event: KeyboardEvent) {
 		const degrees = keys[event.key];
-		if (degrees === undefined) return;
+		if (degrees === undefined || isTyping(event.target)) return;
 		event.preventDefault();
-		turnDial(degrees);
+		live.turnFront(degrees);
 	}
 </script>
 
-<SidePanel title={t('lineUp.title', { name: robot.name })} onclose={() => (live.lining = null)}>
+<SidePanel
+	title={t('lineUp.title', { name: robot.name })}
+	onclose={() => (live.lining = null)}
+	{onkeydown}
+>
 	<p>{t(isRound ? 'lineUp.how' : 'lineUp.drawing', { name: robot.name })}</p>
 	{#if isRound}
 		<button
@@ -94,78 +78,62 @@
 		>
 	{/if}
 	{#if hasGone}
-		{#if isRound}<p class="which">{t('lineUp.which')}</p>{/if}
-		<svg
-			viewBox="-100 -100 200 200"
-			role="slider"
-			tabindex="0"
-			aria-label={t('lineUp.dial')}
-			aria-valuemin="0"
-			aria-valuemax="359"
-			aria-valuenow={live.went}
-			{onkeydown}
-			onpointerdown={point}
-			onpointermove={point}
-		>
-			<circle class="face" r={radius} />
-			{#each ticks as degrees (degrees)}
-				<line
-					class="tick"
-					y1={-radius}
-					y2={-radius + (degrees % 90 === 0 ? 14 : 7)}
-					transform="rotate({degrees})"
-				/>
-			{/each}
-			<g transform="rotate({live.went})">
-				{#if !isRound}<g transform="rotate(-90) scale(520 -520)"
-						><RobotDrawing kind={robot.kind} columns={{}} /></g
-					>{/if}
-				{#if isRound}<path class="arrow" d="M0 {-radius + 18}L14 -20H5V34H-5V-20H-14Z" />{/if}
-			</g>
-		</svg>
-		<p class="figure">{live.went}°</p>
-		<div class="fine">
-			<button class="button button-line" onclick={() => turn(fine)}
-				><RotateCcw size={18} />{t('lineUp.left')}</button
+		<div class="turns">
+			<button
+				class="button button-line button-icon"
+				aria-label={t('lineUp.less')}
+				title={t('lineUp.less')}
+				onclick={() => live.turnFront(-press)}><RotateCcw size={18} /></button
 			>
-			<button class="button button-line" onclick={() => turn(-fine)}
-				><RotateCw size={18} />{t('lineUp.right')}</button
+			<label>
+				{t(isRound ? 'lineUp.which' : 'lineUp.front')}
+				<input
+					class="field"
+					type="number"
+					min="0"
+					max="359"
+					step="1"
+					value={live.went}
+					onchange={(event) => live.setFront(event.currentTarget.valueAsNumber)}
+				/>°
+			</label>
+			<button
+				class="button button-line button-icon"
+				aria-label={t('lineUp.more')}
+				title={t('lineUp.more')}
+				onclick={() => live.turnFront(press)}><RotateCw size={18} /></button
+			>
+			<button class="button button-main" onclick={() => live.finishLining(robot)}
+				>{t('lineUp.done')}</button
 			>
 		</div>
-		<button class="button button-main" onclick={() => live.finishLining(robot)}
-			>{t('lineUp.done')}</button
-		>
+		{#if robot.devices.includes('turning')}
+			<div class="fine">
+				{t('lineUp.turn')}
+				<button class="button button-plain" onclick={() => turn(fine)}>{t('lineUp.left')}</button>
+				<button class="button button-plain" onclick={() => turn(-fine)}>{t('lineUp.right')}</button>
+			</div>
+		{/if}
 	{/if}
 </SidePanel>
 
 <style>
-	.which {
-		font-weight: 600;
-	}
-	svg {
-		justify-self: center;
-		width: 12rem;
-		border-radius: 50%;
-		cursor: crosshair;
-		touch-action: none;
-	}
-	.face {
-		fill: var(--chart);
-		stroke: var(--mist);
-	}
-	.tick {
-		stroke: var(--mist);
-	}
-	.arrow {
-		fill: var(--verdigris);
-	}
-	.figure {
-		text-align: center;
-		font-variant-numeric: tabular-nums;
+	.turns,
+	.fine,
+	label {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 0.5rem;
 	}
 	.fine {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 0.4rem;
+		color: var(--ink-soft);
+	}
+	input {
+		width: 5.5rem;
+		font-variant-numeric: tabular-nums;
+	}
+	.turns .button-main {
+		margin-left: auto;
 	}
 </style>

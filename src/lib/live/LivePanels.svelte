@@ -1,5 +1,5 @@
 <script lang="ts">
-	/** What a workbench shows while it has to do with real robots, over everything else. */
+	/** What a workbench shows while it has to do with real robots: docked under its floor. */
 	import { t } from '$lib/i18n';
 	import RobotLists from '$lib/robots/RobotLists.svelte';
 	import SignsDialog from '$lib/robots/SignsDialog.svelte';

@@ -19,7 +19,7 @@
 		choose: () => live.choose(),
 		makeFor: ({ part }: Need) => live.makeFor(part),
 		placed: ({ part }: Need) => live.setPlaced(part.robot!.id),
-		lineUp: ({ part }: Need) => (live.lining = part.robot!),
+		lineUp: ({ part }: Need) => live.lineUp(part.robot!),
 		clear: () => (live.isRoomClear = true)
 	};
 </script>
@@ -40,7 +40,7 @@
 					{/each}
 				{/if}
 				{#if need.remedy === 'placed' && need.part.robot?.devices.includes('turning')}
-					<button class="button button-plain" onclick={() => (live.lining = need.part.robot!)}
+					<button class="button button-plain" onclick={() => live.lineUp(need.part.robot!)}
 						>{t('live.need.otherFront')}</button
 					>
 				{/if}

@@ -1,11 +1,20 @@
 <script lang="ts">
-	/** A panel beside the floor: the floor stays free, and nothing else is locked. */
+	/** A panel for a moment, docked under the floor: floor and trail stay free, and nothing is locked. */
 	import { X } from '@lucide/svelte';
 	import type { Snippet } from 'svelte';
 	import { t } from '$lib/i18n';
 
-	let { title, onclose, children }: { title: string; onclose: () => void; children: Snippet } =
-		$props();
+	let {
+		title,
+		onclose,
+		onkeydown,
+		children
+	}: {
+		title: string;
+		onclose: () => void;
+		onkeydown?: (event: KeyboardEvent) => void;
+		children: Snippet;
+	} = $props();
 
 	const id = $props.id();
 	let panel = $state<HTMLElement>();
@@ -18,7 +27,7 @@
 	role="dialog"
 	aria-labelledby={id}
 	tabindex="-1"
-	onkeydown={(event) => event.key === 'Escape' && onclose()}
+	onkeydown={(event) => (event.key === 'Escape' ? onclose() : onkeydown?.(event))}
 >
 	<div class="title">
 		<h2 class="heading" {id}>{title}</h2>
@@ -31,43 +40,28 @@
 
 <style>
 	.side {
-		position: fixed;
-		top: 4.2rem;
-		right: 0.9rem;
-		z-index: 30;
 		display: grid;
 		gap: 0.6rem;
-		width: min(25rem, calc(100vw - 1.8rem));
-		max-height: calc(100dvh - 5rem);
-		overflow-y: auto;
-		padding: 0.8rem 1rem 1rem;
+		padding: 0.5rem 1rem 0.9rem;
+		border-width: 1px 0 0;
+		border-radius: 0;
+	}
+	.side > :global(p) {
+		max-width: 46rem;
 	}
 	.side:focus {
 		outline: none;
 	}
 	.title {
+		position: sticky;
+		top: 0;
+		z-index: 1;
 		display: flex;
 		align-items: center;
 		justify-content: space-between;
+		background: inherit;
 	}
 	h2 {
 		font-size: 1.15rem;
-	}
-	@media (max-width: 900px) {
-		.side {
-			top: 7rem;
-			max-height: calc(100dvh - 8rem);
-		}
-	}
-	/* A phone: under the floor, where the thumbs are. */
-	@media (max-width: 560px) {
-		.side {
-			top: auto;
-			right: 0.4rem;
-			bottom: 4rem;
-			left: 0.4rem;
-			width: auto;
-			max-height: 58dvh;
-		}
 	}
 </style>

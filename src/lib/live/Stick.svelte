@@ -47,7 +47,7 @@
 		touch-action: none;
 	}
 	.gate {
-		fill: var(--chart);
+		fill: var(--tag);
 		stroke: var(--mist);
 	}
 	.mark {

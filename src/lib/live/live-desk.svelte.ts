@@ -348,11 +348,33 @@ export class LiveDesk {
 		return startPlaces(this.bench.course, this.parts.length)[Math.max(0, index)]!;
 	}
 
-	/** Somebody points to a place on the floor that it went towards. Metres. */
+	/** The drawing of one whose front is seen begins as it should stand; of another, nobody knows. */
+	lineUp(robot: Greeting): void {
+		this.setFront(this.startOf(robot).bearing);
+		this.lining = robot;
+	}
+
+	/** Its front is said to point there. @param bearing degrees; anything else says nothing */
+	setFront(bearing: number): void {
+		if (Number.isFinite(bearing)) this.went = ((Math.round(bearing) % 360) + 360) % 360;
+	}
+
+	turnFront(degrees: number): void {
+		this.setFront(this.went + degrees);
+	}
+
+	/** Somebody points to a place on the floor that its front points to, or it went towards. Metres. */
 	point(x: number, y: number): void {
 		if (!this.lining) return;
 		const [east, north] = this.startOf(this.lining).at;
-		this.went = Math.round(bearingOfHeading(Math.atan2(y - north, x - east))) % 360;
+		this.setFront(bearingOfHeading(Math.atan2(y - north, x - east)));
+	}
+
+	/** It is drawn on its start mark, as a hand turns it there. @param id of the plan's robot */
+	isTurnedByHand(id: string): boolean {
+		const { lining, parts } = this;
+		if (!lining || robotKindOf(lining.kind).isRound) return false;
+		return parts.some(({ wanted, robot }) => wanted.id === id && robot?.id === lining.id);
 	}
 
 	/** Its front points the way it went; it turns to where it should point. */

@@ -126,6 +126,13 @@
 					{/if}
 				</div>
 			</div>
+			{#if bench.live}
+				<div class="dock">
+					{#await import('$lib/live/LivePanels.svelte') then { default: LivePanels }}
+						<LivePanels live={bench.live} />
+					{/await}
+				</div>
+			{/if}
 			<Timeline {bench} />
 		</div>
 		<div class="between">
@@ -149,12 +156,6 @@
 		{#key bench.voice.announcement.count}<span>{bench.voice.announcement.text}</span>{/key}
 	</div>
 </div>
-
-{#if bench.live}
-	{#await import('$lib/live/LivePanels.svelte') then { default: LivePanels }}
-		<LivePanels live={bench.live} />
-	{/await}
-{/if}
 
 {#if showsShortcuts}
 	{#await Promise.all( [import('./ShortcutSheet.svelte'), import('./shortcuts')] ) then [{ default: ShortcutSheet }, { shortcuts }]}
@@ -185,6 +186,12 @@
 		position: relative;
 		flex: 1;
 		min-height: 0;
+	}
+	/* Panels for a moment: over at most two fifths of the floor. */
+	.dock {
+		flex: none;
+		max-height: 42%;
+		overflow-y: auto;
 	}
 	.right {
 		min-width: 0;
@@ -232,6 +239,9 @@
 			grid-template-columns: minmax(0, 1fr);
 			grid-template-rows: calc(var(--share) * 100%) auto minmax(0, 1fr);
 		}
+		.panes:has(.dock > :global(*)) {
+			grid-template-rows: minmax(calc(var(--share) * 100%), 66%) auto minmax(0, 1fr);
+		}
 		.between {
 			display: block;
 		}
@@ -249,6 +259,10 @@
 		}
 		.right {
 			border-left: 0;
+		}
+		/* Over the trail's half of the screen, where the thumbs are. */
+		.dock {
+			max-height: 55%;
 		}
 		.switch {
 			display: grid;
