@@ -154,24 +154,3 @@ for (const colorScheme of ['light', 'dark'] as const) {
 		expect(await violations(page), 'heights').toEqual([]);
 	});
 }
-
-test('the first view of the workbench loads at most 250 kB of compressed script', async ({
-	page
-}) => {
-	const sizes: number[] = [];
-	const session = await page.context().newCDPSession(page);
-	await session.send('Network.enable');
-	const scripts = new Set<string>();
-	session.on('Network.responseReceived', ({ requestId, type }) => {
-		if (type === 'Script') scripts.add(requestId);
-	});
-	session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
-		if (scripts.has(requestId)) sizes.push(encodedDataLength);
-	});
-	await page.goto('/plans/lock-keepers-square');
-	await expect(tag(page, /Step 1/)).toBeVisible();
-	const total = sizes.reduce((sum, size) => sum + size, 0);
-	console.log(`Script of the first view: ${Math.round(total / 1024)} kB in ${sizes.length} files`);
-	expect(total).toBeGreaterThan(20 * 1024);
-	expect(total).toBeLessThan(250 * 1024);
-});

@@ -34,7 +34,7 @@ test('a ball that cuts corners is made to wait at each', async ({ page }) => {
 	await beginFor(page, 'Bobbin', 'Harbour square');
 	const far = (bearing: number) => `far 100 cm ${bearing}° 40 %`;
 	await type(page, 'lamp amber', ...[0, 90, 180].map((bearing) => `${far(bearing)} go`), far(270));
-	expect((await stepsOf(page))[2]).toBe('1 Step 3: Roll 100 cm along 90° at 40 %, go on at once');
+	expect((await stepsOf(page))[2]).toBe('1 Step 3: Toward 90°: go 100 cm at 40 %, go on at once');
 	await rehearse(page);
 	const outcome = page.getByTestId('outcome');
 	await expect(outcome).toContainText(/Ended \d+ cm from the finish ring/);

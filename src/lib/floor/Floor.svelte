@@ -47,7 +47,7 @@
 		const view = hasCorner && taken.left === 0 ? besidePanel(whole, space, fewFigures) : whole;
 		return { ...view, x: view.x + taken.left, y: view.y + taken.top };
 	});
-	const view = new FloorWindow(() => base);
+	const view = new FloorWindow(() => base, isForFloor);
 	const { x, y, scale } = $derived(view);
 	/** A number of its own: edits that leave it as it is seek no places anew. */
 	const crewSize = $derived(bench.plan.robots.length);
@@ -99,14 +99,30 @@
 		})
 	);
 
+	/** Whether a press, a finger or the wheel moves the floor: not what turns a robot's drawing. */
+	function isForFloor(event: MouseEvent | TouchEvent): boolean {
+		const isOther = 'button' in event && event.button !== 0;
+		const isZoom = event.type === 'wheel';
+		const isGrip = (event.target as Element).closest('[data-grip]') !== null;
+		return (!event.ctrlKey || isZoom) && !isOther && (isZoom || !isGrip);
+	}
+
 	/** Somebody says which way a robot went that is being lined up. */
 	function point(event: MouseEvent) {
 		if (!bench.live?.lining) return;
 		bench.live.point(...view.toMetres(event));
 	}
 
+	/** Degrees of a key, while a robot is lined up. */
+	const turns: Readonly<Record<string, number>> = { ArrowLeft: -5, ArrowRight: 5 };
+
 	function onkeydown(event: KeyboardEvent) {
 		if (event.ctrlKey || event.metaKey || event.altKey) return;
+		const turned = bench.live?.lining ? turns[event.key] : undefined;
+		if (turned) {
+			bench.live?.turnFront(turned);
+			return event.preventDefault();
+		}
 		if (view.key(event.key)) event.preventDefault();
 	}
 </script>

@@ -28,8 +28,6 @@
 		else if (event.buttons === 0) return;
 		live.point(...toMetres(event));
 	}
-	/** The floor takes what reaches it for a drag of its own. */
-	const keep = (event: Event) => event.stopPropagation();
 </script>
 
 <g transform="translate({at[0]},{at[1]})">
@@ -49,9 +47,8 @@
 		r={reach}
 		onpointerdown={drag}
 		onpointermove={drag}
-		onmousedown={keep}
-		ontouchstart={keep}
-		onclick={keep}
+		data-grip
+		onclick={(event) => event.stopPropagation()}
 	/>
 </g>
 

@@ -50,11 +50,10 @@
 		return steps;
 	});
 	const count = $derived(inside.filter(({ kind }) => !definitionOf(kind).isBranch).length);
-	const isFirst = $derived(place.level === 'first' && !isTyped);
 	/** Grouped by family while nothing is typed; best first after that. */
 	const groups = $derived.by(() => {
 		if (several) return [];
-		if (isTyped || isFirst || place.isForTrigger) return [{ family: null, offers }];
+		if (isTyped || place.isForTrigger) return [{ family: null, offers }];
 		return families
 			.map((family) => ({
 				family,
@@ -108,7 +107,7 @@
 	}
 </script>
 
-<div class="shelf" class:docked={isDocked} class:first={isFirst}>
+<div class="shelf" class:docked={isDocked}>
 	{#if place.level !== 'first'}
 		<div class="typed">
 			<input
@@ -161,13 +160,12 @@
 					<div
 						id="offer-{kind}-{index}"
 						class="offer"
-						class:active={chosen === offer && !isFirst}
+						class:active={chosen === offer}
 						role="option"
-						tabindex={isFirst ? 0 : -1}
+						tabindex={-1}
 						aria-selected={chosen === offer}
 						aria-label={phrase(kind, offer.values)}
 						title={t(`step.${kind}.help`)}
-						data-first-focus={isFirst && index === 0 ? true : undefined}
 						use:draggable={offer}
 						onpointerenter={() => (active = index)}
 						onclick={() => take(offer)}
@@ -177,10 +175,8 @@
 							take(offer);
 						}}
 					>
-						<Glyph {kind} values={offer.values} size={isFirst ? 40 : 22} />
-						{#if !isFirst}
-							<span class="words">{phrase(kind, offer.values)}</span>
-						{/if}
+						<Glyph {kind} values={offer.values} size={22} />
+						<span class="words">{phrase(kind, offer.values)}</span>
 					</div>
 				{/each}
 			</div>
@@ -196,7 +192,7 @@
 	{:else if misread}
 		<p class="nothing" id="shelf-misread" role="alert">{whyNot(text, misread)}</p>
 	{/if}
-	{#if chosen && !isFirst && !several}
+	{#if chosen && !several}
 		{@const { kind } = chosen.definition}
 		<div class="about">
 			<p>{t(`step.${kind}.help`)}</p>
@@ -211,9 +207,6 @@
 	.shelf {
 		width: min(22rem, calc(100vw - 2rem));
 		padding: 0.6rem;
-	}
-	.shelf.first {
-		width: min(24rem, calc(100vw - 2rem));
 	}
 	.shelf.docked {
 		width: auto;
@@ -262,22 +255,6 @@
 	}
 	.docked .family {
 		grid-column: 1 / -1;
-	}
-	.first .group {
-		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(4rem, 1fr));
-		gap: 0.5rem;
-	}
-	.first .offer {
-		justify-content: center;
-		min-height: 4.1rem;
-		padding: 0;
-		border: 1.5px solid var(--line);
-		background: var(--tag);
-		box-shadow: var(--shadow);
-	}
-	.first .offer:hover {
-		border-color: var(--verdigris);
 	}
 	.shelf .list.empty {
 		display: none;

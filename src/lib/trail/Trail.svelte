@@ -2,17 +2,18 @@
 	/** The pane that shows the chains: cords with lamps and tags. Only the rows in view are drawn. */
 	import { Plus } from '@lucide/svelte';
 	import { onDestroy, tick, untrack } from 'svelte';
-	import { findStep, locateSteps } from '$core/plan/places';
+	import { findStep, locateSteps, type Place } from '$core/plan/places';
 	import { isLit } from '$core/plan/plan';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import Shelf from '$lib/shelf/Shelf.svelte';
-	import { shelfPlace } from '$lib/shelf/typed';
+	import { offersAt, shelfPlace, type Offer } from '$lib/shelf/typed';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import { copyStep, pasteAt } from './copying';
 	import DragGhost from './DragGhost.svelte';
 	import { Dragged } from './dragged.svelte';
 	import { onRowKey, type TrailHands } from './keys';
+	import { openHeight } from './open-bud';
 	import { firstProblems, idOf, keyAfter, leftOf, placeAfter, rowsOf, type Row } from './rows';
 	import type { Opening } from './Sheet.svelte';
 	import { TagSheet } from './tag-sheet.svelte';
@@ -36,11 +37,31 @@
 	const folded = $derived(new Set(editing.folded));
 	const isFirst = $derived(preferences.level === 'first');
 
+	/** Where the bud was opened last, at level First; at the end of the first chain, if it is not there any more. */
+	let openedAt = $state.raw<Place | null>(null);
+	const openPlace = $derived.by((): Place | null => {
+		const { plan } = bench;
+		if (!isFirst || plan.chains.length === 0) return null;
+		const { holder = '' } = openedAt ?? {};
+		const isThere = plan.chains.some(({ id }) => id === holder) || findStep(plan, holder)?.body;
+		const [chain] = plan.chains;
+		return isThere ? openedAt : { holder: chain!.id, index: chain!.steps.length };
+	});
+	const open = $derived.by(() => {
+		const place = openPlace;
+		if (!place) return null;
+		const { length } = offersAt(shelfPlace(bench.plan, 'first', place.holder));
+		const hasKnot = findStep(bench.plan, place.holder) !== undefined;
+		const heightAt = (depth: number) =>
+			openHeight(length, leftOf(depth), paneWidth / zoom, hasKnot);
+		return { place, heightAt };
+	});
+
 	const ruler = new TagRuler();
 	let before: ReadonlyMap<string, Row> = new Map();
 	const rows = $derived.by(() => {
 		const tagHeight = isFirst ? undefined : ruler.heights(bench.plan, paneWidth / zoom);
-		const made = rowsOf(bench.plan, before, { problems, folded, isFirst, zoom, tagHeight });
+		const made = rowsOf(bench.plan, before, { problems, folded, isFirst, open, zoom, tagHeight });
 		before = new Map(made.map((row) => [row.key, row]));
 		return made;
 	});
@@ -119,7 +140,9 @@
 		},
 		focusRow: (key) => void focus.focus(key),
 		openShelf: (row) =>
-			openAt(row, (anchor) => ({ type: 'shelf', place: placeAfter(row), anchor })),
+			isFirst
+				? void openBud(placeAfter(row), true)
+				: openAt(row, (anchor) => ({ type: 'shelf', place: placeAfter(row), anchor })),
 		openValue: (row) => elementOf(row.key)?.querySelector<HTMLElement>('[data-chip]')?.click(),
 		openMenu: (row) =>
 			openAt(row, (anchor) => (row.type === 'bud' ? null : { type: 'actions', row, anchor })),
@@ -193,13 +216,34 @@
 		if (id) await focus.show(keyAfter(bench.plan, id));
 	}
 
+	/** Opens the bud there. @param isForKeys the keyboard goes on in it */
+	async function openBud(place: Place, isForKeys = false) {
+		openedAt = place;
+		await tick();
+		const row = rows.find((row) => row.type === 'bud' && row.isOpen);
+		if (!row || !(await focus.show(row.key)) || !isForKeys) return;
+		await tick();
+		elementOf(row.key)?.querySelector<HTMLElement>('[data-first-tile]')?.focus();
+	}
+
+	/** The bud moves on to where the next step will be wanted. */
+	async function addAtBud(row: Row, { definition, values }: Offer) {
+		const isByKeys = document.activeElement?.role === 'option';
+		const id = editing.addStep(placeAfter(row), definition.kind, values);
+		if (!id) return;
+		const next = keyAfter(bench.plan, id);
+		const behind = rows.find(({ key }) => key === next);
+		if (behind) await openBud(placeAfter(behind), isByKeys);
+	}
+
 	function startChain(anchor: HTMLElement) {
 		if (!isFirst && hasLit) {
 			show({ type: 'triggers', chain: null, anchor });
 			return;
 		}
 		const id = editing.addChain(hasLit ? null : 'whenRunPressed');
-		void tick().then(() => focus.focus(`${id}-bud`));
+		if (isFirst) void openBud({ holder: id, index: 0 });
+		else void tick().then(() => focus.focus(`${id}-bud`));
 	}
 
 	function addAside() {
@@ -243,9 +287,11 @@
 			return;
 		}
 		editing.selection.clear();
-		if (row.type === 'bud' && isFirst) focus.chosen = row.key;
+		if (row.type === 'bud' && isFirst) void openBud(placeAfter(row));
 		else if (row.type === 'bud') hands.openShelf(row);
-		else if (!(event.target as Element).closest('button')) focus.chosen = row.key;
+		else if ((event.target as Element).closest('button')) return;
+		else if (isFirst) void openBud(placeAfter(row));
+		else focus.chosen = row.key;
 	}
 </script>
 
@@ -322,7 +368,11 @@
 							canTieToLit={hasLit}
 							dragging={dragged.tags}
 							onopen={show}
-							onbud={(anchor) => show({ type: 'shelf', place: placeAfter(row), anchor })}
+							onbud={(anchor) =>
+								isFirst
+									? void openBud(placeAfter(row))
+									: show({ type: 'shelf', place: placeAfter(row), anchor })}
+							onadd={(offer) => void addAtBud(row, offer)}
 						/>
 					</TreeItem>
 				{/each}
@@ -351,9 +401,9 @@
 			{t('trail.dropAside')}
 		</div>
 	{/if}
-	{#if (isFirst || preferences.isShelfPinned) && dockPlace}
+	{#if !isFirst && preferences.isShelfPinned && dockPlace}
 		{@const place = dockPlace}
-		<div class="dock" class:first={isFirst}>
+		<div class="dock">
 			<Shelf
 				place={shelfPlace(bench.plan, preferences.level, place.holder)}
 				dragging={dragged.tags}

@@ -10,6 +10,8 @@
 	import ChainHead from './ChainHead.svelte';
 	import type { TagDragging } from './drag';
 	import ProblemLine from './ProblemLine.svelte';
+	import type { Offer } from '$lib/shelf/typed';
+	import OpenBud from './OpenBud.svelte';
 	import { indent, type Row } from './rows';
 	import type { Opening } from './Sheet.svelte';
 	import StepTag from './StepTag.svelte';
@@ -22,7 +24,8 @@
 		canTieToLit,
 		dragging,
 		onopen,
-		onbud
+		onbud,
+		onadd
 	}: {
 		bench: Workbench;
 		row: Row;
@@ -32,6 +35,8 @@
 		onopen: (opening: Opening) => void;
 		/** The shelf is wanted after this row. */
 		onbud: (anchor: HTMLElement) => void;
+		/** A step is taken from an open bud. */
+		onadd: (offer: Offer) => void;
 	} = $props();
 
 	const editing = $derived(bench.editing);
@@ -77,7 +82,8 @@
 	<span
 		class="cord"
 		class:inner={depth > 0}
-		class:last={row.type === 'bud' && depth === row.depth && !isChoiceBud}
+		class:last={row.type === 'bud' && !row.isBetween && depth === row.depth && !isChoiceBud}
+		class:opening={row.type === 'bud' && row.isOpen}
 		class:first={row.type === 'head'}
 		class:unlit={!row.isLit}
 		style:left="calc({left(depth)} + 0.8rem)"
@@ -118,6 +124,8 @@
 			{onbud}
 		/>
 	</div>
+{:else if row.isOpen}
+	<OpenBud plan={bench.plan} {row} {dragging} knot={row.isBetween ? '' : knot()} {onadd} />
 {:else}
 	<div class="line bud-line" class:first={preferences.level === 'first'}>
 		<span class="bud-mark" aria-hidden="true"><Plus size={16} /></span>
@@ -185,6 +193,9 @@
 	}
 	.cord.last {
 		bottom: 50%;
+	}
+	.cord.last.opening {
+		bottom: calc(100% - 1.9rem);
 	}
 	.cord.unlit {
 		background: repeating-linear-gradient(var(--mist) 0 4px, transparent 4px 9px);

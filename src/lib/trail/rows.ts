@@ -55,6 +55,10 @@ export interface BudRow extends Base {
 	readonly index: number;
 	/** The step it hangs in; null for a chain. */
 	readonly owner: Step | null;
+	/** What can be tied on stands around it: the next step goes here. */
+	readonly isOpen?: true;
+	/** It is not at the end of its list. */
+	readonly isBetween?: true;
 }
 export type Row = HeadRow | StepRow | BudRow;
 
@@ -81,6 +85,8 @@ export interface Drawing {
 	readonly folded?: ReadonlySet<string>;
 	/** Big tags with a picture each. */
 	readonly isFirst?: boolean;
+	/** Where a bud is open, and how high it stands at a depth. */
+	readonly open?: { readonly place: Place; readonly heightAt: (depth: number) => number } | null;
 	/** Of all heights. */
 	readonly zoom?: number;
 	readonly tagHeight?: TagHeight;
@@ -97,6 +103,7 @@ export function rowsOf(
 		problems = new Map(),
 		folded = new Set(),
 		isFirst = false,
+		open = null,
 		zoom = 1,
 		tagHeight = () => 0
 	}: Drawing = {}
@@ -123,7 +130,19 @@ export function rowsOf(
 		) => {
 			const size = steps.length;
 			const holder = owner?.id ?? chain.id;
+			const openIndex = open?.place.holder === holder ? Math.min(open.place.index, size) : -1;
+			const addBud = (index: number) => {
+				const isOpen = index === openIndex;
+				add({
+					...{ type: 'bud', depth, level, isLit: isOn, holder, index, owner },
+					key: index === size ? `${holder}-bud` : `${holder}-open`,
+					height: zoom * (isOpen ? open!.heightAt(depth) : sizes.bud),
+					...(isOpen && { isOpen: true as const }),
+					...(index < size && { isBetween: true as const })
+				});
+			};
 			steps.forEach((step, index) => {
+				if (index === openIndex) addBud(index);
 				const { isBranch, branches } = definitionOf(step.kind);
 				const isStepOn = isOn && !step.off;
 				const problem = problems.get(step.id);
@@ -148,17 +167,7 @@ export function rowsOf(
 				if (!step.body || isFolded) return;
 				visit(step.body, step, branches ? depth : depth + 1, level + 1, isStepOn);
 			});
-			add({
-				type: 'bud',
-				key: `${holder}-bud`,
-				depth,
-				level,
-				isLit: isOn,
-				height: zoom * sizes.bud,
-				holder,
-				index: size,
-				owner
-			});
+			addBud(size);
 		};
 		const { trigger } = chain;
 		const problem = trigger ? problems.get(trigger.id) : undefined;
@@ -190,8 +199,8 @@ function countIn(step: Step): number {
 }
 
 function isSame(a: Row, b: Row): boolean {
-	for (const name in b) if (a[name as keyof Row] !== b[name as keyof Row]) return false;
-	return true;
+	const names = Object.keys(b) as (keyof Row)[];
+	return names.length === Object.keys(a).length && names.every((name) => a[name] === b[name]);
 }
 
 /** Where a step dropped between this row and the one above it goes; none above a chain's head. */

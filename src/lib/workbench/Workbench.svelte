@@ -260,9 +260,13 @@
 		.right {
 			border-left: 0;
 		}
-		/* Over the trail's half of the screen, where the thumbs are. */
+		/* Over the trail's half of the screen, where the thumbs are; what is over makes room for it. */
 		.dock {
 			max-height: 55%;
+		}
+		.left:has(.dock > :global(*)) > :global(.timeline),
+		.left:has(.dock > :global(*)) .news {
+			display: none;
 		}
 		.switch {
 			display: grid;

@@ -1,0 +1,67 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { go, planOf, repeat, right } from '$core/testing/sample';
+import { Held } from './held';
+import { openHeight, tile } from './open-bud';
+import { rowsOf } from './rows';
+
+describe('an open bud', () => {
+	const inner = go(0.2);
+	const loop = repeat(2, [inner, right(90)]);
+	const plan = planOf([loop, go(0.3)]);
+	const keysAt = (holder: string, index: number) =>
+		rowsOf(plan, new Map(), {
+			isFirst: true,
+			open: { place: { holder, index }, heightAt: () => 200 }
+		})
+			.filter((row) => row.type === 'bud' && row.isOpen)
+			.map(({ key, height, depth }) => ({ key, height, depth }));
+
+	it('stands where the next step goes: between two, in a loop, at an end', () => {
+		const chain = plan.chains[0]!.id;
+		expect(keysAt(chain, 1)).toEqual([{ key: `${chain}-open`, height: 200, depth: 0 }]);
+		expect(keysAt(loop.id, 1)).toEqual([{ key: `${loop.id}-open`, height: 200, depth: 1 }]);
+		expect(keysAt(chain, 2)).toEqual([{ key: `${chain}-bud`, height: 200, depth: 0 }]);
+		// Steps that are gone leave it at the end.
+		expect(keysAt(chain, 9)).toEqual([{ key: `${chain}-bud`, height: 200, depth: 0 }]);
+	});
+
+	it('is drawn anew when it opens, and taken over as it was while nothing changes', () => {
+		const closed = rowsOf(plan, new Map(), { isFirst: true });
+		const before = new Map(closed.map((row) => [row.key, row]));
+		const place = { holder: plan.chains[0]!.id, index: 2 };
+		const open = rowsOf(plan, before, { isFirst: true, open: { place, heightAt: () => 200 } });
+		expect(open.map((row) => before.get(row.key) === row)).toEqual([
+			...Array.from({ length: open.length - 1 }, () => true),
+			false
+		]);
+		const again = rowsOf(plan, new Map(open.map((row) => [row.key, row])), { isFirst: true });
+		expect(again.at(-1)).not.toHaveProperty('isOpen');
+	});
+
+	it('is as high as its tiles need in the width there is', () => {
+		const line = tile.size + tile.gap;
+		expect(openHeight(8, 14, 390, false) - openHeight(8, 14, 300, false)).toBe(-line);
+		expect(openHeight(8, 14, 100, false)).toBeGreaterThan(8 * line - tile.gap);
+	});
+});
+
+describe('a press', () => {
+	beforeEach(() => void vi.useFakeTimers());
+	afterEach(() => void vi.useRealTimers());
+	const pressed = (ms: number, moved = 0) => {
+		const said: string[] = [];
+		const held = new Held((words) => said.push(words));
+		held.down('Go');
+		held.move({ clientX: 0, clientY: 0 });
+		held.move({ clientX: moved, clientY: 0 });
+		vi.advanceTimersByTime(ms);
+		held.up();
+		return { said, isForListening: held.wasHeld };
+	};
+
+	it('that is held speaks, and is not taken; one that is short, or moves away, is as ever', () => {
+		expect(pressed(600)).toEqual({ said: ['Go'], isForListening: true });
+		expect(pressed(200)).toEqual({ said: [], isForListening: false });
+		expect(pressed(600, 40)).toEqual({ said: [], isForListening: false });
+	});
+});
