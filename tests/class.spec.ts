@@ -57,7 +57,7 @@ test('what was deleted of late is brought back from its own list', async ({ page
 test('a thousand plans: a small page at once, all of them when they are sought', async ({
 	page
 }) => {
-	test.setTimeout(180_000);
+	test.setTimeout(400_000);
 	const server = await Server.start(true);
 	try {
 		for (let i = 0; i < 1000; i++) {
@@ -83,7 +83,7 @@ test('a thousand plans: a small page at once, all of them when they are sought',
 });
 
 test('without a certificate, 200 edits and ten times "All plans" make no second version', async () => {
-	test.setTimeout(180_000);
+	test.setTimeout(400_000);
 	const server = await Server.start(true, ['--name', 'harbour.test']);
 	const { port } = new URL(server.address);
 	const browser = await chromium.launch({
@@ -101,7 +101,8 @@ test('without a certificate, 200 edits and ten times "All plans" make no second 
 			await page.getByRole('link', { name: 'All plans' }).click();
 			await expect(card(page, 'Carry the first lamp')).toBeVisible();
 		}
-		await page.waitForTimeout(1500);
+		await page.getByRole('link', { name: 'Carry the first lamp', exact: true }).click();
+		await isSaved(page);
 		const { text } = await server.get('/api/documents?kind=plan');
 		const names = (JSON.parse(text) as { name: string }[]).map(({ name }) => name);
 		expect(names.filter((name) => name.includes('Carry the first lamp'))).toHaveLength(1);

@@ -87,7 +87,7 @@ test('a course with every kind of part is the same by mouse, by touch and by key
 	browser,
 	baseURL
 }) => {
-	test.setTimeout(120_000);
+	test.setTimeout(300_000);
 	const byMouse = await laidBy(page, cornerByCorner);
 	expect(byMouse.starts).toEqual([{ at: [0.3, 0.2], bearing: 90 }]);
 	expect(byMouse.finish).toEqual({ at: [1.7, 1.2], radius: 0.2 });

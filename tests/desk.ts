@@ -88,8 +88,10 @@ export async function touch(page: Page): Promise<Hand> {
 		await send('touchStart', from);
 		await send('touchMove', to);
 		await expect(page.locator('.loupe')).toBeVisible();
-		// A finger that rests before it leaves does not fling.
-		await page.waitForTimeout(150);
+		// A finger that rests for some frames before it leaves does not fling.
+		await page.evaluate(async () => {
+			for (let i = 0; i < 10; i++) await new Promise((next) => requestAnimationFrame(next));
+		});
 		await send('touchMove', to);
 		await send('touchEnd');
 	};

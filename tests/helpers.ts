@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import type { Plan, Step } from '../src/core/plan/plan';
 import { planOf } from '../src/core/testing/sample';
 
@@ -47,6 +47,19 @@ export const stepsOf = async (page: Page): Promise<string[]> =>
 
 export const isSaved = (page: Page) =>
 	expect(page.getByTestId('saved-state')).toHaveAttribute('data-state', 'saved');
+
+/** What has just changed its size or place has come to rest. */
+export async function atRest(what: Locator): Promise<void> {
+	let before = '';
+	await expect
+		.poll(async () => {
+			const now = JSON.stringify(await what.boundingBox());
+			const isSame = now === before;
+			before = now;
+			return isSame;
+		})
+		.toBe(true);
+}
 
 export const news = (page: Page) => page.getByTestId('announcement');
 

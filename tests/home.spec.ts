@@ -50,7 +50,7 @@ async function violations(page: Page) {
 for (const colorScheme of ['light', 'dark'] as const) {
 	test(`axe finds nothing in any view, ${colorScheme}`, async ({ page }) => {
 		// A dozen scans, each of some seconds on a busy machine.
-		test.setTimeout(120_000);
+		test.setTimeout(400_000);
 		await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
 		await page.goto('/');
 		expect(await violations(page)).toEqual([]);
@@ -101,7 +101,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
 	test(`axe finds nothing at any level, in sheets and editors, ${colorScheme}`, async ({
 		page
 	}) => {
-		test.setTimeout(120_000);
+		test.setTimeout(400_000);
 		await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
 		await page.goto('/plans/colours-on-the-quay');
 		await page.getByRole('radio', { name: 'First' }).click();

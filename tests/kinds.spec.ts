@@ -99,9 +99,9 @@ test('a drone that lands off its pad goes on a little further', async ({ page })
 		turn,
 		'go 50'
 	);
-	// It would stay in the air; the checks say so a moment after the last step.
-	await page.waitForTimeout(600);
-	await page.getByRole('button', { name: 'Land at the end' }).click();
+	// It would stay in the air; the checks say so a moment after the last step, at that step.
+	const last = tag(page, 'Step 9: Go forward 50 cm at 40 %');
+	await last.getByRole('button', { name: 'Land at the end' }).click();
 	await expect(tag(page, 'Step 10: Land')).toBeVisible();
 	await rehearse(page);
 	const outcome = page.getByTestId('outcome');

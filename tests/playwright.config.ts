@@ -25,7 +25,9 @@ const phone = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile:
 export default defineConfig({
 	testDir: '.',
 	outputDir: '../test-results',
-	timeout: 60_000,
+	// Of what never comes: a busy machine is no reason to fail.
+	timeout: 180_000,
+	expect: { timeout: 15_000 },
 	fullyParallel: false,
 	workers: 2,
 	reporter: 'list',

@@ -5,7 +5,7 @@ import { definitionOf, stepKinds, triggerKinds } from '../src/core/steps/catalog
 import { isExpression } from '../src/core/steps/definition';
 import { go, lamp, repeat, right, step, wait } from '../src/core/testing/sample';
 import words from '../src/core/steps/words.en.json' with { type: 'json' };
-import { isSaved, news, openPlan, rowsOf, stepsOf, tag } from './helpers';
+import { atRest, isSaved, news, openPlan, rowsOf, stepsOf, tag } from './helpers';
 
 const atLevel = (page: Page, level: string, more = {}) =>
 	page.addInitScript(
@@ -63,8 +63,8 @@ async function changeFirstValue(page: Page, kind: string) {
 }
 
 test('every step is taken from the shelf, given a value, and rehearsed', async ({ page }) => {
-	test.setTimeout(120_000);
-	page.setDefaultTimeout(5000);
+	test.setTimeout(300_000);
+	page.setDefaultTimeout(20_000);
 	await atLevel(page, 'full');
 	await openPlan(page, []);
 	let last = tag(page, 'Add a step').first();
@@ -75,7 +75,7 @@ test('every step is taken from the shelf, given a value, and rehearsed', async (
 		const name = wordOf(`step.${kind}.name`);
 		await page.getByRole('combobox', { name: 'Type' }).fill(wordOf(`step.${kind}.typed`));
 		// A list that has just become shorter comes to rest first.
-		await page.waitForTimeout(120);
+		await atRest(page.locator('.at-tag'));
 		await page.locator(`[id^="offer-${kind}-"]`).click();
 		await expect(news(page), kind).toContainText('Added');
 		if (definitionOf(kind).hasBody) {
@@ -103,8 +103,7 @@ test('every trigger starts a chain of its own', async ({ page }) => {
 	for (const { kind } of triggerKinds) {
 		await page.keyboard.press('n');
 		await page.getByRole('combobox', { name: 'Type' }).fill(wordOf(`step.${kind}.typed`));
-		// As above: a list that has just become shorter comes to rest first.
-		await page.waitForTimeout(120);
+		await atRest(page.locator('.at-tag'));
 		await page.locator(`[id^="offer-${kind}-"]`).click();
 		await expect(page.getByRole('combobox', { name: 'Type' })).toHaveCount(0);
 		await page.keyboard.press('ArrowUp');

@@ -34,7 +34,7 @@ test('three steps, values, a move, a rehearsal and undo by touch', async ({ page
 	const point = (x: number, y: number) => ({ touchPoints: [{ x, y }] });
 	const x = from.x + 62;
 	await touch.send('Input.dispatchTouchEvent', { type: 'touchStart', ...point(x, from.y + 27) });
-	await page.waitForTimeout(400);
+	await expect(page.locator('.lifted')).toHaveCount(1);
 	for (let y = from.y + 20; y > to.y + 8; y -= 12) {
 		await touch.send('Input.dispatchTouchEvent', { type: 'touchMove', ...point(x, y) });
 	}

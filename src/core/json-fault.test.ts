@@ -1,6 +1,7 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { findJsonFault } from './json-fault';
+import { runs } from './testing/runs';
 
 describe('a fault of JSON', () => {
 	it('is found exactly where JSON.parse refuses', () => {
@@ -26,7 +27,7 @@ describe('a fault of JSON', () => {
 				}
 				expect(findJsonFault(text) === undefined).toBe(isJson);
 			}),
-			{ numRuns: 5000 }
+			{ numRuns: runs(800, 5000) }
 		);
 	});
 });

@@ -59,10 +59,12 @@ const raw = (lines: readonly string[]) =>
 	new Promise<string>((answer) => {
 		const socket = connect(port, '127.0.0.1', () => socket.write(`${lines.join('\r\n')}\r\n\r\n`));
 		let text = '';
-		socket.on('data', (data) => (text += data));
+		socket.on('data', (data) => {
+			text += data;
+			if (text.includes('\r\n')) socket.destroy();
+		});
 		socket.on('error', () => answer('reset'));
 		socket.on('close', () => answer(text.split('\r\n', 1)[0]!));
-		setTimeout(() => socket.destroy(), 300);
 	});
 const upgrade = (url: string, more: readonly string[] = []) =>
 	raw([

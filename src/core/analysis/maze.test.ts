@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { skiff } from '../robots/skiff';
 import { simulate } from '../simulation/simulate';
+import { runs } from '../testing/runs';
 import { courseOf, wall } from '../testing/sample';
 import { Random } from '../random/random';
 import { courseSchema, type Course, type Point } from '../course/course';
@@ -64,7 +65,7 @@ function cellsAlong({ cells }: Maze, points: readonly Point[]): number[] {
 describe('3,000 mazes', () => {
 	it('can all be solved, by the way that a search over their cells finds', () => {
 		const shapes = new Set<string>();
-		for (let seed = 1; seed <= 3000; seed++) {
+		for (let seed = 1; seed <= runs(400, 3000); seed++) {
 			const wish = wishOf(seed);
 			const maze = made(wish);
 			shapes.add(`${wish.shape} ${wish.making}`);
@@ -97,7 +98,7 @@ describe('3,000 mazes', () => {
 
 describe('60 mazes', () => {
 	it('are driven by the plan along their shortest way to the finish, without a bump', () => {
-		for (let seed = 1; seed <= 60; seed++) {
+		for (let seed = 1; seed <= runs(24, 60); seed++) {
 			const wish = wishOf(seed);
 			const { course } = made(wish);
 			const way = wayOf(course, wish.making === 'tape');

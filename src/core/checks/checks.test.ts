@@ -10,6 +10,7 @@ import { courseOf, go, lamp, planFor, planOf, repeat, right, step, wait } from '
 import { perform, startHistory } from '../plan/history';
 import { planSchema, type Chain, type Plan, type Step } from '../plan/plan';
 import { checkPlan } from './index';
+import { runs } from '../testing/runs';
 
 const make = (kind: string, values: Values = {}, body?: Step[]): Step =>
 	step(kind, { ...initialValues(kind), ...values }, body);
@@ -219,7 +220,7 @@ describe('checks', () => {
 						repaired += 1;
 					}
 				}),
-				{ numRuns: 600, seed: 7 }
+				{ numRuns: runs(120, 600), seed: 7 }
 			);
 			expect(repaired).toBeGreaterThan(60);
 		}

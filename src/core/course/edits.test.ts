@@ -16,6 +16,7 @@ import {
 	type PartName
 } from './parts';
 import { mirror, resize, shift, turn } from './motions';
+import { runs } from '../testing/runs';
 
 const { start, perform, undo, redo } = courseHistory;
 const numbers = fc.array(fc.nat(1_000_000), { minLength: 6, maxLength: 24 });
@@ -133,7 +134,7 @@ describe('edits of a course', () => {
 			fc.property(numbers, sequences, (first, list) => {
 				made += check(courseFrom(first), (course, at) => editFor(course, list[at]!), list.length);
 			}),
-			{ numRuns: 10_000, seed: 2026 }
+			{ numRuns: runs(1200, 10_000), seed: 2026 }
 		);
 		// Refusals are the smaller part.
 		expect(made).toBeGreaterThan(30_000);
@@ -144,7 +145,7 @@ describe('edits of a course', () => {
 			fc.property(numbers, fc.array(hostile, { maxLength: 8 }), (first, list) => {
 				check(courseFrom(first), (_course, at) => list[at], list.length);
 			}),
-			{ numRuns: 2000, seed: 2027 }
+			{ numRuns: runs(300, 2000), seed: 2027 }
 		);
 	}, 60_000);
 

@@ -14,6 +14,7 @@ import { kindOf, partKinds } from './parts';
 import { RailPath } from './rails';
 import { bearingTo, lengthTo } from './measure';
 import { endsOf, snap } from './snap';
+import { runs } from '../testing/runs';
 
 const words: PaceWords = {
 	...{ right: ['right', 'r'], left: ['left', 'l'], round: ['round'], close: ['close'] },
@@ -198,7 +199,7 @@ describe('what is moved', () => {
 					}
 				}
 			}),
-			{ numRuns: 300 }
+			{ numRuns: runs(60, 300) }
 		);
 	});
 

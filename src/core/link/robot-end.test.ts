@@ -12,6 +12,7 @@ import { fromRobotSchema, longestMessage, type FromRobot, type ToRobot } from '.
 import { LinkPort } from './link-port';
 import { RobotEnd } from './robot-end';
 import { lockedFor, signLight, signsLast } from './signs';
+import { runs } from '../testing/runs';
 
 const maren = { id: 'maren', name: 'Maren' };
 const piet = { id: 'piet', name: 'Piet' };
@@ -234,7 +235,7 @@ describe('messages that make no sense', () => {
 				pass(1 / 120);
 				one.said.length = 0;
 			}),
-			{ numRuns: 10_000, seed: 3 }
+			{ numRuns: runs(1200, 10_000), seed: 3 }
 		);
 		one.line.closed();
 		pass(1);
@@ -260,7 +261,7 @@ describe('messages that make no sense', () => {
 				taken += 1;
 				port.receive(frame);
 			}),
-			{ numRuns: 10_000, seed: 4 }
+			{ numRuns: runs(1200, 10_000), seed: 4 }
 		);
 		expect(taken).toBeLessThan(2000);
 		expect(['number', 'boolean', 'string']).toContain(typeof port.read('battery'));

@@ -20,6 +20,7 @@ import { describe, expect, it } from 'vitest';
 import { LiveRecord } from './live-news';
 import { LiveRun } from './live-run';
 import { ModelCrew } from './model-crew';
+import { runs } from '../testing/runs';
 
 const course = courseOf({ size: { width: 4, height: 4 } });
 
@@ -188,7 +189,7 @@ describe('a run on robots', () => {
 					pass(hoversFor + 6);
 					expect(robot!.heights.bottom).toBe(0);
 				}),
-				{ numRuns: 100, seed: 8 }
+				{ numRuns: runs(30, 100), seed: 8 }
 			);
 		}
 	);

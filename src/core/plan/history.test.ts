@@ -8,6 +8,7 @@ import type { Edit } from './edits';
 import { perform, redo, startHistory, undo, type History } from './history';
 import { locateSteps, placesInOrder } from './places';
 import { planFormat, planRobot, planSchema, type Plan, type Step } from './plan';
+import { runs } from '../testing/runs';
 
 const sample = (): Plan => planOf([go(0.6), repeat(3, [right(90), lamp('#ff0000')]), go(0.2)]);
 
@@ -118,7 +119,7 @@ describe('edits', () => {
 					value: last
 				});
 			}),
-			{ numRuns: 10_000, seed: 2026 }
+			{ numRuns: runs(1200, 10_000), seed: 2026 }
 		);
 	}, 240_000);
 

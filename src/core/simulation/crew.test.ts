@@ -14,6 +14,7 @@ import { cornersOf } from '../world/walls';
 import type { Attempt, RobotRun } from './attempt';
 import { fingerprintOf } from './fingerprint';
 import { simulate } from './simulate';
+import { runs } from '../testing/runs';
 
 const tallow = planRobot(sampleRobot(skiff));
 const ember = planRobot({ ...sampleRobot(skiff), name: 'Ember-6' }, [tallow]);
@@ -227,9 +228,9 @@ describe('whatever two robots do', () => {
 				);
 				if (haveMet) meetings += 1;
 			}),
-			{ numRuns: 300, seed: 4, endOnFailure: true }
+			{ numRuns: runs(90, 300), seed: 4, endOnFailure: true }
 		);
-		expect(meetings).toBeGreaterThan(20);
+		expect(meetings).toBeGreaterThan(runs(6, 20));
 	});
 
 	it('it makes no difference which of them is listed first', () => {
@@ -245,7 +246,7 @@ describe('whatever two robots do', () => {
 				expect(otherwise.runs).toEqual([second, first]);
 				expect(otherwise.spans).toEqual(attempt.spans);
 			}),
-			{ numRuns: 60, seed: 5, endOnFailure: true }
+			{ numRuns: runs(20, 60), seed: 5, endOnFailure: true }
 		);
 	});
 });

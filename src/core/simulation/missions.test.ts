@@ -10,6 +10,7 @@ import { planFormat, planSchema, type Plan } from '../plan/plan';
 import { planFrom } from '../testing/random-plan';
 import { courseOf, wall } from '../testing/sample';
 import { rehearseAlone, type Alone } from '../testing/alone';
+import { runs } from '../testing/runs';
 
 const read = (file: string): unknown => JSON.parse(readFileSync(`samples/${file}.json`, 'utf8'));
 const planIn = (file: string): Plan => planSchema.parse(read(`plans/${file}`));
@@ -152,7 +153,7 @@ describe('random plans', () => {
 				const attempt = bytesOf(first);
 				expect(bytesOf(rehearseAlone({ ...rehearsal, plan: saved.value })) === attempt).toBe(true);
 			}),
-			{ numRuns: 250, seed: 2026 }
+			{ numRuns: runs(60, 250), seed: 2026 }
 		);
 	}, 120_000);
 });

@@ -128,6 +128,10 @@ function matchStep(
 	const values: Record<string, Value> = { ...initial };
 	const names = fold(t(`step.${definition.kind}.typed`)).split(' ');
 	if (typeof initial.routine === 'string') names.push(...fold(initial.routine).split(' '));
+	/** "go for 5", "go toward 90": the plainest verb, and how. */
+	const verbs = fold(t('step.go.typed')).split(' ');
+	const hows = fold(t('shelf.how')).split(' ');
+	const saysHow = words.some((word) => hows.includes(word) && names.includes(word));
 	const numbers: Value[] = [];
 	let score = 0;
 	let isNamed = false;
@@ -143,6 +147,7 @@ function matchStep(
 			isNamed = true;
 		else if (score > 0 && variables.has(word)) numbers.push({ expression: word });
 		else if (score > 0 && !isNamed && setName(definition, values, word)) isNamed = true;
+		else if (saysHow && verbs.includes(word)) score += 3;
 		else if (!units.has(word)) return null;
 	}
 	return setNumbers(definition, values, numbers) ? { score, values } : null;

@@ -9,6 +9,7 @@ import type { Course } from '../course';
 import { isOwn, readOwn } from './own';
 import { readDrawing } from './shapes';
 import { writeSvg } from './write';
+import { runs } from '../../testing/runs';
 
 const back = (svg: string): Course => got(readOwn(got(readDrawing(svg))));
 
@@ -22,7 +23,7 @@ describe('a course as a drawing', () => {
 				expect(isOwn(got(readDrawing(svg)))).toBe(true);
 				expect(writeDocument(back(svg))).toBe(writeDocument(course));
 			}),
-			{ numRuns: 300, seed: 12 }
+			{ numRuns: runs(60, 300), seed: 12 }
 		);
 	}, 60_000);
 

@@ -287,7 +287,8 @@ export class Drone extends Assembled implements Machine {
 		angle: number;
 		speed: number;
 	}): Wait {
-		if (Math.abs(radius) < settings.leastRadius) return this.turn(direction === 'left' ? angle : -angle);
+		if (Math.abs(radius) < settings.leastRadius)
+			return this.turn(direction === 'left' ? angle : -angle);
 		const curve = (direction === 'left' ? 1 : -1) / radius;
 		return this.follow({ ...axes.forward, curve }, radius * angle, speed);
 	}
@@ -429,10 +430,7 @@ export class Drone extends Assembled implements Machine {
 		const top = topSpeed * (flatBatteryFactor + (1 - flatBatteryFactor) * this.battery);
 		const forwards = Math.sign(move.speed);
 		const told = Math.min(top, Math.abs(move.speed));
-		const ending = body.endingSpeed(
-			forwards * this.speedAlong(move),
-			move.remaining / measure
-		);
+		const ending = body.endingSpeed(forwards * this.speedAlong(move), move.remaining / measure);
 		const speed = forwards * Math.min(told, ending);
 		body.follow(move.ahead * speed, move.left * speed, move.up * speed);
 		move.remaining -= forwards * this.speedAlong(move) * measure * tick;

@@ -9,6 +9,7 @@ import type { Content, Save } from '$lib/saving/protocol';
 import { closeDatabase, database } from '../database/database';
 import { newSaveId, planNamed, withDatabase } from '../testing';
 import { saveDocument } from './save';
+import { runs } from '$core/testing/runs';
 
 const first = 'quay';
 
@@ -160,7 +161,7 @@ const moves = fc.array(fc.tuple(fc.constantFrom(...actions), fc.nat(tabs - 1)), 
 	minLength: 5,
 	maxLength: 24
 });
-const runs = 150;
+const numRuns = runs(50, 150);
 
 it('loses no save that was acknowledged, whatever tabs, networks and kills do', () =>
 	withDatabase(() =>
@@ -174,7 +175,7 @@ it('loses no save that was acknowledged, whatever tabs, networks and kills do', 
 				const held = new Set([...(await world.contents()).values()].flat());
 				for (const mark of world.acknowledged) expect(held).toContain(mark);
 			}),
-			{ numRuns: runs }
+			{ numRuns }
 		)
 	));
 
@@ -186,6 +187,6 @@ it('makes no second version for a tab that is alone, whatever its network does',
 				for (const [action] of list) if (action !== 'open') await world.act(action, 0);
 				expect((await world.contents()).size).toBe(1);
 			}),
-			{ numRuns: runs }
+			{ numRuns }
 		)
 	));
