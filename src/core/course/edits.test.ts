@@ -137,7 +137,7 @@ describe('edits of a course', () => {
 			{ numRuns: runs(1200, 10_000), seed: 2026 }
 		);
 		// Refusals are the smaller part.
-		expect(made).toBeGreaterThan(30_000);
+		expect(made).toBeGreaterThan(runs(3600, 30_000));
 	}, 240_000);
 
 	it('from anywhere are refused, or made and undone', () => {

@@ -7,13 +7,13 @@
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import Shelf from '$lib/shelf/Shelf.svelte';
-	import { offersAt, shelfPlace, type Offer } from '$lib/shelf/typed';
+	import { shelfPlace, type Offer } from '$lib/shelf/typed';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import { copyStep, pasteAt } from './copying';
 	import DragGhost from './DragGhost.svelte';
 	import { Dragged } from './dragged.svelte';
 	import { onRowKey, type TrailHands } from './keys';
-	import { openHeight } from './open-bud';
+	import { OpenedBud } from './opened-bud.svelte';
 	import { firstProblems, idOf, keyAfter, leftOf, placeAfter, rowsOf, type Row } from './rows';
 	import type { Opening } from './Sheet.svelte';
 	import { TagSheet } from './tag-sheet.svelte';
@@ -37,30 +37,23 @@
 	const folded = $derived(new Set(editing.folded));
 	const isFirst = $derived(preferences.level === 'first');
 
-	/** Where the bud was opened last, at level First; at the end of the first chain, if it is not there any more. */
-	let openedAt = $state.raw<Place | null>(null);
-	const openPlace = $derived.by((): Place | null => {
-		const { plan } = bench;
-		if (!isFirst || plan.chains.length === 0) return null;
-		const { holder = '' } = openedAt ?? {};
-		const isThere = plan.chains.some(({ id }) => id === holder) || findStep(plan, holder)?.body;
-		const [chain] = plan.chains;
-		return isThere ? openedAt : { holder: chain!.id, index: chain!.steps.length };
-	});
-	const open = $derived.by(() => {
-		const place = openPlace;
-		if (!place) return null;
-		const { length } = offersAt(shelfPlace(bench.plan, 'first', place.holder));
-		const hasKnot = findStep(bench.plan, place.holder) !== undefined;
-		const heightAt = (depth: number) =>
-			openHeight(length, leftOf(depth), paneWidth / zoom, hasKnot);
-		return { place, heightAt };
+	const bud = new OpenedBud({
+		get plan() {
+			return bench.plan;
+		},
+		get isFirst() {
+			return isFirst;
+		},
+		get width() {
+			return paneWidth / zoom;
+		}
 	});
 
 	const ruler = new TagRuler();
 	let before: ReadonlyMap<string, Row> = new Map();
 	const rows = $derived.by(() => {
 		const tagHeight = isFirst ? undefined : ruler.heights(bench.plan, paneWidth / zoom);
+		const open = bud.drawing;
 		const made = rowsOf(bench.plan, before, { problems, folded, isFirst, open, zoom, tagHeight });
 		before = new Map(made.map((row) => [row.key, row]));
 		return made;
@@ -218,7 +211,7 @@
 
 	/** Opens the bud there. @param isForKeys the keyboard goes on in it */
 	async function openBud(place: Place, isForKeys = false) {
-		openedAt = place;
+		bud.openAt(place);
 		await tick();
 		const row = rows.find((row) => row.type === 'bud' && row.isOpen);
 		if (!row || !(await focus.show(row.key)) || !isForKeys) return;

@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { go, planOf, repeat, right } from '$core/testing/sample';
 import { Held } from './held';
 import { openHeight, tile } from './open-bud';
+import { OpenedBud } from './opened-bud.svelte';
 import { rowsOf } from './rows';
 
 describe('an open bud', () => {
@@ -42,6 +43,39 @@ describe('an open bud', () => {
 		const line = tile.size + tile.gap;
 		expect(openHeight(8, 14, 390, false) - openHeight(8, 14, 300, false)).toBe(-line);
 		expect(openHeight(8, 14, 100, false)).toBeGreaterThan(8 * line - tile.gap);
+	});
+});
+
+describe('where it is open', () => {
+	const [inner, after] = [go(0.2), go(0.3)];
+	const loop = repeat(2, [inner]);
+	const plan = planOf([loop, after]);
+	const chain = plan.chains[0]!.id;
+	const at = (around: Partial<ConstructorParameters<typeof OpenedBud>[0]> = {}) =>
+		new OpenedBud({ plan, isFirst: true, width: 400, ...around });
+
+	it('is the end of the first chain, then where it was opened, as long as that is there', () => {
+		const bud = at();
+		expect(bud.place).toEqual({ holder: chain, index: 2 });
+		bud.openAt({ holder: loop.id, index: 1 });
+		expect(bud.place).toEqual({ holder: loop.id, index: 1 });
+		bud.openAt({ holder: 'gone', index: 1 });
+		expect(bud.place).toEqual({ holder: chain, index: 2 });
+		// A step that holds nothing has no bud.
+		bud.openAt({ holder: after.id, index: 0 });
+		expect(bud.place).toEqual({ holder: chain, index: 2 });
+	});
+
+	it('is nowhere at other levels, and in an empty plan', () => {
+		expect(at({ isFirst: false }).drawing).toBeNull();
+		expect(at({ plan: { ...plan, chains: [] } }).drawing).toBeNull();
+	});
+
+	it('stands higher in a loop, whose knot takes room, than beside it', () => {
+		const bud = at({ width: 330 });
+		const beside = bud.drawing!.heightAt(0);
+		bud.openAt({ holder: loop.id, index: 1 });
+		expect(bud.drawing!.heightAt(1)).toBeGreaterThan(beside);
 	});
 });
 
