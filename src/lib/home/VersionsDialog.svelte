@@ -89,7 +89,11 @@
 									<PlanInWords plan={look} />
 								{:else if look}
 									<h3>{look.name}</h3>
-									<svg class="on-floor" viewBox="0 0 {look.size.width} {look.size.height}" aria-hidden="true">
+									<svg
+										class="on-floor"
+										viewBox="0 0 {look.size.width} {look.size.height}"
+										aria-hidden="true"
+									>
 										<g transform="translate(0,{look.size.height}) scale(1,-1)"
 											><CourseDrawing course={look} isSmall /></g
 										>

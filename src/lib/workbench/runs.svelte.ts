@@ -44,7 +44,10 @@ export class Runs {
 			return { kind: 'halted', text: t('outcome.halted', { seconds: haltedAt }) };
 		if (this.player.isPlaying || !this.player.isAtEnd) return null;
 		const notes = attempt.notes.slice(0, 3).map(({ sentence }) => sentence);
-		return { kind: attempt.outcome.kind, text: [attempt.outcome.reason, ...notes].map(say).join(' ') };
+		return {
+			kind: attempt.outcome.kind,
+			text: [attempt.outcome.reason, ...notes].map(say).join(' ')
+		};
 	});
 
 	/** @param keep called when the seeds have changed */
