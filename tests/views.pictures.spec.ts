@@ -67,12 +67,12 @@ test('a ball, a drone and a face robot', async ({ page }) => {
 	await shot(page, 'drone');
 	await openAt(page, 'harbour-square-in-one-go', 'further');
 	await rehearse(page, '2 ×');
-	await expect(page.getByText(/^5\.\d of/)).toBeVisible();
+	await expect(page.getByText(/^[5-7]\.\d of/)).toBeVisible();
 	await shot(page, 'ball');
 	await page.emulateMedia({ colorScheme: 'dark' });
 	await openAt(page, 'round-the-net-store', 'further');
 	await rehearse(page, '2 ×');
-	await expect(page.getByText(/^5\.\d of/)).toBeVisible();
+	await expect(page.getByText(/^[5-7]\.\d of/)).toBeVisible();
 	await shot(page, 'face-dark');
 	await page.emulateMedia({ colorScheme: 'light' });
 });
