@@ -2,7 +2,7 @@
 import type { Edit } from '../plan/edits';
 import { isLit, robotOfChain, type Plan } from '../plan/plan';
 import { robotKindOf } from '../robots/kinds';
-import { hasRoomAt, startPlaces } from '../world/start-places';
+import { hasRoomAt, outlinesOn, startPlaces } from '../world/start-places';
 import type { Mend } from '../robots/robot';
 import { problemAt, type Context, type Problem, type Repair, type Visited } from './problem';
 
@@ -50,8 +50,9 @@ function mending(plan: Plan, here: Visited, { key, before, after, set, fit }: Me
 function checkStarts({ plan, course }: Context): Problem[] {
 	if (!course) return [];
 	const places = startPlaces(course, plan.robots.length);
+	const standing = outlinesOn(course);
 	return plan.robots.flatMap(({ kind, name }, index): Problem[] => {
-		if (hasRoomAt(course, places[index]!, robotKindOf(kind))) return [];
+		if (hasRoomAt(course, standing, places[index]!, robotKindOf(kind))) return [];
 		return [{ place: 'document', id: '', sentence: { key: 'check.noRoom', values: { name } } }];
 	});
 }

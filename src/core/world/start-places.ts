@@ -1,6 +1,6 @@
 /** Where robots stand at Run: on the start marks, and beside them when there are more robots. */
 import * as exact from '../exact';
-import type { Course } from '../course/course';
+import type { Course, Point } from '../course/course';
 import { headingOfBearing } from '../units/angles';
 import { railNear, railReach } from '../course/rails';
 import type { Outline } from './body';
@@ -59,22 +59,26 @@ export function startPlaces(course: Course, count: number): StartPlace[] {
 	return places;
 }
 
+/** What stands on a course at Run, beside the robots. */
+export const outlinesOn = (course: Course): (readonly Point[])[] => [
+	...course.walls.map(cornersOf),
+	...setUpCrates(course).map(({ crate, pose }) => outlineAt(cornersOfCrate(crate), pose))
+];
+
 /**
  * Whether a hand finds room for a robot there, if need be a little aside.
- * @param outline of the robot
+ * @param standing what `outlinesOn` gives of the course
  */
 export function hasRoomAt(
-	course: Course,
+	course: Pick<Course, 'rails'>,
+	standing: readonly (readonly Point[])[],
 	{ at, bearing }: StartPlace,
 	kind: { readonly outline: Outline; readonly isOnRail?: true }
 ): boolean {
 	const pose = { x: at[0], y: at[1], heading: headingOfBearing(bearing) };
 	const rail = kind.isOnRail && railNear(course.rails, pose, railReach);
 	if (rail) Object.assign(pose, rail.path.at(rail.way));
-	const crates = setUpCrates(course).map(({ crate, pose }) =>
-		outlineAt(cornersOfCrate(crate), pose)
-	);
-	return setFree(kind.outline, pose, [...course.walls.map(cornersOf), ...crates], asideOf(kind));
+	return setFree(kind.outline, pose, standing, asideOf(kind));
 }
 
 const steps = Array.from({ length: 2 * reach + 1 }, (_, i) => (i - reach) * apart);

@@ -22,9 +22,15 @@ export interface OnRail {
 }
 
 /** Metres along its rail between which its middle can be: at an end its buffers touch the stop. */
-export function endsOf({ path }: Pick<OnRail, 'path'>): readonly [number, number] {
+function endsOf({ path }: Pick<OnRail, 'path'>): readonly [number, number] {
 	const half = settings.outline[0]![0];
 	return path.isClosed ? [-Infinity, Infinity] : [half, path.length - half];
+}
+
+/** The nearest place to a way at which its middle can be. */
+export function withinEnds(on: Pick<OnRail, 'path'>, way: number): number {
+	const [least, most] = endsOf(on);
+	return Math.max(least, Math.min(most, way));
 }
 
 export class Car implements Body {
@@ -98,7 +104,7 @@ export class Car implements Body {
 		if (on.path.isClosed) return false;
 		const [least, most] = endsOf(on);
 		const isBeyond = this.next < least || this.next > most;
-		this.next = Math.max(least, Math.min(most, this.next));
+		this.next = withinEnds(on, this.next);
 		const isAway = (this.next === least ? on.facing : -on.facing) * this.speed > 0;
 		return isBeyond && !isAway;
 	}
@@ -114,9 +120,7 @@ export class Car implements Body {
 	hold(pose: Pose): void {
 		const { on } = this;
 		if (!on) return;
-		const [least, most] = endsOf(on);
-		const beside = on.path.beside(this.next, pose.x, pose.y);
-		this.next = Math.max(least, Math.min(most, beside));
+		this.next = withinEnds(on, on.path.beside(this.next, pose.x, pose.y));
 		const { x, y, heading } = on.path.at(this.next);
 		const front = on.facing === 1 ? heading : heading + Math.PI;
 		Object.assign(pose, { x, y, heading: pose.heading + wrapAngle(front - pose.heading) });

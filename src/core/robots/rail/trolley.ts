@@ -3,7 +3,6 @@
  * and long in rolling out. An end stop stops it with a jolt; too fast in a curve, it derails.
  */
 import { floorColours } from '../../colours';
-import type { RailPath } from '../../course/rails';
 import { accelerometer } from '../../devices/accelerometer/device';
 import { battery } from '../../devices/battery/device';
 import { horn } from '../../devices/horn/device';
@@ -26,7 +25,7 @@ import { noises } from '../noise';
 import { brakingFor, paceOf } from '../pace';
 import type { Making, Variation } from '../robot';
 import { Speaker } from '../speaker';
-import { Car, endsOf, type OnRail } from './car';
+import { Car, withinEnds, type OnRail } from './car';
 import * as settings from './settings';
 
 /** How much cars and days differ: guesses. */
@@ -102,7 +101,7 @@ export class Trolley extends Assembled implements Machine {
 		const rail = surroundings.railNear(railReach);
 		this.on = rail && {
 			path: rail.path,
-			way: betweenStops(rail),
+			way: withinEnds(rail, rail.way),
 			facing: facingOf(rail, heading)
 		};
 		this.placing = this.on ? ontoRail(this.on, surroundings.place, heading) : [0, 0, 0];
@@ -289,12 +288,6 @@ export class Trolley extends Assembled implements Machine {
 		if (curvature === 0) return;
 		if (Math.abs(speed) > settings.curveSpeed(1 / curvature) * this.hold) this.failed('derailed');
 	}
-}
-
-/** As near as it can stand to where it is: not with one end over the end of the rail. */
-function betweenStops(on: { path: RailPath; way: number }): number {
-	const [least, most] = endsOf(on);
-	return Math.max(least, Math.min(most, on.way));
 }
 
 /** How a hand sets it on the rail from where it stands: metres ahead and left, and radians. */
