@@ -47,6 +47,8 @@ interface Moving {
 	isLeftOut: boolean;
 	/** What keeps it on the piece of its guide. */
 	held: { readonly piece: RailPlace; readonly joint: Joint } | null;
+	/** Which way along its guide it drives, or drove last. */
+	driven: 1 | -1;
 	/** Direction halfway through the tick: what its speeds refer to. */
 	cos: number;
 	sin: number;
@@ -118,6 +120,7 @@ export class Contact {
 			sight: new Sight(),
 			isLeftOut: false,
 			held: null,
+			driven: 1,
 			cos: 1,
 			sin: 0
 		}));
@@ -186,6 +189,7 @@ export class Contact {
 		moving.planck.setLinearVelocity(this.velocity);
 		moving.planck.setAngularVelocity(turning);
 		this.hold(moving, guide);
+		if (guide && ahead * moving.driven < 0) this.turnBack(moving);
 		const outline = () => outlineAt(moving.outline, pose);
 		this.look(moving.sight.at(pose, moving.radius, this.nearby, outline));
 	}
@@ -196,6 +200,17 @@ export class Contact {
 		const joint = guide && guideJoint(guide, this.ground, moving.planck);
 		if (joint) this.world.createJoint(joint);
 		moving.held = joint ? { piece: guide.piece, joint } : null;
+	}
+
+	/**
+	 * What it was driven against presses it against its guide, and the two would hold it between them like a
+	 * wedge, with a force that nothing real bears: it gives way when it is driven back.
+	 */
+	private turnBack(moving: Moving): void {
+		moving.driven = moving.driven === 1 ? -1 : 1;
+		for (let edge = moving.planck.getContactList(); edge; edge = edge.next ?? null)
+			for (const point of edge.contact.getManifold().points)
+				point.normalImpulse = point.tangentImpulse = 0;
 	}
 
 	/** Moves everything for one tick, as far as things let each other. */

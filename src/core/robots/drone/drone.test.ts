@@ -87,6 +87,23 @@ describe('a drone', () => {
 		expect(trace.heading.at(-1)!).toBeCloseTo(trace.heading[0]!, 4);
 	});
 
+	it('turns steadily through a short arc that takes it back from what it still floats', () => {
+		for (const millimetres of [2, 5, 8, 9, 9.1, 9.2, 9.5, 10, 12, 20]) {
+			const arc = step('arc', {
+				direction: 'left',
+				radius: 0.3,
+				angle: ((millimetres / 300) * 180) / Math.PI,
+				speed: -1
+			});
+			const { trace } = rehearse(plan(takeOff, repeat(5, [go(0.2, 1), arc]), land));
+			const turned = [...trace.heading].map((heading) => trace.heading[0]! - heading);
+			expect(turned.at(-1)!, `${millimetres} mm`).toBeCloseTo((5 * millimetres) / 300, 4);
+			expect(Math.max(...turned.map((angle, i) => (turned[i - 1] ?? 0) - angle))).toBeLessThan(
+				0.001
+			);
+		}
+	});
+
 	it('comes down on the top of a wall where it is, and is not thrown aside', () => {
 		const walls = [{ ...wall([0.5, 1.62], [1.5, 1.62], 0.02), height: 0.3 }];
 		const course = courseOf({ starts, size: { width: 3, height: 3 }, walls });

@@ -301,7 +301,8 @@ export class Drone extends Assembled implements Machine {
 		const way = Math.abs(distance);
 		// What it still floats belongs to the way before: it flies that as well, and turns only for its own.
 		const remaining = way + Math.sign(pace) * floating * this.character.measure;
-		const curve = line.curve === 0 ? 0 : (line.curve * way) / remaining;
+		// Never narrower than told: where what it floats takes it back, it turns the rest at the end.
+		const curve = line.curve === 0 ? 0 : (line.curve * way) / Math.max(way, remaining);
 		// Along a narrow curve it is only as fast as it can turn.
 		const most = settings.turnRate / Math.abs(line.curve);
 		const move: Move = {

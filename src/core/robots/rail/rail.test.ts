@@ -200,6 +200,19 @@ describe('a rail car', () => {
 		expect(Math.max(...trace.y) - Math.min(...trace.y)).toBeLessThan(1e-9);
 	});
 
+	it('gives up a move that is stuck after the time that was told, and goes on', () => {
+		const course = { ...courseWith(straight), walls: [wall([3, 0.9], [4, 1.1], 0.01)] };
+		const ifStuck = step('ifStuck', { after: 1.5, then: 'goOn' });
+		const { attempt, trace } = rehearse(plan(ifStuck, go(5, 1), go(-0.4)), straight, { course });
+		const { notes, outcome, spans } = attempt;
+		expect(notes[0]!.sentence).toEqual({ key: 'note.refused.gaveUp', values: { number: 2 } });
+		expect(outcome.kind).toBe('ended');
+		const furthest = Math.max(...trace.x);
+		const stuckAt = trace.time.find((_, i) => trace.x[i]! > furthest - 1e-4)!;
+		expect(spans[1]!.end - stuckAt).toBeCloseTo(1.5, 1);
+		expect(trace.x.at(-1)!).toBeCloseTo(furthest - 0.4, 1);
+	});
+
 	it('parked, is pushed along its rail by a Skiff, which it does not throw back', () => {
 		const parked = plan();
 		const pusher = planRobot({ ...sampleRobot(skiff), name: 'Wick' }, parked.robots);
