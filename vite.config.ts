@@ -14,5 +14,10 @@ export default defineConfig({
 	worker: { format: 'es' },
 	// What several views share is one file: each small file of its own would cost more than what is in it.
 	build: { rolldownOptions: { output: { codeSplitting: { groups: [shared] } } } },
-	test: { include: ['src/**/*.test.ts', 'tests/**/*.test.ts'], testTimeout: 60_000 }
+	test: {
+		include: ['src/**/*.test.ts', 'tests/**/*.test.ts'],
+		testTimeout: 60_000,
+		// Without it one processor would stand by.
+		maxWorkers: '100%'
+	}
 });

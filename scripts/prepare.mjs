@@ -1,5 +1,5 @@
 /** What both commands need before they can begin, in plain Node: packages, and for tests a browser. */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
@@ -21,8 +21,20 @@ export function runOrExit(command, words, options) {
 	if (code !== 0) process.exit(code);
 }
 
-export const npmRun = (script, words = []) =>
-	run(npm, ['run', '--silent', script, ...(words.length > 0 ? ['--', ...words] : [])]);
+const npmWords = (script, words) => [
+	...['run', '--silent', script],
+	...(words.length > 0 ? ['--', ...words] : [])
+];
+
+export const npmRun = (script, words = []) => run(npm, npmWords(script, words));
+
+/** The same, while others run. @returns {Promise<number>} its exit code */
+export const npmStart = (script, words = []) =>
+	new Promise((done, fail) => {
+		const child = spawn(npm, npmWords(script, words), { cwd: root, stdio: 'inherit' });
+		child.once('error', fail);
+		child.once('exit', (code) => done(code ?? 1));
+	});
 
 /**
  * Installs the packages of package-lock.json, unless these very ones are there. Not `npm ci`: it

@@ -1,33 +1,33 @@
-/** All checks, in the order in which they fail soonest: lint, types, formats, unit, build, end to end. */
+/**
+ * All checks, in the order in which they fail soonest: lint, types and formats side by side, unit,
+ * build, end to end.
+ */
 import { endToEnd } from './end-to-end.mjs';
-import { installChromium, installPackages, npmRun } from './prepare.mjs';
+import { installChromium, installPackages, npmRun, npmStart } from './prepare.mjs';
 
 installPackages();
 installChromium();
 
-const stages = [
-	['sync', []],
-	['lint', []],
-	['types', []],
-	['formats', ['--check']],
-	['unit', []],
-	['build', []]
-];
-
-/** Ends everything when a stage fails. @param run gives its exit code */
-function pass(stage, run) {
+/** Ends everything when a stage fails. @param run gives its exit code, or a promise of it */
+async function pass(stage, run) {
 	console.log(`\n== ${stage} ==`);
 	const began = Date.now();
-	const code = run();
-	console.log(
-		`== ${stage}: ${code === 0 ? 'ok' : 'FAILED'} in ${Math.round((Date.now() - began) / 1000)} s`
-	);
+	const code = await run();
+	const seconds = Math.round((Date.now() - began) / 1000);
+	console.log(`== ${stage}: ${code === 0 ? 'ok' : 'FAILED'} in ${seconds} s`);
 	if (code !== 0) process.exit(code);
 }
 
-for (const [stage, words] of stages) pass(stage, () => npmRun(stage, words));
+await pass('sync', () => npmRun('sync'));
+await Promise.all([
+	pass('lint', () => npmStart('lint')),
+	pass('types', () => npmStart('types')),
+	pass('formats', () => npmStart('formats', ['--check']))
+]);
+await pass('unit', () => npmRun('unit'));
+await pass('build', () => npmRun('build'));
 let wavering = [];
-pass('e2e', () => {
+await pass('e2e', () => {
 	const { code, wavering: found } = endToEnd();
 	wavering = found;
 	return code;

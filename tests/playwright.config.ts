@@ -16,7 +16,8 @@ const chromium = {
 		'--no-first-run',
 		'--disable-background-networking',
 		'--disable-component-update',
-		'--disable-sync'
+		'--disable-sync',
+		'--disable-gpu'
 	]
 };
 const desktop = { viewport: { width: 1280, height: 800 } };
