@@ -93,6 +93,8 @@ export abstract class TwoWheels implements Body {
 	speed = 0;
 	turning = 0;
 	isCoasting = false;
+	/** m/s that a motor can reach with the battery as it was last. */
+	reachable: number;
 	/** Speed to the left that something has pushed it to, m/s. */
 	private sliding = 0;
 	private readonly motion: Motion = { ahead: 0, left: 0, turning: 0 };
@@ -115,6 +117,7 @@ export abstract class TwoWheels implements Body {
 		this.mass = chassis.mass;
 		this.inertia = chassis.inertia;
 		this.response = 1 - exact.exp(-tick / chassis.motorLag);
+		this.reachable = this.topNow;
 	}
 
 	get isRolling(): boolean {
@@ -143,7 +146,7 @@ export abstract class TwoWheels implements Body {
 			left.speed = coasting(left.speed, lost);
 			right.speed = coasting(right.speed, lost);
 		} else {
-			const top = this.reachable;
+			const top = (this.reachable = this.topNow);
 			const { deadZone } = this.wear;
 			left.speed = following(left, response, top, deadZone);
 			right.speed = following(right, response, top, deadZone);
@@ -151,8 +154,7 @@ export abstract class TwoWheels implements Body {
 		this.roll();
 	}
 
-	/** m/s that a motor can reach with the battery as it is. */
-	get reachable(): number {
+	private get topNow(): number {
 		const { flatBatteryFactor, topSpeed } = this.chassis;
 		return topSpeed * (flatBatteryFactor + (1 - flatBatteryFactor) * this.battery);
 	}

@@ -2,7 +2,7 @@
  * A course and the robots on it, moved on one tick at a time; who gives the robots their orders is
  * another matter. First the robots drive, the world moves them, then they notice what is around them.
  */
-import type { Gate, LampPost } from '../course/course';
+import type { Course, Gate, LampPost } from '../course/course';
 import type { Variation } from '../robots/robot';
 import type { NamedRobot } from '../robots/robot-document';
 import { tickRate } from '../time';
@@ -44,6 +44,7 @@ export class Stage {
 	private readonly crates: readonly StandingCrate[];
 	private readonly world: World;
 	private readonly isOnTable: boolean;
+	private readonly size: Course['size'];
 	private readonly isInOrder: boolean;
 	private waitingPosts: readonly LampPost[];
 	private waitingGates: readonly Gate[];
@@ -60,6 +61,7 @@ export class Stage {
 		this.waitingPosts = course.lampPosts;
 		this.waitingGates = course.gates;
 		this.isOnTable = course.table !== null;
+		this.size = course.size;
 		this.isInOrder = course.isInOrder;
 	}
 
@@ -146,9 +148,11 @@ export class Stage {
 
 	/** Where there is no table to fall off, one goes on beyond what is drawn of the floor: that is said. */
 	private watchFloor(): void {
-		const { width, height } = this.place.terrain.course.size;
-		for (const { pose, journal } of this.crew) {
-			if (pose.x < 0 || pose.y < 0 || pose.x > width || pose.y > height) journal.leftFloor();
+		const { crew, size } = this;
+		for (let i = 0; i < crew.length; i++) {
+			const { pose, journal } = crew[i]!;
+			if (pose.x < 0 || pose.y < 0 || pose.x > size.width || pose.y > size.height)
+				journal.leftFloor();
 		}
 	}
 

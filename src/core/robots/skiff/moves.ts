@@ -113,7 +113,8 @@ export class Travel extends Move {
 		const right = rightPart * ahead + settings.correction * this.rightBehind();
 		// What is asked of one motor beyond what it can, the other must not do either: the way would bend.
 		const most = Math.max(Math.abs(left), Math.abs(right));
-		const share = most > firmware.reachable ? firmware.reachable / most : 1;
+		const { reachable } = firmware;
+		const share = most > reachable ? reachable / most : 1;
 		firmware.usedLeft.command = left * share;
 		firmware.usedRight.command = right * share;
 	}
