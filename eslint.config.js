@@ -15,7 +15,9 @@ const corePackages = [
 	'svgpath',
 	'pdf-lib',
 	'flatbush',
-	'colord'
+	'colord',
+	'@noble/curves',
+	'@noble/hashes'
 ];
 
 /** Functions that the language leaves to the engine. */

@@ -76,16 +76,24 @@ test('each thing that is in the way of pairing has its sentence and its remedy',
 	await expect(robotCard(page, 'tallow-2')).toContainText('Ready to be paired');
 });
 
-test('wrong signs: others, then too many', async ({ page }) => {
+test('wrong signs: new ones, and after three a hand is wanted', async ({ page }) => {
 	await comeIn(page, 'Piet');
 	await page.getByRole('button', { name: 'Pair with Vesper', exact: true }).click();
-	await tellSigns(page, 'vesper', 1);
-	await expect(page.getByRole('alert')).toContainText('2 tries are left');
-	await tellSigns(page, 'vesper', 1);
-	await expect(page.getByRole('alert')).toContainText('one try is left');
-	await tellSigns(page, 'vesper', 1);
-	await expect(robotCard(page, 'vesper')).toContainText('Too many wrong signs');
+	const alert = page.getByRole('alert');
+	for (let tries = 1; tries <= 3; tries++) {
+		await tellSigns(page, 'vesper', 1);
+		await expect(alert).toContainText('shows new ones now');
+		await expect(page.getByRole('radio', { checked: true })).toHaveCount(0);
+	}
+	await expect(alert).toContainText('wants a hand');
 	expect((await look('vesper')).with).toBeUndefined();
+	await tellSigns(page, 'vesper');
+	await expect(alert).toContainText('Now press the button of Vesper');
+	await hand({ do: 'push', robot: 'vesper', place: 1 });
+	await expect(robotCard(page, 'vesper')).toContainText('Obeys you.');
+	await page.getByRole('button', { name: 'More for Vesper', exact: true }).click();
+	await page.getByRole('menuitem', { name: 'Forget' }).click();
+	await expect.poll(async () => (await look('vesper')).with).toBeUndefined();
 });
 
 test('pairing, renaming and letting go by keyboard alone', async ({ page }) => {

@@ -16,6 +16,7 @@ import { tick } from '../core/time';
 import { startPlaces } from '../core/world/start-places';
 import { headingOfBearing } from '../core/units/angles';
 import type { StandIn } from './stand-in';
+import { keptTokens, Visitor } from '../core/testing/knocking';
 import { Yard } from './yard';
 
 interface Index {
@@ -51,7 +52,7 @@ class Meeting {
 			...{
 				variation: 'classroom',
 				seed,
-				tokenOf: () => 'known',
+				tokens: keptTokens,
 				chance: () => chance.between(0, 1)
 			}
 		});
@@ -69,13 +70,11 @@ class Meeting {
 
 	private portTo(robot: StandIn): LinkPort {
 		let port: LinkPort | undefined = undefined;
-		const hear = (frame: FromRobot) => port?.receive(structuredClone(frame));
-		const line = robot.end.connect(hear, () => {});
-		line.receive(JSON.stringify({ type: 'hello', version: 1, person: maren, token: 'known' }));
+		const hear = (frame: FromRobot) => port?.receive(frame);
+		const visitor = new Visitor(robot.end, robot.id, maren, undefined, hear).hello().tell();
 		return (port = new LinkPort(robot.kind.devices, (frame) => {
-			const text = JSON.stringify(frame);
-			expect(readMessage(text, toRobotSchema)).toBeDefined();
-			line.receive(text);
+			expect(readMessage(JSON.stringify(frame), toRobotSchema)).toBeDefined();
+			visitor.send(frame);
 		}));
 	}
 

@@ -6,12 +6,13 @@
  *
  * --day is the seed of how its robots are today. --many adds so many Skiffs more.
  */
-import { createHmac, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { courseFormat, makeCourse } from '../core/course/course';
 import { readDocument } from '../core/document';
+import type { Tokens } from '../core/link/door';
 import { variations, type Variation } from '../core/robots/robot';
 import { roster, type Listed } from './roster';
 import { serveYard } from './server';
@@ -48,28 +49,43 @@ const number = (name: 'port' | 'latency' | 'jitter' | 'loss' | 'many'): number =
 
 /** What robots do not forget when they are switched off. */
 interface Memory {
-	/** What they know people by. */
-	readonly secret: string;
 	/** Names that people gave them. */
-	readonly names: Readonly<Record<string, string>>;
+	names: Record<string, string>;
+	/** What each knows people by: a token for each device of theirs. */
+	tokens: Record<string, Record<string, readonly string[]>>;
 }
 
-const memoryFile = join(values.data, 'yard.json');
+/** Devices of one person that a robot knows, and people. */
+const mostDevices = 4;
+const mostPeople = 200;
 
-function readMemory(): Memory {
+const memoryFile = join(values.data, 'yard.json');
+const memory: Memory = { names: {}, tokens: {}, ...readMemory() };
+
+function readMemory(): Partial<Memory> {
 	try {
-		return JSON.parse(readFileSync(memoryFile, 'utf8')) as Memory;
+		return JSON.parse(readFileSync(memoryFile, 'utf8')) as Partial<Memory>;
 	} catch {
 		// The yard opens for the first time.
-		return keep({ secret: randomBytes(24).toString('hex'), names: {} });
+		return {};
 	}
 }
 
-function keep(memory: Memory): Memory {
+function keepMemory(): void {
 	mkdirSync(values.data, { recursive: true });
 	writeFileSync(memoryFile, JSON.stringify(memory), { mode: 0o600 });
-	return memory;
 }
+
+const tokensOf = (robot: string): Tokens => ({
+	of: (person) => memory.tokens[robot]?.[person] ?? [],
+	keep(person, token) {
+		const { [person]: own = [], ...others } = memory.tokens[robot] ?? {};
+		const people = Object.entries(others).slice(-(mostPeople - 1));
+		const kept = [token, ...own].slice(0, mostDevices);
+		memory.tokens[robot] = { ...Object.fromEntries(people), [person]: kept };
+		keepMemory();
+	}
+});
 
 /** The sample courses, and the shed where robots stand that are not on any. */
 function readPlaces(): Places[] {
@@ -99,17 +115,16 @@ const more = Array.from({ length: number('many') }, (_, index): Listed => ({
 	kind: 'skiff',
 	signal: 0.7
 }));
-let memory = readMemory();
 const yard = new Yard({
 	places: readPlaces(),
 	robots: [...roster, ...more].map((one) => ({ ...one, name: memory.names[one.id] ?? one.name })),
 	variation,
 	seed: values.day === undefined ? randomBytes(4).readUInt32LE() : Number(values.day),
-	tokenOf: (robot, person) =>
-		createHmac('sha256', memory.secret).update(`${robot} ${person}`).digest('hex').slice(0, 40),
+	tokens: tokensOf,
 	chance: Math.random,
 	onName: (robot, name) => {
-		memory = keep({ ...memory, names: { ...memory.names, [robot]: name } });
+		memory.names[robot] = name;
+		keepMemory();
 	}
 });
 

@@ -1,5 +1,6 @@
 /** One robot of a yard: a machine on a floor, its switch, its battery, and its end of the link. */
 import type { Happenings } from '../core/devices/happenings';
+import type { Tokens } from '../core/link/door';
 import type { Advert } from '../core/link/frames';
 import { linkVersion } from '../core/link/frames';
 import { RobotEnd, type Robot } from '../core/link/robot-end';
@@ -51,7 +52,7 @@ export class StandIn implements Robot {
 	constructor(
 		private readonly listed: Listed,
 		public room: Room,
-		tokenOf: (person: string) => string,
+		tokens: Tokens,
 		chance: () => number,
 		private readonly onName: (name: string) => void = () => {}
 	) {
@@ -62,7 +63,7 @@ export class StandIn implements Robot {
 		const { is, battery } = listed;
 		this.member = room.setDown(this, room.placeFor(this.id));
 		this.store = new Store(`${this.id}-${Math.floor(chance() * 1e9)}`, chance);
-		this.end = new RobotEnd(this, chance, tokenOf);
+		this.end = new RobotEnd(this, chance, tokens);
 		if (battery !== undefined) this.machine.battery = battery;
 		if (is === 'off' || is === 'asleep') this.power = is;
 		this.isFar = is === 'far';
@@ -130,8 +131,8 @@ export class StandIn implements Robot {
 
 	/** What its lamp shows to whoever stands before it, 0xrrggbb. */
 	get signLight(): number {
-		const { signs } = this.end.door;
-		return signs ? signLight(signs, this.time) : 0;
+		const { signs, shownAt } = this.end.door;
+		return signs ? signLight(signs, this.time - shownAt) : 0;
 	}
 
 	// --- what hands do ---
@@ -158,6 +159,7 @@ export class StandIn implements Robot {
 	/** A finger on its button, or a hand on its shell. */
 	touch(place = 1): void {
 		this.wake();
+		if (this.end.door.press(this.time)) return;
 		if (this.power === 'on' && !this.end.isHeld) {
 			if (this.store.isRunning) this.store.halt();
 			else this.runStored(place);

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import type { Course } from '../core/course/course';
 import { identifierSchema } from '../core/document';
+import type { Tokens } from '../core/link/door';
 import { storePlaces } from '../core/link/frames';
 import type { Variation } from '../core/robots/robot';
 import { bearingOfHeading } from '../core/units/angles';
@@ -44,7 +45,8 @@ interface Opening {
 	readonly variation: Variation;
 	/** What day it is. */
 	readonly seed: number;
-	readonly tokenOf: (robot: string, person: string) => string;
+	/** What a robot knows people by. */
+	readonly tokens: (robot: string) => Tokens;
 	/** Uniform in [0, 1). */
 	readonly chance: () => number;
 	/** Told when somebody gives a robot another name. */
@@ -58,13 +60,12 @@ export class Yard {
 	private due = 0;
 
 	constructor(private readonly opening: Opening) {
-		const { robots, tokenOf, chance, places } = opening;
+		const { robots, tokens, chance, places } = opening;
 		this.robots = new Map(
 			robots.map((listed) => {
 				const room = this.room(listed.course ?? places[0]!.id);
-				const own = (person: string) => tokenOf(listed.id, person);
 				const named = (name: string) => opening.onName?.(listed.id, name);
-				const made = new StandIn(listed, room, own, chance, named);
+				const made = new StandIn(listed, room, tokens(listed.id), chance, named);
 				return [listed.id, made];
 			})
 		);

@@ -1,13 +1,13 @@
 /** One robot's link as the app has it: it pairs, stays, and comes back by itself when it is lost. */
 import {
 	fromRobotSchema,
-	linkVersion,
 	readMessage,
 	type FromRobot,
 	type Greeting,
 	type Person,
 	type ToRobot
 } from '../core/link/frames';
+import { Knocker } from '../core/link/knocker';
 
 /** Milliseconds between two signs of life: several within a robot's patience. */
 const aliveEvery = 150;
@@ -27,7 +27,8 @@ const reasons: Readonly<Record<number, Trouble>> = {
 };
 
 /** What is in the way where the robot itself says nothing. */
-export type Trouble = 'notHeard' | 'radioOff' | 'full' | 'outOfRange' | 'oldRobot' | 'gone';
+export type Trouble =
+	'notHeard' | 'radioOff' | 'full' | 'outOfRange' | 'oldRobot' | 'gone' | 'otherRobot';
 type Sorry = Extract<FromRobot, { type: 'sorry' }>;
 
 /** How a link stands, for whoever shows it. */
@@ -37,9 +38,18 @@ export type LinkState =
 			readonly phase: 'confirm';
 			readonly until: number;
 			readonly left: number;
+			/** What is told counts once a hand is on the robot's button. */
+			readonly hand: boolean;
+			/** It was told, and nothing has come of it yet. */
+			readonly isTold: boolean;
 			readonly isWrong: boolean;
 	  }
-	| { readonly phase: 'paired'; readonly greeting: Greeting }
+	| {
+			readonly phase: 'paired';
+			readonly greeting: Greeting;
+			/** With it no signs are needed next time. */
+			readonly token: string;
+	  }
 	/** It was paired, and is tried again by itself. */
 	| { readonly phase: 'lost'; readonly trouble: Trouble | Sorry['why']; readonly sorry?: Sorry }
 	| { readonly phase: 'closed'; readonly trouble?: Trouble | Sorry['why']; readonly sorry?: Sorry };
@@ -57,6 +67,7 @@ export class Link {
 	private pause = firstPause;
 	private wasPaired = false;
 	private isClosed = false;
+	private knocker: Knocker | undefined;
 	private again: ReturnType<typeof setTimeout> | undefined;
 	private readonly alive = setInterval(() => this.stay(), aliveEvery);
 
@@ -78,8 +89,8 @@ export class Link {
 		this.socket = socket;
 		this.heardAt = performance.now();
 		socket.onopen = () => {
-			const { person, token } = this;
-			this.send({ type: 'hello', version: linkVersion, person, ...(token && { token }) });
+			this.knocker = new Knocker(this.robot, this.person, this.token);
+			this.send(this.knocker.hello());
 		};
 		socket.onmessage = ({ data }) => socket === this.socket && this.receive(String(data));
 		socket.onclose = ({ code }) =>
@@ -104,14 +115,21 @@ export class Link {
 		const frame = readMessage(text, fromRobotSchema);
 		if (!frame) return;
 		switch (frame.type) {
+			case 'challenge':
+				return this.answer(this.knocker!.prove(frame));
 			case 'confirm': {
-				const until = Date.now() + frame.seconds * 1000;
-				return this.change({ phase: 'confirm', until, left: frame.left, isWrong: false });
+				this.knocker!.see(frame);
+				const { seconds, left, hand } = frame;
+				const isWrong = this.state.phase === 'confirm' && this.state.isWrong;
+				const until = Date.now() + seconds * 1000;
+				return this.change({ phase: 'confirm', until, left, hand, isTold: false, isWrong });
+			}
+			case 'shown': {
+				const open = this.knocker!.open(frame);
+				return open ? this.send(open) : this.wrong(frame);
 			}
 			case 'wrong':
-				if (this.state.phase === 'confirm')
-					this.change({ ...this.state, left: frame.left, isWrong: true });
-				return;
+				return this.wrong(frame);
 			case 'sorry':
 				return this.refuse(frame);
 			case 'greeting':
@@ -121,15 +139,38 @@ export class Link {
 		}
 	}
 
+	private answer(frame: ToRobot | undefined): void {
+		if (frame) this.send(frame);
+	}
+
+	/** The person says what they saw. */
+	tell(signs: readonly number[]): void {
+		if (this.state.phase !== 'confirm') return;
+		this.answer(this.knocker!.seal(signs));
+		this.change({ ...this.state, isTold: true, isWrong: false });
+	}
+
+	/** It has new signs by now. */
+	private wrong({ left, hand }: FromRobot & { type: 'shown' | 'wrong' }): void {
+		if (this.state.phase === 'confirm')
+			this.change({ ...this.state, left, hand, isTold: false, isWrong: true });
+	}
+
+	/** Another robot that calls itself so is not let go on: orders are for the one that was meant. */
 	private welcome(greeting: Greeting): void {
+		const { token } = this.knocker!;
+		if (token === undefined || !this.knocker!.trusts(greeting))
+			return this.end({ phase: 'closed', trouble: 'otherRobot' });
 		this.wasPaired = true;
 		this.pause = firstPause;
-		this.token = greeting.token;
-		this.change({ phase: 'paired', greeting });
+		this.token = token;
+		this.change({ phase: 'paired', greeting, token });
 	}
 
 	/** A robot that was this person's may be asleep, or starting: it is asked again. */
 	private refuse(sorry: Sorry): void {
+		// It has forgotten the token, or another has its name: only its signs can tell.
+		if (sorry.why === 'stranger') this.token = undefined;
 		if (this.wasPaired || this.token !== undefined) return this.wait(sorry.why, sorry);
 		this.end({ phase: 'closed', trouble: sorry.why, sorry });
 	}

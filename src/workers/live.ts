@@ -273,6 +273,11 @@ const service = {
 		watcher?.link(robot, link.state);
 	},
 
+	/** Somebody says which signs they see. */
+	tell(robot: string, signs: readonly number[]): void {
+		links.get(robot)?.tell(signs);
+	},
+
 	/** @param frame that needs no answer, such as a new name */
 	send(robot: string, frame: ToRobot): void {
 		if (frame.type === 'lineUp') toldPlace.set(robot, frame.at);

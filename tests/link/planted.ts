@@ -1,4 +1,5 @@
 /** Robots that break the link protocol, each in one way. */
+import type { Caller, Door } from '../../src/core/link/door';
 import type { FromRobot, ToRobot } from '../../src/core/link/frames';
 import type { Line } from '../../src/core/link/robot-end';
 import type { StandIn } from '../../src/standin/stand-in';
@@ -36,14 +37,19 @@ export const planted: Readonly<Record<string, (robot: StandIn) => Wire>> = {
 		say: (frame, send) =>
 			frame.type === 'bad' && frame.why === 'notJson' ? undefined : send(frame)
 	}),
-	wrongSigns: ({ end }) => ({
-		hear(message, line) {
-			const { signs } = end.door;
-			if (parsed(message).type === 'signs' && signs)
-				line.receive(JSON.stringify({ type: 'signs', signs }));
-			else line.receive(message);
-		}
-	}),
+	wrongSigns({ end }) {
+		// It takes whatever is opened.
+		const door = end.door as unknown as {
+			knocks: Map<Caller, { round?: { right: Caller[] } }>;
+			open: Door['open'];
+		};
+		const open = door.open.bind(door);
+		door.open = (caller, nonce, time) => {
+			door.knocks.get(caller)?.round?.right.push(caller);
+			open(caller, nonce, time);
+		};
+		return {};
+	},
 	busy: () => ({
 		say: (frame, send) =>
 			send(frame.type === 'sorry' && frame.why === 'busy' ? { type: 'sorry', why: 'flat' } : frame)
@@ -82,7 +88,8 @@ export const planted: Readonly<Record<string, (robot: StandIn) => Wire>> = {
 	watchdog: () => ({ meanwhile: (line) => line.receive(alive) }),
 	ended: () => ({ say: (frame, send) => (frame.type === 'ended' ? undefined : send(frame)) }),
 	token: () => ({
-		say: (frame, send) => send(frame.type === 'greeting' ? { ...frame, token: 'lost' } : frame)
+		say: (frame, send) =>
+			send(frame.type === 'greeting' ? { ...frame, proof: '0'.repeat(64) } : frame)
 	}),
 	free: () => ({ closed: () => {}, meanwhile: (line) => line.receive(alive) })
 };

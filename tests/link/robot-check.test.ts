@@ -2,6 +2,7 @@ import type { AddressInfo } from 'node:net';
 import { afterAll, describe, expect, it } from 'vitest';
 import { makeCourse } from '../../src/core/course/course';
 import { checkRobot, type Finding } from '../../src/cli/robot-check/checks';
+import { keptTokens } from '../../src/core/testing/knocking';
 import { serveYard } from '../../src/standin/server';
 import { Yard } from '../../src/standin/yard';
 import { plant, planted } from './planted';
@@ -21,7 +22,7 @@ async function open(kind: string, fault?: string) {
 		robots: [{ id: 'one', name: 'Ember-6', kind, signal: 1 }],
 		variation: 'ideal',
 		seed: 1,
-		tokenOf: (_, person) => `token of ${person}`,
+		tokens: keptTokens,
 		chance: Math.random
 	});
 	const robot = yard.robots.get('one')!;
@@ -41,7 +42,7 @@ async function open(kind: string, fault?: string) {
 		server.close();
 	});
 	const url = `ws://127.0.0.1:${(server.address() as AddressInfo).port}/robots/one`;
-	return { url, readSigns: async () => robot.end.door.signs! };
+	return { url, readSigns: async () => robot.end.door.signs ?? [] };
 }
 
 async function check(kind: string, fault?: string): Promise<Finding[]> {

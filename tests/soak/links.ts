@@ -9,6 +9,7 @@ import { fork, type ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { pause, RobotLine } from '../../src/cli/robot-check/robot-line';
+import { Knocker } from '../../src/core/link/knocker';
 import { freePort } from '../ports';
 import { Server } from './server';
 
@@ -44,15 +45,18 @@ const person = (index: number) => ({ id: `person-${index}`, name: `Person ${inde
 const link = (robot: string) =>
 	new RobotLine(`${server.address.replace('http', 'ws')}/link?robot=${robot}`);
 
+const knocker = (index: number) =>
+	new Knocker(`skiff-${(index % people) + 1}`, person(index), undefined);
+const knockers = Array.from({ length: people }, (_, index) => knocker(index));
 const lines = Array.from({ length: people }, (_, index) => link(`skiff-${index + 1}`));
 for (const [index, line] of lines.entries()) {
 	await line.opened();
-	await line.ask({ type: 'hello', version: 1, person: person(index) }, 'confirm');
+	await line.knock(knockers[index]!);
 }
 const { robots } = await sight();
 for (const [index, line] of lines.entries()) {
 	const { signs } = robots.find(({ id }) => id === `skiff-${index + 1}`)!;
-	await line.ask({ type: 'signs', signs }, 'greeting');
+	await line.tell(knockers[index]!, signs!);
 	line.live(true);
 }
 
@@ -77,11 +81,7 @@ let stolen = 0;
 for (let index = 0; index < people; index++) {
 	const thief = link(`skiff-${((index + 1) % people) + 1}`);
 	await thief.opened();
-	const sorry = await thief.ask(
-		{ type: 'hello', version: 1, person: person(index) },
-		'sorry',
-		1000
-	);
+	const sorry = await thief.ask(knocker(index + 1).hello(), 'sorry', 1000);
 	if (sorry?.why !== 'busy') stolen += 1;
 	thief.close();
 }

@@ -10,8 +10,10 @@ import {
 	type FromRobot,
 	type Greeting
 } from '../../core/link/frames';
-import { signCount, signValues } from '../../core/link/signs';
+import { Knocker } from '../../core/link/knocker';
+import { makeKeys, makeNonce, markOf } from '../../core/link/secret';
 import { patience } from '../../core/link/served';
+import { signCount, signValues } from '../../core/link/signs';
 import { pause, RobotLine } from './robot-line';
 
 export interface Finding {
@@ -45,12 +47,23 @@ export async function checkRobot(url: string, beside: Beside): Promise<Finding[]
 class Check {
 	private readonly findings: Finding[] = [];
 	private greeting: Greeting | undefined;
+	/** The greeting showed that the robot has the token, too. */
+	private isProven = false;
 	private orders = 0;
+	private readonly robot: string;
+	private readonly maren: Knocker;
 
 	constructor(
 		private readonly url: string,
 		private readonly beside: Beside
-	) {}
+	) {
+		this.robot = url.split('/').at(-1)!;
+		this.maren = new Knocker(this.robot, maren, undefined);
+	}
+
+	private piet(): Knocker {
+		return new Knocker(this.robot, piet, undefined);
+	}
 
 	private note(check: string, holds: boolean, seen = ''): boolean {
 		this.findings.push({ check, holds, seen });
@@ -76,14 +89,13 @@ class Check {
 	// --- before anybody is paired ---
 
 	private async advert(): Promise<void> {
-		const id = this.url.split('/').at(-1)!;
 		const socket = new WebSocket(new URL('/adverts', this.url));
 		socket.on('error', () => {});
 		const found = await new Promise<string>((answer) => {
 			const timer = setTimeout(() => answer('none within 3 s'), 3000);
 			socket.on('message', (data) => {
 				const value = parsed(String(data)) as { id?: string };
-				if (value?.id !== id) return;
+				if (value?.id !== this.robot) return;
 				clearTimeout(timer);
 				answer(advertSchema.safeParse(value).error?.issues[0]?.path.join('.') ?? '');
 			});
@@ -101,7 +113,7 @@ class Check {
 		const bad = await line.wait('bad', from);
 		this.note('notJson', bad?.why === 'notJson', bad?.why ?? 'no answer');
 		const strange = await line.ask({ type: 'steer', to: 'port' }, 'bad');
-		const more = await line.ask({ type: 'hello', version: 1, person: maren, master: true }, 'bad');
+		const more = await line.ask({ ...this.piet().hello(), master: true }, 'bad');
 		const seen = `${strange?.why}, ${more?.why}`;
 		this.note('unknown', strange?.why === 'unknown' && more?.why === 'unknown', seen);
 		const other = new RobotLine(this.url);
@@ -116,19 +128,12 @@ class Check {
 	// --- pairing ---
 
 	private async pairing(line: RobotLine): Promise<boolean> {
-		const confirm = await line.ask({ type: 'hello', version: 1, person: maren }, 'confirm');
-		if (!this.note('confirm', confirm !== undefined && confirm.left > 0)) return false;
+		if (!this.note('confirm', await line.knock(this.maren))) return false;
+		await this.wrongSigns(line);
 		const signs = await this.beside.readSigns();
-		const wrong = signs.map((sign) => (sign % signValues) + 1);
-		const from = line.heard.length;
-		line.send({ type: 'signs', signs: wrong });
-		const answer = await line.wait('wrong', from, 1500);
-		const isLet = line.heard.slice(from).some(({ frame }) => frame.type === 'greeting');
-		this.note('wrongSigns', answer !== undefined && !isLet, isLet ? 'it let wrong signs in' : '');
-		this.greeting =
-			(await line.ask({ type: 'signs', signs }, 'greeting')) ??
-			line.heard.map(({ frame }) => frame).find((frame) => frame.type === 'greeting');
+		this.greeting = await line.tell(this.maren, signs);
 		if (!this.note('greeting', this.greeting !== undefined)) return false;
+		this.isProven = this.maren.trusts(this.greeting!);
 		line.live(true);
 		const unknown = this.greeting!.devices.filter((id) => devices.every((one) => one.id !== id));
 		this.note('devices', unknown.length === 0, unknown.join(', '));
@@ -136,11 +141,39 @@ class Check {
 		return true;
 	}
 
+	/** Who opens what they had sealed although it was wrong is not let in. */
+	private async wrongSigns(line: RobotLine): Promise<void> {
+		const signs = await this.beside.readSigns();
+		const wrong = signs.map((sign) => (sign % signValues) + 1);
+		const other = new RobotLine(this.url);
+		await other.opened();
+		const { shown: appKey } = makeKeys();
+		const hello = { ...this.piet().hello(), key: appKey };
+		const robotKey = (await other.ask(hello, 'confirm'))?.key ?? '';
+		const nonce = makeNonce();
+		const visit = { robot: this.robot, person: piet.id, appKey, robotKey };
+		const shown = await other.ask({ type: 'seal', mark: markOf(nonce, wrong, visit) }, 'shown');
+		const isAsShown = String(shown?.signs) === String(signs);
+		const answer = await other.ask({ type: 'open', nonce }, 'wrong');
+		const isLet = other.heard.some(({ frame }) => frame.type === 'greeting');
+		other.close();
+		const seen = isLet
+			? 'it let wrong signs in'
+			: isAsShown
+				? ''
+				: 'other signs than those that were read';
+		this.note('wrongSigns', answer !== undefined && isAsShown && !isLet, seen);
+		const again = await this.beside.readSigns();
+		this.note('newSigns', String(again) !== String(signs), again.join(' '));
+		// Whoever comes and goes does not keep others out.
+		if (!line.isOpen) this.note('opens', false, 'it hung up on one when another was wrong');
+	}
+
 	/** One robot obeys one person. */
 	private async others(): Promise<void> {
 		const other = new RobotLine(this.url);
 		await other.opened();
-		const sorry = await other.ask({ type: 'hello', version: 1, person: piet }, 'sorry', 1500);
+		const sorry = await other.ask(this.piet().hello(), 'sorry', 1500);
 		const seen = sorry ? `${sorry.why}, with ${sorry.with ?? 'nobody'}` : 'it let another one in';
 		this.note('busy', sorry?.why === 'busy' && sorry.with === maren.name, seen);
 		const bad = await other.ask(this.order('motion', 'stand', {}), 'bad', 1500);
@@ -264,17 +297,16 @@ class Check {
 	private async leaving(line: RobotLine): Promise<void> {
 		line.send({ type: 'letGo' });
 		await pause(200);
-		const { token } = this.greeting!;
-		const again = await line.ask({ type: 'hello', version: 1, person: maren, token }, 'greeting');
-		this.note('token', again !== undefined);
+		const again = await line.prove(this.maren);
+		const isIt = this.isProven && again !== undefined && this.maren.trusts(again);
+		this.note('token', isIt, again && !isIt ? 'it does not prove that it has the token' : '');
 		line.cut();
 		const began = performance.now();
 		let isFree = false;
 		while (!isFree && performance.now() - began < freeWithin) {
 			const other = new RobotLine(this.url);
 			await other.opened();
-			const confirm = await other.ask({ type: 'hello', version: 1, person: piet }, 'confirm', 500);
-			isFree = confirm !== undefined;
+			isFree = await other.knock(this.piet(), 500);
 			other.close();
 			await pause(200);
 		}
@@ -295,8 +327,7 @@ class Check {
 		flood.close();
 		const next = new RobotLine(this.url);
 		await next.opened();
-		const hello = { type: 'hello', version: 1, person: piet };
-		const isHeard = (await next.ask(hello, 'confirm', 1500)) !== undefined;
+		const isHeard = await next.knock(this.piet(), 1500);
 		next.close();
 		this.note('tooMany', isRefused && isHeard, isRefused ? '' : 'it takes any number of messages');
 	}

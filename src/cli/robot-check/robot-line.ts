@@ -1,6 +1,13 @@
 /** One connection to a robot, as the check has it: what was said, and what came. */
 import WebSocket from 'ws';
-import { fromRobotSchema, readMessage, type FromRobot, type ToRobot } from '../../core/link/frames';
+import {
+	fromRobotSchema,
+	readMessage,
+	type FromRobot,
+	type Greeting,
+	type ToRobot
+} from '../../core/link/frames';
+import type { Knocker } from '../../core/link/knocker';
 
 export interface Heard {
 	/** Milliseconds, as `performance.now()`. */
@@ -79,6 +86,28 @@ export class RobotLine {
 		const from = this.heard.length;
 		this.send(frame);
 		return this.wait(type, from, milliseconds);
+	}
+
+	/** Says hello. @returns whether it shows its signs */
+	async knock(knocker: Knocker, milliseconds?: number): Promise<boolean> {
+		const confirm = await this.ask(knocker.hello(), 'confirm', milliseconds);
+		if (confirm) knocker.see(confirm);
+		return confirm !== undefined;
+	}
+
+	/** Tells what somebody saw. @returns undefined if that is not what it showed */
+	async tell(knocker: Knocker, signs: readonly number[]): Promise<Greeting | undefined> {
+		const seal = knocker.seal(signs);
+		const shown = seal && (await this.ask(seal, 'shown'));
+		const open = shown && knocker.open(shown);
+		return open && this.ask(open, 'greeting');
+	}
+
+	/** Says hello as one whom it knows. */
+	async prove(knocker: Knocker): Promise<Greeting | undefined> {
+		const challenge = await this.ask(knocker.hello(), 'challenge');
+		const proof = challenge && knocker.prove(challenge);
+		return proof && this.ask(proof, 'greeting');
 	}
 
 	async opened(): Promise<boolean> {

@@ -10,7 +10,7 @@ import { planSchema } from '../plan/plan';
 import { signCount, signValues } from './signs';
 
 /** Of what is written here. A robot that speaks a lower one cannot be talked to. */
-export const linkVersion = 1;
+export const linkVersion = 2;
 /** Bytes of one message, at most. */
 export const longestMessage = 1024 * 1024;
 /** Messages a second to a robot, at most, on an average of one second. */
@@ -20,6 +20,11 @@ const id = z.int().min(1).describe('Of an order: counted up by the app.');
 const word = z.string().min(1).max(64);
 const time = z.number().min(0).describe('Seconds of the robot’s clock since the run began.');
 const part = z.number().min(0).max(1);
+
+/** A key, a mark, a proof, a nonce: 32 bytes, as hexadecimal digits. */
+const secret = z.string().regex(/^[0-9a-f]{64}$/);
+const hand = z.boolean().describe('What is told counts once a hand is on its button.');
+const left = z.int().min(0).describe('Tries, of all people together.');
 
 const personSchema = z.strictObject({ id: identifierSchema, name: nameSchema });
 export type Person = z.infer<typeof personSchema>;
@@ -61,15 +66,19 @@ export const toRobotSchema = z.discriminatedUnion('type', [
 			type: z.literal('hello'),
 			version: z.int().min(0),
 			person: personSchema,
-			token: z.string().max(128).optional().describe('From a greeting: no signs are needed.')
+			key: secret.describe('New for each visit.'),
+			hasToken: z.boolean().describe('From a pairing before: no signs are needed.')
 		})
 		.describe('The first frame: somebody wants this robot.'),
 	z
-		.strictObject({
-			type: z.literal('signs'),
-			signs: z.array(z.int().min(1).max(signValues)).length(signCount)
-		})
-		.describe('What the person saw it show.'),
+		.strictObject({ type: z.literal('proof'), proof: secret })
+		.describe('After `challenge`: that it has the token.'),
+	z
+		.strictObject({ type: z.literal('seal'), mark: secret })
+		.describe('What the person saw, sealed: it can be opened, and not be changed.'),
+	z
+		.strictObject({ type: z.literal('open'), nonce: secret })
+		.describe('After `shown`, if they are the same.'),
 	z.strictObject({ type: z.literal('start') }).describe('A run begins: the clock is 0.'),
 	z
 		.strictObject({ type: z.literal('lineUp'), at: placeSchema })
@@ -106,7 +115,7 @@ export type Row = Readonly<Record<string, z.infer<typeof reading>>>;
 
 /** Why somebody cannot have a robot now. */
 export const hindrances = [
-	...['asleep', 'starting', 'busy', 'flat', 'tooOld', 'expired', 'tooManyTries']
+	...['asleep', 'starting', 'busy', 'flat', 'tooOld', 'stranger']
 ] as const;
 
 /** How a robot is, as it tells everybody who is near. */
@@ -135,20 +144,33 @@ const greetingSchema = z.strictObject({
 	firmware: word,
 	devices: z.array(word).max(64),
 	settings: z.record(word, z.unknown()),
-	token: z.string().max(128).describe('With it the same person needs no signs next time.')
+	proof: secret.describe('That it has the token, too.')
 });
 export type Greeting = z.infer<typeof greetingSchema>;
 
 /** From a robot to an app. */
 export const fromRobotSchema = z.discriminatedUnion('type', [
 	z
+		.strictObject({ type: z.literal('challenge'), key: secret })
+		.describe('It knows this person: who has the token shows it.'),
+	z
 		.strictObject({
 			type: z.literal('confirm'),
-			seconds: z.number().min(0),
-			left: z.int().min(0).describe('Tries.')
+			key: secret,
+			seconds: z.number().min(0).describe('For which they are good.'),
+			left,
+			hand
 		})
-		.describe('It shows its signs, over and over.'),
-	z.strictObject({ type: z.literal('wrong'), left: z.int().min(0) }),
+		.describe('It shows its signs, over and over; new ones each time that it says so.'),
+	z
+		.strictObject({
+			type: z.literal('shown'),
+			signs: z.array(z.int().min(1).max(signValues)).length(signCount),
+			left,
+			hand
+		})
+		.describe('The signs that were sealed are held against these; it shows others by now.'),
+	z.strictObject({ type: z.literal('wrong'), left, hand }),
 	z.strictObject({
 		type: z.literal('sorry'),
 		why: z.enum(hindrances),

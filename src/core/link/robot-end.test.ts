@@ -8,17 +8,26 @@ import { Stage } from '../simulation/stage';
 import { courseOf, planOf } from '../testing/sample';
 import { planRobot, type Plan } from '../plan/plan';
 import { Terrain } from '../world/scene';
-import { fromRobotSchema, longestMessage, type FromRobot, type ToRobot } from './frames';
+import {
+	fromRobotSchema,
+	longestMessage,
+	type FromRobot,
+	type Greeting,
+	type ToRobot
+} from './frames';
 import { LinkPort } from './link-port';
 import { RobotEnd } from './robot-end';
-import { lockedFor, signLight, signsLast } from './signs';
+import { Knocker } from './knocker';
+import { makeKeys, makeNonce, markOf } from './secret';
+import { mostTries, signLight, signsLast, signValues } from './signs';
+import { keptTokens, Visitor } from '../testing/knocking';
 import { runs } from '../testing/runs';
 
 const maren = { id: 'maren', name: 'Maren' };
 const piet = { id: 'piet', name: 'Piet' };
 
 /** A robot's end on a machine that stands on a floor, and a clock that a test turns on. */
-function standing() {
+function standing(chance: () => number = () => 0.5) {
 	const course = courseOf();
 	const robot = { ...sampleRobot(skiff), id: 'tallow' };
 	const terrain = new Terrain(course);
@@ -37,99 +46,141 @@ function standing() {
 			...{ hindrance: undefined, fault: undefined, rename: () => {}, switchOff: () => {} },
 			...{ store: new Store('tallow', () => 0.5), runStored: () => false }
 		},
-		() => 0.5,
-		(person) => `token of ${person}`
+		chance,
+		keptTokens()
 	);
 	let time = 0;
 	const pass = (seconds: number) => {
 		const until = time + seconds;
 		for (; time < until; time += 1 / 120) end.report(time);
 	};
-	const caller = () => {
-		const said: FromRobot[] = [];
-		let isClosed = false;
-		const line = end.connect(
-			(frame) => said.push(fromRobotSchema.parse(JSON.parse(JSON.stringify(frame)))),
-			() => (isClosed = true)
-		);
-		const send = (frame: ToRobot) => line.receive(JSON.stringify(frame));
-		const types = () => said.map(({ type }) => type);
-		return { line, send, said, types, last: () => said.at(-1)!, isClosed: () => isClosed };
-	};
-	const hello = (person = maren, token?: string): ToRobot => ({
-		type: 'hello',
-		version: 1,
-		person,
-		...(token !== undefined && { token })
-	});
-	const signs = () => [...end.door.signs!];
-	const pairedBy = (person = maren) => {
-		const one = caller();
-		one.send(hello(person));
-		one.send({ type: 'signs', signs: signs() });
-		return one;
-	};
-	return { end, machine, pass, caller, hello, signs, pairedBy };
+	const visitor = (person = maren, token?: string) => new Visitor(end, 'tallow', person, token);
+	const pairedBy = (person = maren) => visitor(person).hello().tell();
+	return { end, machine, pass, visitor, pairedBy, press: () => end.door.press(time) };
 }
 
+let strangers = 0;
+const stranger = () => ({ id: `stranger-${(strangers += 1)}`, name: 'Somebody' });
+
+/** What somebody says who has miscounted. */
+const wrong = (signs: readonly number[]) => signs.map((sign) => (sign % signValues) + 1);
+
 describe('pairing', () => {
-	it('lets in who tells its signs, and next time who has its token', () => {
-		const { caller, hello, signs, pass } = standing();
-		const one = caller();
-		one.send(hello());
-		expect(one.last()).toEqual({ type: 'confirm', seconds: signsLast, left: 3 });
-		one.send({ type: 'signs', signs: signs() });
-		expect(one.types()).toContain('greeting');
-		one.line.closed();
+	it('lets in who tells its signs, and next time who proves to have its token', () => {
+		const { visitor, pass } = standing();
+		const one = visitor().hello();
+		expect(one.last).toMatchObject({ type: 'confirm', seconds: signsLast, left: 3, hand: false });
+		one.tell();
+		expect(one.types).toEqual(['confirm', 'shown', 'greeting', 'battery']);
+		const { token } = one.knocker;
+		one.leave();
 		pass(0.1);
-		const again = caller();
-		again.send(hello(maren, 'token of maren'));
-		expect(again.types()).toEqual(['greeting', 'battery']);
-		again.line.closed();
-		const other = caller();
-		other.send(hello(piet, 'token of maren'));
-		expect(other.types()).toEqual(['confirm']);
+		const again = visitor(maren, token).hello();
+		expect(again.types).toEqual(['challenge', 'greeting', 'battery']);
+		expect(again.knocker.trusts(again.said[1] as Greeting)).toBe(true);
+		again.leave();
+		// A token is of one person, and of one pairing.
+		expect(visitor(piet, token).hello().types).toEqual(['confirm']);
+		expect(visitor(maren, token!.replaceAll(/./g, '0')).hello().last).toEqual({
+			type: 'sorry',
+			why: 'stranger'
+		});
 	});
 
-	it('draws new signs for each try, takes three wrong ones, and then none for a while', () => {
-		const { caller, hello, pass, signs } = standing();
-		const one = caller();
-		one.send(hello());
-		const wrong = signs().map((sign) => (sign % 4) + 1);
-		for (const left of [2, 1]) {
-			one.send({ type: 'signs', signs: wrong });
-			expect(one.last()).toEqual({ type: 'wrong', left });
-		}
-		one.send({ type: 'signs', signs: wrong });
-		expect(one.last()).toMatchObject({ type: 'sorry', why: 'tooManyTries', seconds: lockedFor });
-		one.send(hello());
-		expect(one.last()).toMatchObject({ type: 'sorry', why: 'tooManyTries' });
-		pass(lockedFor + 0.1);
-		one.send(hello());
-		expect(one.last()).toMatchObject({ type: 'confirm' });
+	it('draws new signs for each try, whoever makes it, and after three wants a hand on its button', () => {
+		const { visitor, end, press, pass } = standing(Math.random);
+		const guess = () => {
+			const one = visitor(stranger()).hello();
+			const before = end.door.signs!;
+			one.tell(wrong(before));
+			expect(end.door.signs).not.toBe(before);
+			return one;
+		};
+		const guesses = Array.from({ length: mostTries }, guess);
+		pass(2.1);
+		expect(guesses[2]!.last).toEqual({ type: 'wrong', left: 0, hand: true });
+		// From now on nobody is told anything, until somebody stands there.
+		const more = Array.from({ length: 50 }, () =>
+			visitor(stranger()).hello().tell(wrong(end.door.signs!))
+		);
+		const beside = visitor().hello();
+		expect(beside.last).toMatchObject({ type: 'confirm', left: 0, hand: true });
+		beside.tell();
+		pass(30);
+		expect([...more, beside].some(({ types }) => types.includes('shown'))).toBe(false);
+		expect(press()).toBe(true);
+		pass(2.1);
+		expect([...more, ...guesses].some(({ isIn }) => isIn)).toBe(false);
+		expect(beside.isIn).toBe(true);
+		beside.leave();
+		expect(visitor().hello().last).toMatchObject({ type: 'confirm', left: 3, hand: false });
 	});
 
-	it('does not take signs that are older than a minute', () => {
-		const { caller, hello, pass, signs } = standing();
-		const one = caller();
-		one.send(hello());
-		const seen = signs();
-		pass(signsLast + 0.1);
-		one.send({ type: 'signs', signs: seen });
-		expect(one.last()).toEqual({ type: 'sorry', why: 'expired' });
+	it('lets nobody in where two are right, and who opens what was not sealed', () => {
+		const { visitor, end, press, pass } = standing(Math.random);
+		for (let i = 0; i < mostTries; i++) visitor(piet).hello().tell(wrong(end.door.signs!));
+		pass(2.1);
+		const two = [visitor(maren).hello().tell(), visitor(piet).hello().tell()];
+		press();
+		expect(two.map(({ last }) => last.type)).toEqual(['wrong', 'wrong']);
+		// One who has heard what is right cannot say any more that it is what they told.
+		const liar = visitor(piet).hello();
+		const { shown: appKey } = makeKeys();
+		liar.send({ ...liar.knocker.hello(), key: appKey } as ToRobot);
+		const { key: robotKey } = liar.last as FromRobot & { type: 'confirm' };
+		const visit = { robot: 'tallow', person: piet.id, appKey, robotKey };
+		const nonce = makeNonce();
+		liar.send({ type: 'seal', mark: markOf(nonce, wrong(end.door.signs!), visit) });
+		press();
+		liar.send({ type: 'open', nonce });
+		expect(liar.isIn).toBe(false);
+	});
+
+	it('is kept from nobody by those who only knock', () => {
+		const { visitor, pass } = standing(Math.random);
+		const knocking = Array.from({ length: 200 }, () => visitor(piet).hello());
+		pass(signsLast * 2);
+		expect(knocking.at(-1)!.types.filter((type) => type === 'confirm').length).toBeGreaterThan(1);
+		expect(visitor().hello().tell().isIn).toBe(true);
+		expect(knocking.at(-1)!.last).toMatchObject({ type: 'sorry', why: 'busy', with: 'Maren' });
+	});
+
+	it('never says what could be used again: all that was said, said again, lets nobody in', () => {
+		const { visitor, pass, end } = standing(Math.random);
+		const first = visitor();
+		const told: string[] = [];
+		const send = first.sendText.bind(first);
+		first.sendText = (text) => (told.push(text), send(text));
+		first.hello().tell();
+		const { token } = first.knocker;
+		first.leave();
+		const known = visitor(maren, token);
+		const sendKnown = known.sendText.bind(known);
+		known.sendText = (text) => (told.push(text), sendKnown(text));
+		known.hello();
+		expect(known.isIn).toBe(true);
+		known.leave();
+		pass(0.1);
+		expect(told.length).toBe(5);
+		expect([...told, ...first.said, ...known.said].map(String).join()).not.toContain(token);
+		const replayed = visitor(maren);
+		replayed.knocker.see = () => {};
+		for (const text of told) replayed.sendText(text);
+		for (const text of told.toReversed()) replayed.sendText(text);
+		pass(3);
+		expect(replayed.isIn).toBe(false);
+		expect(end.door.guest).toBeUndefined();
 	});
 
 	it('tells others who has it, and is free again when they are gone or say nothing', () => {
-		const { caller, hello, pass, pairedBy } = standing();
+		const { visitor, pass, pairedBy } = standing();
 		const one = pairedBy();
 		pass(2);
-		const other = caller();
-		other.send(hello(piet));
-		expect(other.last()).toMatchObject({ type: 'sorry', why: 'busy', with: 'Maren' });
+		const other = visitor(piet).hello();
+		expect(other.last).toMatchObject({ type: 'sorry', why: 'busy', with: 'Maren' });
 		pass(3);
-		expect(one.isClosed()).toBe(true);
-		other.send(hello(piet));
-		expect(other.last()).toMatchObject({ type: 'confirm' });
+		expect(one.isClosed).toBe(true);
+		expect(other.hello().last).toMatchObject({ type: 'confirm' });
 	});
 
 	it('holds plans for itself alone', () => {
@@ -142,25 +193,24 @@ describe('pairing', () => {
 			...{ plan, course: courseOf() }
 		});
 		one.send(store({ ...plan, robots: [...robots, planRobot(robots[0]!, robots)] }));
-		expect(one.last()).toMatchObject({ type: 'bad' });
+		expect(one.last).toMatchObject({ type: 'bad' });
 		one.send(store(plan));
-		expect(one.last()).toEqual({
+		expect(one.last).toEqual({
 			type: 'stored',
 			places: [{ place: 1, name: plan.name, owner: 'Maren' }]
 		});
 	});
 
 	it('never obeys two', () => {
-		const { caller, hello, pairedBy, machine } = standing();
+		const { visitor, pairedBy, machine } = standing();
 		pairedBy();
-		const other = caller();
-		other.send(hello(piet, 'token of piet'));
+		const other = visitor(piet).hello();
 		other.send({
 			type: 'begin',
 			id: 1,
 			command: { device: 'motion', name: 'start', values: { speed: 0.5 } }
 		});
-		expect(other.last()).toEqual({ type: 'bad', why: 'notPaired' });
+		expect(other.last).toEqual({ type: 'bad', why: 'notPaired' });
 		expect(machine.isStill).toBe(true);
 	});
 
@@ -168,7 +218,7 @@ describe('pairing', () => {
 		const counts = [];
 		let wasLit = false;
 		let colours = 0;
-		for (let time = 0; time < 6.5; time += 0.01) {
+		for (let time = 0; time < 5.9; time += 0.01) {
 			const light = signLight([2, 4, 1], time);
 			if (light && !wasLit) counts.push(light);
 			wasLit = light !== 0;
@@ -182,8 +232,10 @@ describe('pairing', () => {
 
 describe('messages that make no sense', () => {
 	const good: readonly ToRobot[] = [
-		{ type: 'hello', version: 1, person: maren, token: 'token of maren' },
-		{ type: 'signs', signs: [1, 2, 3] },
+		new Knocker('tallow', maren, undefined).hello(),
+		{ type: 'seal', mark: makeNonce() },
+		{ type: 'open', nonce: makeNonce() },
+		{ type: 'proof', proof: makeNonce() },
 		{ type: 'start' },
 		{ type: 'lineUp', at: { x: 1, y: 2, heading: 0 } },
 		{
@@ -221,27 +273,25 @@ describe('messages that make no sense', () => {
 			);
 
 	it('10,000 of them leave a robot alive, and it still knows who has it', () => {
-		const { caller, hello, pass, end } = standing();
-		let one = caller();
-		one.send(hello(maren, 'token of maren'));
+		const { visitor, pass, end, pairedBy } = standing();
+		let one = pairedBy();
+		const { token } = one.knocker;
 		fc.assert(
 			fc.property(mutated(good), (text) => {
-				if (one.isClosed()) {
-					one.line.closed();
-					one = caller();
-					one.send(hello(maren, 'token of maren'));
+				if (one.isClosed) {
+					one.leave();
+					one = visitor(maren, token).hello();
 				}
-				one.line.receive(text);
+				one.sendText(text);
 				pass(1 / 120);
 				one.said.length = 0;
 			}),
 			{ numRuns: runs(1200, 10_000), seed: 3 }
 		);
-		one.line.closed();
+		one.leave();
 		pass(1);
-		const last = caller();
-		last.send(hello(maren, 'token of maren'));
-		expect(last.types()).toEqual(['greeting', 'battery']);
+		const last = visitor(maren, token).hello();
+		expect(last.isIn).toBe(true);
 		expect(end.door.guest?.person).toEqual(maren);
 	});
 
@@ -270,21 +320,21 @@ describe('messages that make no sense', () => {
 	it('are refused with a reason, and after many it hangs up', () => {
 		const { pairedBy } = standing();
 		const one = pairedBy();
-		one.line.receive('{');
-		expect(one.last()).toEqual({ type: 'bad', why: 'notJson' });
-		one.line.receive('{"type":"halt","now":true}');
-		expect(one.last()).toEqual({ type: 'bad', why: 'unknown' });
-		one.line.receive(' '.repeat(longestMessage + 1));
-		expect(one.last()).toEqual({ type: 'bad', why: 'tooLong' });
-		for (let i = 0; i < 20; i++) one.line.receive('{');
-		expect(one.isClosed()).toBe(true);
+		one.sendText('{');
+		expect(one.last).toEqual({ type: 'bad', why: 'notJson' });
+		one.sendText('{"type":"halt","now":true}');
+		expect(one.last).toEqual({ type: 'bad', why: 'unknown' });
+		one.sendText(' '.repeat(longestMessage + 1));
+		expect(one.last).toEqual({ type: 'bad', why: 'tooLong' });
+		for (let i = 0; i < 20; i++) one.sendText('{');
+		expect(one.isClosed).toBe(true);
 	});
 
 	it('a flood of good ones is refused, too', () => {
 		const { pairedBy } = standing();
 		const one = pairedBy();
 		for (let i = 0; i < 1000; i++) one.send({ type: 'alive' });
-		expect(one.last()).toEqual({ type: 'bad', why: 'tooMany' });
-		expect(one.isClosed()).toBe(true);
+		expect(one.last).toEqual({ type: 'bad', why: 'tooMany' });
+		expect(one.isClosed).toBe(true);
 	});
 });

@@ -6,7 +6,7 @@ import type { Happenings } from '../devices/happenings';
 import type { Machine } from '../robots/machine';
 import type { RobotKind } from '../robots/robot';
 import type { Values } from '../steps/definition';
-import { Door } from './door';
+import { Door, type Caller, type Tokens } from './door';
 import {
 	linkVersion,
 	longestMessage,
@@ -16,6 +16,7 @@ import {
 	type ToRobot
 } from './frames';
 import { Reckoner } from './reckoner';
+import { proofOf, type Visit } from './secret';
 import { patience, Served } from './served';
 
 /** Ticks from one row of what it senses to the next: 30 a second. */
@@ -71,18 +72,11 @@ export interface Line {
 	closed(): void;
 }
 
-interface Caller {
-	readonly send: (frame: FromRobot) => void;
-	readonly close: () => void;
-}
-
 export class RobotEnd {
 	readonly door: Door;
 	private served: Served | undefined;
 	reckoner: Reckoner;
 	private holder: Caller | undefined;
-	/** The one who is to tell the signs. */
-	private knocker: Caller | undefined;
 	private heardAt = 0;
 	private ticks = 0;
 	private time = 0;
@@ -91,9 +85,9 @@ export class RobotEnd {
 	constructor(
 		private readonly robot: Robot,
 		chance: () => number,
-		tokenOf: (person: string) => string
+		tokens: Tokens
 	) {
-		this.door = new Door(chance, tokenOf);
+		this.door = new Door(robot.id, chance, tokens, (...guest) => this.welcome(...guest));
 		this.reckoner = this.makeReckoner();
 	}
 
@@ -130,9 +124,11 @@ export class RobotEnd {
 	}
 
 	private take(caller: Caller, frame: ToRobot): void {
+		const { door, time } = this;
 		if (frame.type === 'hello') return this.greet(caller, frame);
-		if (frame.type === 'signs' && caller === this.knocker)
-			return this.answer(caller, this.door.tell(frame.signs, this.time));
+		if (frame.type === 'proof') return door.prove(caller, frame.proof, time);
+		if (frame.type === 'seal') return door.seal(caller, frame.mark, time);
+		if (frame.type === 'open') return door.open(caller, frame.nonce, time);
 		if (caller !== this.holder) return caller.send({ type: 'bad', why: 'notPaired' });
 		this.heardAt = this.time;
 		if (frame.type === 'rename') {
@@ -160,19 +156,15 @@ export class RobotEnd {
 		caller.send({ type: 'stored', places: store.list });
 	}
 
-	private greet(caller: Caller, { person, token, version }: ToRobot & { type: 'hello' }): void {
+	private greet(caller: Caller, frame: ToRobot & { type: 'hello' }): void {
 		const { hindrance } = this.robot;
 		if (hindrance) return caller.send(hindrance);
-		if (version < 1) return caller.send({ type: 'sorry', why: 'tooOld' });
-		if (caller === this.holder || caller === this.knocker) this.gone(caller);
-		const answer = this.door.knock(person, token, this.time);
-		if (answer !== 'welcome' && answer.type === 'confirm') this.knocker = caller;
-		this.answer(caller, answer);
+		if (frame.version < linkVersion) return caller.send({ type: 'sorry', why: 'tooOld' });
+		if (caller === this.holder) this.gone(caller);
+		this.door.knock(caller, frame, this.time);
 	}
 
-	private answer(caller: Caller, answer: ReturnType<Door['tell']>): void {
-		if (answer !== 'welcome') return caller.send(answer);
-		this.knocker = undefined;
+	private welcome(caller: Caller, visit: Visit, token: string): void {
 		this.holder = caller;
 		this.heardAt = this.time;
 		const { id, name, kind, firmware, settings, battery, isCharging } = this.robot;
@@ -182,7 +174,7 @@ export class RobotEnd {
 			...{ id, name, firmware, settings },
 			kind: kind.kind,
 			devices: kind.devices.map((device) => device.id),
-			token: this.door.tokenOf(this.door.guest!.person.id)
+			proof: proofOf(token, 'robot', visit)
 		});
 		caller.send({ type: 'battery', battery, isCharging });
 		this.serve(caller);
@@ -195,19 +187,17 @@ export class RobotEnd {
 	}
 
 	private gone(caller: Caller): void {
-		if (caller !== this.holder && caller !== this.knocker) return;
-		if (caller === this.holder) {
-			this.robot.machine.rest();
-			this.holder = undefined;
-			this.served = undefined;
-		} else this.knocker = undefined;
+		if (caller !== this.holder) return this.door.gone(caller);
+		this.robot.machine.rest();
+		this.holder = undefined;
+		this.served = undefined;
 		this.door.leave();
 	}
 
 	/** Nobody has it any more, such as when it is switched off. */
 	dropAll(): void {
-		for (const caller of [this.holder, this.knocker]) {
-			if (!caller) continue;
+		const callers = [...(this.holder ? [this.holder] : []), ...this.door.callers];
+		for (const caller of callers) {
 			this.gone(caller);
 			caller.close();
 		}
@@ -218,6 +208,7 @@ export class RobotEnd {
 		this.time = time;
 		this.ticks += 1;
 		this.reckoner.advance();
+		this.door.tick(time);
 		if (!this.holder) return;
 		if (time - this.heardAt > forgets) {
 			const { holder } = this;

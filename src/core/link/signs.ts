@@ -1,9 +1,9 @@
 /**
  * The signs by which a person tells that the robot in front of them is the one that the app talks
- * to: three, each so many blinks of a lamp, in a colour that goes with the number.
+ * to: five, each so many blinks of a lamp, in a colour that goes with the number.
  */
 
-export const signCount = 3;
+export const signCount = 5;
 /** Each is a number from 1 to this. */
 export const signValues = 4;
 /** Of one blink, two, three, four. */
@@ -11,13 +11,12 @@ export const signColours = ['#ffb000', '#00a89d', '#f2545b', '#4f8df5'] as const
 
 /** Seconds for which signs are good. */
 export const signsLast = 60;
+/** Of all people together; from then on a hand on its button is wanted. */
 export const mostTries = 3;
-/** Seconds after too many tries until the next one. */
-export const lockedFor = 30;
 
 /** Seconds of a blink, its beep and the gap after it, and between one sign and the next. */
-export const blink = 0.35;
-export const betweenSigns = 0.9;
+export const blink = 0.3;
+export const betweenSigns = 0.7;
 /** And before it begins anew. */
 export const betweenRounds = 1.8;
 

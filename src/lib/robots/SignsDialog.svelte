@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** Asks which signs the robot shows that is being paired, so that it is the right one. */
+	import { untrack } from 'svelte';
 	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { signColours, signCount, signValues } from '$core/link/signs';
 	import { t } from '$lib/i18n';
@@ -20,15 +21,17 @@
 	let radios = $state<HTMLInputElement[][]>(Array.from({ length: signCount }, () => []));
 	const isWhole = $derived(signs.every((sign) => sign !== null));
 
+	const isWrong = $derived(confirm?.isWrong ?? false);
 	// Other signs are others to pick.
 	$effect(() => {
 		void id;
-		signs = Array(signCount).fill(null);
+		void isWrong;
+		if (untrack(() => !confirm?.isTold)) signs = Array(signCount).fill(null);
 	});
 
 	function send(event: SubmitEvent) {
 		event.preventDefault();
-		if (isWhole) robots.tell(id, signs as number[]);
+		if (isWhole && !confirm?.isTold) robots.tell(id, signs as number[]);
 	}
 
 	/** A number that is typed fills the first sign that is open, or the one in focus. */
@@ -89,15 +92,21 @@
 								</fieldset>
 							{/each}
 						</div>
-						<p class="news" role="alert">
-							{#if confirm?.isWrong}{t('signs.wrong', { name, left: confirm.left })}{/if}
+						<p class="news" class:calm={confirm?.isTold} role="alert">
+							{#if confirm?.isTold}{t(confirm.hand ? 'signs.press' : 'signs.told', { name })}
+							{:else}
+								{#if confirm?.isWrong}{t('signs.wrong', { name })}{/if}
+								{#if confirm?.hand}{t('signs.wantsHand', { name })}{/if}
+							{/if}
 						</p>
 						<div class="end">
 							<span class="left">{t('signs.left', { seconds })}</span>
 							<button type="button" class="button button-line" onclick={() => robots.dismiss(id)}
 								>{t('robots.cancel')}</button
 							>
-							<button class="button button-main" disabled={!isWhole}>{t('signs.check')}</button>
+							<button class="button button-main" disabled={!isWhole || confirm?.isTold}
+								>{t('signs.check')}</button
+							>
 						</div>
 					</form>
 				</Dialog.Content>
@@ -114,22 +123,28 @@
 	}
 	.rows {
 		display: grid;
-		gap: 0.9rem;
+		gap: 0.5rem;
+	}
+	fieldset {
+		display: flex;
+		align-items: center;
 	}
 	legend {
-		margin-bottom: 0.3rem;
+		float: left;
+		flex: none;
+		width: 4.5rem;
 		font-weight: 600;
 	}
 	.choices {
 		display: grid;
-		grid-template-columns: repeat(4, 1fr);
+		flex: 1;
+		grid-template-columns: repeat(4, minmax(0, 1fr));
 		gap: 0.5rem;
 	}
 	.choice {
 		display: grid;
-		gap: 0.3rem;
 		justify-items: center;
-		padding: 0.7rem 0.3rem 0.3rem;
+		padding: 0.35rem 0.3rem 0.1rem;
 		border: 2px solid var(--line);
 		border-radius: 0.7rem;
 		cursor: pointer;
@@ -164,7 +179,12 @@
 	}
 	.news {
 		min-height: 1.5em;
+		margin-top: 0.6rem;
 		color: var(--signal);
+	}
+	.news.calm {
+		color: var(--ink);
+		font-weight: 600;
 	}
 	.end {
 		display: flex;
@@ -179,9 +199,12 @@
 		font-variant-numeric: tabular-nums;
 	}
 	@media (max-width: 430px) {
+		.pips {
+			gap: 0.15rem;
+		}
 		.pip {
-			width: 0.7rem;
-			height: 0.7rem;
+			width: 0.6rem;
+			height: 0.6rem;
 		}
 	}
 </style>

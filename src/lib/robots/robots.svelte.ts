@@ -85,7 +85,7 @@ export class Robots {
 			return;
 		}
 		this.know(robot, { state });
-		if (state.phase === 'paired') this.welcome(state.greeting);
+		if (state.phase === 'paired') this.welcome(state.greeting, state.token);
 	}
 
 	private drop(robot: string): void {
@@ -97,7 +97,7 @@ export class Robots {
 		this.links = { ...this.links, [robot]: { ...known, ...more } };
 	}
 
-	private welcome({ id, name, kind, token }: Greeting): void {
+	private welcome({ id, name, kind }: Greeting, token: string): void {
 		const own = { id, name, kind, token, person: this.person.id, isHeld: true };
 		this.keep([own, ...this.mine.filter((one) => one.id !== id)]);
 		this.awaited = this.awaited.filter((one) => one !== id);
@@ -149,7 +149,7 @@ export class Robots {
 	}
 
 	tell(id: string, signs: readonly number[]): void {
-		this.send(id, { type: 'signs', signs: [...signs] });
+		void this.service?.tell(id, [...signs]);
 	}
 
 	send(id: string, frame: ToRobot): void {

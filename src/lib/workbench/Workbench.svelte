@@ -233,6 +233,15 @@
 	.between {
 		display: none;
 	}
+	/* Upright: a panel takes half of the floor, and what is there makes room for it. */
+	@media (max-width: 820px) {
+		.dock {
+			max-height: 55%;
+		}
+		.left:has(.dock > :global(*)) > :global(.timeline) {
+			display: none;
+		}
+	}
 	/* A tablet upright: floor above, trail below. */
 	@media (min-width: 561px) and (max-width: 820px) and (min-height: 700px) {
 		.panes {
@@ -260,11 +269,6 @@
 		.right {
 			border-left: 0;
 		}
-		/* Over the trail's half of the screen, where the thumbs are; what is over makes room for it. */
-		.dock {
-			max-height: 55%;
-		}
-		.left:has(.dock > :global(*)) > :global(.timeline),
 		.left:has(.dock > :global(*)) .news {
 			display: none;
 		}
