@@ -104,7 +104,7 @@ class Meeting {
 			if (isBusy) restedAt = this.time - began;
 		}
 		// Some go on until somebody halts them.
-		live.halt();
+		live.leave();
 		return { attempt: record.add(live.news()), restedAt };
 	}
 }

@@ -1,4 +1,5 @@
 /** One robot's link as the app has it: it pairs, stays, and comes back by itself when it is lost. */
+import { z } from 'zod';
 import {
 	fromRobotSchema,
 	readMessage,
@@ -8,6 +9,9 @@ import {
 	type ToRobot
 } from '../core/link/frames';
 import { Knocker } from '../core/link/knocker';
+import { mendRow } from '../core/link/rows';
+import { robotKinds } from '../core/robots/kinds';
+import { settingsSaid } from '../core/robots/robot-document';
 
 /** Milliseconds between two signs of life: several within a robot's patience. */
 const aliveEvery = 150;
@@ -49,6 +53,8 @@ export type LinkState =
 			readonly greeting: Greeting;
 			/** With it no signs are needed next time. */
 			readonly token: string;
+			/** Names of settings that it says and nobody knows: they are taken as its kind has them. */
+			readonly odd: readonly string[];
 	  }
 	/** It was paired, and is tried again by itself. */
 	| { readonly phase: 'lost'; readonly trouble: Trouble | Sorry['why']; readonly sorry?: Sorry }
@@ -56,8 +62,8 @@ export type LinkState =
 
 interface Hands {
 	changed(state: LinkState): void;
-	/** A frame that is not about pairing. */
-	heard(frame: FromRobot): void;
+	/** A frame that is not about pairing. @param odd names of what in it made no sense, and is left out */
+	heard(frame: FromRobot, odd: readonly string[]): void;
 }
 
 export class Link {
@@ -113,7 +119,10 @@ export class Link {
 	private receive(text: string): void {
 		this.heardAt = performance.now();
 		const frame = readMessage(text, fromRobotSchema);
-		if (!frame) return;
+		if (!frame) {
+			const mended = mendRow(readMessage(text, z.unknown()));
+			return mended && this.hands.heard(mended.frame, mended.odd);
+		}
 		switch (frame.type) {
 			case 'challenge':
 				return this.answer(this.knocker!.prove(frame));
@@ -135,7 +144,7 @@ export class Link {
 			case 'greeting':
 				return this.welcome(frame);
 			default:
-				return this.hands.heard(frame);
+				return this.hands.heard(frame, []);
 		}
 	}
 
@@ -164,7 +173,11 @@ export class Link {
 		this.wasPaired = true;
 		this.pause = firstPause;
 		this.token = token;
-		this.change({ phase: 'paired', greeting, token });
+		const kind = robotKinds.find((one) => one.kind === greeting.kind);
+		const { settings, odd } = kind
+			? settingsSaid(kind, greeting.settings)
+			: { settings: greeting.settings, odd: [] };
+		this.change({ phase: 'paired', greeting: { ...greeting, settings }, token, odd });
 	}
 
 	/** A robot that was this person's may be asleep, or starting: it is asked again. */

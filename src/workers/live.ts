@@ -7,6 +7,7 @@ import { z } from 'zod';
 import { courseSchema } from '../core/course/course';
 import { markOf } from '../core/course/mark';
 import type { Command } from '../core/devices/device';
+import { devices } from '../core/devices/list';
 import {
 	advertSchema,
 	type Advert,
@@ -107,8 +108,10 @@ function listen(pause = 500): void {
 
 // --- links ---
 
-function heard(robot: string, frame: FromRobot): void {
-	ports.get(robot)?.receive(frame);
+function heard(robot: string, frame: FromRobot, odd: readonly string[]): void {
+	const port = ports.get(robot);
+	for (const name of odd) port?.odd.add(name);
+	port?.receive(frame);
 	if (frame.type === 'battery') watcher?.battery(robot, frame.battery, frame.isCharging);
 	else if (frame.type === 'named') watcher?.named(robot, frame.name);
 	else if (frame.type === 'stored') watcher?.stored(robot, frame.places);
@@ -208,6 +211,12 @@ class RunInProgress {
 		this.tell();
 	}
 
+	/** Nobody watches it any more. */
+	leave(): void {
+		this.live.leave();
+		this.tell();
+	}
+
 	lost(robot: string): void {
 		const index = this.robots.indexOf(robot);
 		if (index < 0) return;
@@ -245,12 +254,14 @@ function begunPortOf(robot: string): LinkPort {
 	return port;
 }
 
+const known = new Map(devices.map((device) => [device.id, device]));
+
 /** A fresh end for what is asked of a robot from now on. */
 function portOf(robot: string): LinkPort {
 	const link = links.get(robot)!;
 	const { greeting } = link.state as LinkState & { phase: 'paired' };
-	const devices = greeting.devices.map((id) => ({ id }));
-	const port = new LinkPort(devices, (frame) => link.send(frame));
+	const own = greeting.devices.map((id) => known.get(id) ?? { id, readings: {} });
+	const port = new LinkPort(own, (frame) => link.send(frame));
 	ports.set(robot, port);
 	return port;
 }
@@ -267,7 +278,7 @@ const service = {
 		if (links.has(robot)) return;
 		const link = new Link(robot, url, person, token, {
 			changed: (state) => changed(robot, state),
-			heard: (frame) => heard(robot, frame)
+			heard: (frame, odd) => heard(robot, frame, odd)
 		});
 		links.set(robot, link);
 		watcher?.link(robot, link.state);
@@ -293,7 +304,7 @@ const service = {
 	/** @returns false when a robot is not there */
 	async run(request: unknown, onNews: (news: LiveNews) => void): Promise<boolean> {
 		const wanted = runSchema.parse(request);
-		run?.halt();
+		run?.leave();
 		const isThere = (robot: string) => links.get(robot)?.isPaired;
 		if (!wanted.model && !wanted.robots.every(isThere)) return false;
 		const { id, planId, courseId, at, plan, course } = wanted;

@@ -182,7 +182,10 @@ export const fromRobotSchema = z.discriminatedUnion('type', [
 	z
 		.strictObject({ type: z.literal('started') })
 		.describe('After `start`: what comes from now on belongs to this run.'),
-	z.strictObject({ type: z.literal('done'), id }),
+	z.strictObject({ type: z.literal('done'), id }).describe('It has been carried out.'),
+	z
+		.strictObject({ type: z.literal('cut'), id })
+		.describe('It was halted, or another order took its place.'),
 	z.strictObject({ type: z.literal('refused'), id, why: word }),
 	z.strictObject({
 		type: z.literal('sense'),

@@ -5,11 +5,16 @@ import { atOnce, type Port, type Wait } from '../devices/port';
 import type { Datum } from '../types';
 import type { Pose } from '../world/pose';
 import type { FromRobot, Row, ToRobot } from './frames';
+import { oddReadings } from './rows';
 
 /** Open until the robot says that it is over. */
 class Order implements Wait {
 	refusal?: string;
 	isDone = false;
+
+	/** @param moves the robot is to move for it */
+	constructor(readonly moves: boolean) {}
+
 	isOver(): boolean {
 		return this.isDone;
 	}
@@ -33,9 +38,12 @@ export class LinkPort implements Port {
 	/** What has gone so wrong with it that it needs a hand. */
 	fault: string | undefined;
 
+	/** What it says that makes no sense, and is left out: names of readings, or `at`. */
+	readonly odd = new Set<string>();
+
 	/** @param devices that the robot says it has */
 	constructor(
-		private readonly devices: readonly Pick<Device, 'id'>[],
+		private readonly devices: readonly Pick<Device, 'id' | 'readings' | 'moves'>[],
 		private readonly send: (frame: ToRobot) => void
 	) {}
 
@@ -45,12 +53,18 @@ export class LinkPort implements Port {
 	}
 
 	begin(command: Command): Wait {
-		if (!this.devices.some(({ id }) => id === command.device)) return atOnce;
-		const order = new Order();
+		const device = this.devices.find(({ id }) => id === command.device);
+		if (!device) return atOnce;
+		const order = new Order(device.moves?.includes(command.name) ?? false);
 		this.count += 1;
 		this.open.set(this.count, order);
 		this.send({ type: 'begin', id: this.count, command });
 		return order;
+	}
+
+	/** It has been told to move, and has not said that it is done. */
+	get isToMove(): boolean {
+		return [...this.open.values()].some(({ moves }) => moves);
 	}
 
 	/** A run begins. @param last what the robot sensed just before */
@@ -101,6 +115,7 @@ export class LinkPort implements Port {
 				this.fault = frame.fault;
 				return;
 			case 'done':
+			case 'cut':
 			case 'refused':
 				return this.close(frame);
 		}
@@ -110,12 +125,18 @@ export class LinkPort implements Port {
 		// What was under way for longer than a newer one says nothing any more.
 		if (time < this.sensedAt) return;
 		this.sensedAt = time;
-		this.row = row;
+		const odd = oddReadings(row, this.devices);
+		for (const name of odd) this.odd.add(name);
+		const isOdd = (name: string) => odd.includes(name);
+		this.row =
+			odd.length === 0
+				? row
+				: Object.fromEntries(Object.entries(row).filter(([name]) => !isOdd(name)));
 		if (shows) this.shows = shows;
 		if (at) this.at = at;
 	}
 
-	private close(frame: FromRobot & { type: 'done' | 'refused' }): void {
+	private close(frame: FromRobot & { type: 'done' | 'cut' | 'refused' }): void {
 		const order = this.open.get(frame.id);
 		if (!order) return;
 		this.open.delete(frame.id);

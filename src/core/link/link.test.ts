@@ -7,6 +7,8 @@ import { planSchema, type Plan } from '../plan/plan';
 import { ball } from '../robots/ball';
 import { drone } from '../robots/drone';
 import { skiff } from '../robots/skiff';
+import { sampleRobot, settingsSaid } from '../robots/robot-document';
+import { mendRow } from './rows';
 import { fingerprintOf } from '../simulation/fingerprint';
 import { simulate, type Rehearsal } from '../simulation/simulate';
 import type { Attempt } from '../simulation/attempt';
@@ -14,7 +16,7 @@ import { perfect, through, type Wire } from '../testing/loopback';
 import { planFrom } from '../testing/random-plan';
 import { courseOf, go, planFor, planOf, step, wait, wall } from '../testing/sample';
 import index from '../../../samples/index.json';
-import { toRobotSchema } from './frames';
+import { toRobotSchema, type FromRobot } from './frames';
 import { LinkPort } from './link-port';
 import { patience, Served } from './served';
 import { Happenings } from '../devices/happenings';
@@ -133,6 +135,61 @@ describe('what comes over a link', () => {
 			{ type: 'refused', id: 3, why: 'badOrder' },
 			{ type: 'done', id: 4 }
 		]);
+	});
+
+	it('ends each order once: done, refused, or cut where it was halted or lost its place', () => {
+		const waits: boolean[] = [];
+		const machine = {
+			begin: () => {
+				waits.fill(true);
+				const own = waits.push(false) - 1;
+				return { isOver: () => waits[own]! };
+			},
+			read: () => 0,
+			rest: () => void waits.fill(true)
+		} as unknown as Machine;
+		const said: FromRobot[] = [];
+		const served = new Served(machine, skiff, new Happenings(), (frame) => said.push(frame));
+		const go = (id: number) =>
+			served.receive({
+				type: 'begin',
+				id,
+				command: { device: 'motion', name: 'start', values: { speed: 0.5 } }
+			});
+		for (const id of [1, 2]) go(id);
+		waits.fill(true);
+		go(3);
+		served.receive({ type: 'halt' });
+		expect(said).toEqual([
+			{ type: 'cut', id: 1 },
+			{ type: 'done', id: 2 },
+			{ type: 'cut', id: 3 }
+		]);
+	});
+
+	it('is taken as far as it makes sense', () => {
+		const row = { battery: 0.5, heading: [], jolt: 1e300, name: 'x'.repeat(99), on: true };
+		const at = { x: 1e308, y: 0, heading: 0 };
+		const { frame, odd } = mendRow({ type: 'sense', time: 1, row, shows: { speed: 'fast' }, at })!;
+		expect(frame).toEqual({ type: 'sense', time: 1, row: { battery: 0.5, on: true }, shows: {} });
+		expect(odd).toEqual(['at', 'heading', 'jolt', 'name', 'speed']);
+		for (const no of [null, [], { type: 'sense', row }, { type: 'done', time: 1, row }])
+			expect(mendRow(no)).toBeUndefined();
+	});
+
+	it('of settings keeps those that its kind has', () => {
+		const { settings: own } = sampleRobot(skiff);
+		const [first, second] = skiff.distinct!;
+		expect(settingsSaid(skiff, own)).toEqual({ settings: own, odd: [] });
+		expect(settingsSaid(skiff, { ...own, [first!]: 'Z', colour: 7 })).toEqual({
+			settings: own,
+			odd: [first, 'colour']
+		});
+		const same = { ...own, [first!]: own[second!] };
+		expect(settingsSaid(skiff, same).settings).toEqual(own);
+		expect(
+			settingsSaid(skiff, { ...own, [first!]: own[second!], [second!]: own[first!] }).odd
+		).toEqual([]);
 	});
 
 	it.each([{ type: 'begin', id: 0 }, { type: 'steer' }, { type: 'halt', now: true }, null, 'halt'])(

@@ -61,10 +61,12 @@ export class Served {
 	private halt(): void {
 		if (this.machine.halt) this.machine.halt();
 		else this.machine.rest();
+		this.endOrders('cut');
 	}
 
 	private end(): void {
 		this.machine.rest();
+		this.endOrders('cut');
 		this.isEnding = true;
 	}
 
@@ -72,20 +74,23 @@ export class Served {
 		const device = this.kind.devices.find((one) => one.id === command.device);
 		const schema = device?.commands[command.name];
 		const values = schema?.safeParse(command.values);
+		// What ends from here on has lost its place to this one.
+		this.endOrders();
 		const wait = values?.success
 			? this.machine.begin({ ...command, values: values.data as typeof command.values })
 			: refused(device ? 'badOrder' : 'noDevice');
 		this.isLanding = false;
+		this.endOrders('cut');
 		if (wait.refusal) this.send({ type: 'refused', id, why: wait.refusal });
 		else this.open.push({ id, wait });
-		// It may have taken the place of another one.
 		this.endOrders();
 	}
 
-	private endOrders(): void {
+	/** @param as what ends of itself is done */
+	private endOrders(as: 'done' | 'cut' = 'done'): void {
 		this.open = this.open.filter(({ id, wait }) => {
 			if (!wait.isOver(this.now)) return true;
-			this.send(wait.refusal ? { type: 'refused', id, why: wait.refusal } : { type: 'done', id });
+			this.send(wait.refusal ? { type: 'refused', id, why: wait.refusal } : { type: as, id });
 			return false;
 		});
 	}

@@ -1,4 +1,5 @@
 /** What a run tells on its way, and how whoever listens has the whole attempt of it. */
+import type { Sentence } from '../sentence';
 import { tickRate } from '../time';
 import type { Attempt, Logged, Note, Outcome, RobotRun, Span } from '../simulation/attempt';
 
@@ -11,6 +12,8 @@ export interface RunNews extends Omit<RobotRun, 'tones'> {
 export interface LiveNews {
 	/** It is the model that runs. */
 	readonly isModel?: true;
+	/** What is wrong while it goes on, and needs a hand. */
+	readonly alarm?: Sentence;
 	/** Seconds since Run, and since every robot was heard. */
 	readonly time: number;
 	readonly age: number;

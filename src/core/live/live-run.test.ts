@@ -11,7 +11,7 @@ import { ball } from '../robots/ball';
 import { simulate } from '../simulation/simulate';
 import type { Variation } from '../robots/robot';
 import { Stage } from '../simulation/stage';
-import { courseOf, go, planFor, planOf, repeat, right, step, wait } from '../testing/sample';
+import { courseOf, go, planFor, planOf, repeat, right, step, wait, wall } from '../testing/sample';
 import { tickRate } from '../time';
 import { headingOfBearing } from '../units/angles';
 import { Terrain } from '../world/scene';
@@ -39,9 +39,14 @@ function live(
 	});
 	stage.begin();
 	let isCut = false;
+	let isDeaf = false;
 	const ends = stage.crew.map(({ machine, kind, happened }, index) => {
 		const reckoner = new Reckoner(machine, kind.devices);
-		const port: LinkPort = new LinkPort(kind.devices, (frame) => isCut || served.receive(frame));
+		const port: LinkPort = new LinkPort(
+			kind.devices,
+			(frame) =>
+				isCut || served.receive(isDeaf && frame.type === 'halt' ? { type: 'alive' } : frame)
+		);
 		const served: Served = new Served(
 			machine,
 			kind,
@@ -86,7 +91,11 @@ function live(
 			}
 		}
 	};
-	return { run, until, pass, crew: stage.crew, cut: () => (isCut = true) };
+	return {
+		...{ run, until, pass, crew: stage.crew, port: ends[0]!.port },
+		cut: () => (isCut = true),
+		deafen: () => (isDeaf = true)
+	};
 }
 
 describe('a run on robots', () => {
@@ -125,8 +134,43 @@ describe('a run on robots', () => {
 		until(4.5);
 		expect(Math.abs(crew[0]!.machine.body.speed)).toBeGreaterThan(0.1);
 		run.halt();
-		const { outcome } = until(4.5);
+		// It is not said before the robot has said that it stands.
+		expect(until(4.6).outcome.reason.key).toBe('outcome.running');
+		const { outcome } = until(8);
 		expect([outcome.kind, outcome.reason.key]).toEqual(['halted', 'outcome.halted']);
+		expect(Math.abs(crew[0]!.machine.body.speed)).toBeLessThan(0.03);
+		expect(outcome.seconds).toBeLessThan(6);
+	});
+
+	it('says at once that a robot does not hear Halt, and what to do', () => {
+		const steps = [step('start', { direction: 'forward', speed: 0.4 }), wait(30)];
+		const { run, until, deafen } = live(planOf(steps));
+		until(2);
+		deafen();
+		run.halt();
+		until(4);
+		expect(run.alarm).toMatchObject({ key: 'live.deaf', values: { name: 'Tallow' } });
+		expect(run.outcome).toBeUndefined();
+		expect(until(20).outcome.reason.key).toBe('outcome.deaf');
+	});
+
+	it('goes on when rows make no sense, and says so once', () => {
+		const { until, port } = live(planOf([go(0.3)]));
+		port.odd.add('distanceAhead');
+		port.receive({ type: 'sense', time: 0, row: { heading: 'north', battery: 0.5 } });
+		expect([port.read('heading'), port.read('battery')]).toEqual([NaN, 0.5]);
+		const { notes, outcome } = until(10);
+		expect(outcome.reason.key).toBe('outcome.over');
+		const said = notes.map(({ sentence }) => sentence.values!.readings);
+		expect(said).toEqual(['distanceAhead, heading']);
+	});
+
+	it('says that a robot stands still which is to move, and has not said that it is done', () => {
+		const walled = courseOf({ walls: [wall([0, 0.7], [2, 0.7])] });
+		const { until, crew } = live(planOf([go(1)]), walled);
+		crew[0]!.machine.begin({ device: 'persistence', name: 'giveUpAfter', values: { seconds: 60 } });
+		const { notes } = until(9);
+		expect(notes.map(({ sentence }) => sentence.key)).toEqual(['note.standsStill']);
 	});
 
 	it('is where its robot reckons to be, though a rail is near, unless it stands on that', () => {
@@ -267,7 +311,7 @@ describe('a board', () => {
 		expect(attempt.spans.filter(({ kind }) => kind === 'go')).toHaveLength(1);
 		expect(attempt.outcome.reason.key).toBe('outcome.running');
 		run.halt();
-		expect(until(6).outcome.kind).toBe('halted');
+		expect(until(8).outcome.kind).toBe('halted');
 	});
 });
 

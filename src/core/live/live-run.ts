@@ -30,6 +30,18 @@ import { LiveWriter } from './live-writer';
 const longest = 15 * 60;
 /** Seconds after its end within which a robot should stand. */
 const standsWithin = 3;
+/** Seconds after Halt until one that still moves is called deaf, and until nobody waits any more. */
+const deafAfter = 1.5;
+const givenUpAfter = 10;
+/** Seconds between two times that it is told so. */
+const haltEvery = 0.25;
+/** m/s and rad/s: who is slower stands. */
+const stillSpeed = 0.02;
+const stillTurning = 0.1;
+/** Seconds in which one that is to move stays where it is, within metres and radians, until that is said. */
+const stuckAfter = 4;
+const stuckWithin = 0.005;
+const stuckTurned = 0.035;
 
 /** What runs: a plan, with the links of its robots in its order. */
 export interface Running {
@@ -55,9 +67,14 @@ class Member {
 	/** What a robot on a rail that only counts its way is placed by. */
 	private readonly rail: (RailSpot & { readonly facing: number }) | undefined;
 	private bumps = 0;
-	/** Seconds since Run at which it was heard last. */
+	/** Seconds since Run at which it was heard last, and whether it stood then. */
 	private heardAt = 0;
+	private stood = true;
 	private sensedAt = NaN;
+	/** Where it has been since. */
+	private readonly anchor: Pose & { since: number };
+	private hasSaidStuck = false;
+	private oddSaid = 0;
 
 	constructor(
 		readonly robot: PlanRobot,
@@ -67,6 +84,7 @@ class Member {
 		course: Course
 	) {
 		this.pose = { ...start };
+		this.anchor = { ...start, since: 0 };
 		this.journal = new Journal(records, robot.id, this, this.pose);
 		const rail = robotKindOf(robot.kind).isOnRail && railNear(course.rails, start, railReach);
 		this.rail = rail ? { ...rail, facing: facingOf(rail, start.heading) } : undefined;
@@ -93,12 +111,39 @@ class Member {
 		return time - this.heardAt;
 	}
 
+	/** It has said since then that it stands. @param time seconds since Run */
+	standsSince(time: number): boolean {
+		return this.stood && this.heardAt > time;
+	}
+
+	/** Says what somebody beside it should look at. */
+	private watch(now: number): void {
+		const { port, pose, anchor, robot, journal } = this;
+		const { driving } = journal;
+		const hasMoved =
+			distance(pose, anchor.x, anchor.y) > stuckWithin ||
+			Math.abs(pose.heading - anchor.heading) > stuckTurned;
+		if (hasMoved || !port.isToMove) Object.assign(anchor, pose, { since: now });
+		if (!driving) return;
+		const values = { number: driving.number, name: robot.name };
+		if (!this.hasSaidStuck && now - anchor.since > stuckAfter) {
+			this.hasSaidStuck = true;
+			journal.noted(driving, { key: 'note.standsStill', values });
+		}
+		if (port.odd.size === this.oddSaid) return;
+		this.oddSaid = port.odd.size;
+		const readings = [...port.odd].join(', ');
+		journal.noted(driving, { key: 'note.oddReading', values: { ...values, readings } });
+	}
+
 	/** Takes over what the robot has said by now. */
 	follow(now: number): void {
 		const { port, pose, rail } = this;
-		if (port.sensedAt !== this.sensedAt) this.heardAt = now;
+		const passed = port.sensedAt - this.sensedAt;
+		const isNew = port.sensedAt !== this.sensedAt;
+		if (isNew) this.heardAt = now;
 		this.sensedAt = port.sensedAt;
-		const { x, y } = pose;
+		const { x, y, heading: before } = pose;
 		this.body.speed = Number(port.shows.speed ?? port.read('speed')) || 0;
 		if (rail) {
 			const { path, way, facing } = rail;
@@ -106,7 +151,16 @@ class Member {
 			const heading = facing === 1 ? at.heading : at.heading + Math.PI;
 			Object.assign(pose, { x: at.x, y: at.y, heading });
 		} else if (port.at) Object.assign(pose, port.at);
-		this.pathLength += distance(pose, x, y);
+		const gone = distance(pose, x, y);
+		this.pathLength += gone;
+		if (isNew) {
+			const turned = Math.abs(pose.heading - before);
+			this.stood =
+				Math.abs(this.body.speed) < stillSpeed &&
+				!(gone > stillSpeed * passed) &&
+				!(turned > stillTurning * passed);
+		}
+		this.watch(now);
 		for (const { time, what } of port.happened.since('bump', this.bumps))
 			this.journal.bumped(time, (what ?? 'wall') as Obstacle);
 		this.bumps = port.happened.count('bump');
@@ -114,6 +168,11 @@ class Member {
 }
 
 export class LiveRun {
+	/** What is wrong while it goes on, and needs a hand. */
+	alarm: Sentence | undefined;
+	/** Seconds since Run at which somebody halted it, and at which that was said last. */
+	private haltedAt: number | undefined;
+	private toldAt = 0;
 	private readonly records = new Records();
 	private readonly crew: readonly Member[];
 	private readonly interpreter: Interpreter;
@@ -156,17 +215,46 @@ export class LiveRun {
 			member.follow(time);
 			member.port.stay();
 		}
-		if (this.endedAt === Infinity) this.interpreter.tick(time);
+		if (this.endedAt === Infinity && this.haltedAt === undefined) this.interpreter.tick(time);
 		for (const member of this.crew) member.keep(time);
 		this.outcome = this.ending();
 		if (this.outcome) this.close();
 	}
 
-	/** Somebody halts it. */
+	/** Somebody halts it: it is over once all of them say that they stand. */
 	halt(): void {
 		if (this.outcome) return;
+		this.haltedAt ??= this.time;
+		this.tellHalt();
+	}
+
+	private tellHalt(): void {
+		this.toldAt = this.time;
 		for (const { port } of this.crew) port.halt();
-		this.stop('halted', { key: 'outcome.halted', values: { seconds: round(this.time) } });
+	}
+
+	/** Nobody watches it any more. */
+	leave(): void {
+		if (this.outcome) return;
+		this.tellHalt();
+		this.stop('halted', this.halted);
+	}
+
+	private get halted(): Sentence {
+		return { key: 'outcome.halted', values: { seconds: round(this.time) } };
+	}
+
+	private halting(at: number): Outcome | undefined {
+		const moving = this.crew.find((member) => !member.standsSince(at));
+		if (!moving) return this.made('halted', this.halted);
+		if (this.time - this.toldAt >= haltEvery) this.tellHalt();
+		const seconds = this.time - at;
+		if (seconds < deafAfter) return undefined;
+		const values = { name: moving.robot.name, seconds: round(seconds) };
+		this.alarm = { key: 'live.deaf', values };
+		return seconds < givenUpAfter
+			? undefined
+			: this.made('halted', { key: 'outcome.deaf', values });
 	}
 
 	/** A hand starts a chain. */
@@ -198,6 +286,7 @@ export class LiveRun {
 	private ending(): Outcome | undefined {
 		const faulty = this.crew.find(({ port }) => port.fault);
 		if (faulty) return this.failed(faulty);
+		if (this.haltedAt !== undefined) return this.halting(this.haltedAt);
 		if (this.time >= longest) {
 			for (const { port } of this.crew) port.halt();
 			return this.made('timeout', {
@@ -260,6 +349,7 @@ export class LiveRun {
 		const { spans, log, notes } = records;
 		const news: LiveNews = {
 			...(this.running.isModel && { isModel: true }),
+			...(this.alarm && { alarm: this.alarm }),
 			time,
 			age: Math.max(...crew.map((member) => member.ageAt(time))),
 			runs: crew.map(newsOf),

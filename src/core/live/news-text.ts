@@ -1,5 +1,6 @@
 /** News of a run as a text can hold them, for what a robot keeps by itself. */
 import { z } from 'zod';
+import { robotFormat } from '../robots/robot-document';
 import type { LiveNews } from './live-news';
 
 const figure = z.number().nullable();
@@ -35,7 +36,7 @@ const span = z.strictObject({
 
 const runSchema = z.strictObject({
 	id: z.string(),
-	robot: z.looseObject({ kind: z.string(), name: z.string() }),
+	robot: robotFormat.schema,
 	from: z.int(),
 	trace: z.strictObject({
 		time: z.array(z.number()),
@@ -56,6 +57,7 @@ const runSchema = z.strictObject({
 });
 
 const schema = z.strictObject({
+	alarm: sentence.optional(),
 	time: z.number(),
 	age: z.number(),
 	runs: z.array(runSchema),

@@ -164,7 +164,7 @@ class StoredRun {
 	}
 
 	halt(): void {
-		this.live.halt();
+		this.live.leave();
 	}
 
 	/** @returns nothing if it is too early for another one */

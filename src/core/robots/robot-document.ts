@@ -51,6 +51,28 @@ function settingsSchema({ settings, distinct = [] }: RobotKind) {
 	});
 }
 
+/**
+ * What a robot says of its settings, as far as its kind has them; the rest is as its kind has it.
+ * @returns the settings, and the names of those that made no sense
+ */
+export function settingsSaid(
+	kind: RobotKind,
+	said: Readonly<Record<string, unknown>>
+): { settings: Values; odd: readonly string[] } {
+	const { settings: initial } = sampleRobot(kind);
+	const fits = (name: string): boolean => {
+		const setting = kind.settings[name];
+		return setting !== undefined && valueSchema(setting).safeParse(said[name]).success;
+	};
+	const [right, odd] = [true, false].map((is) =>
+		Object.keys(said).filter((name) => fits(name) === is)
+	);
+	const own = Object.fromEntries(right!.map((name) => [name, said[name]]));
+	const all = settingsSchema(kind).safeParse({ ...initial, ...own });
+	if (all.success) return { settings: all.data as Values, odd: odd! };
+	return { settings: initial, odd: Object.keys(said) };
+}
+
 /** In version 1 the ports were fields of their own, and the only settings there were. */
 export const portsToSettings: Upgrade = ({ ports, ...robot }) => ({
 	...robot,

@@ -34,13 +34,31 @@ function formatOf(key: string): IntlMessageFormat {
 export const t = (key: string, values?: Fill): string =>
 	String(formatOf(key).format(values as Record<string, string>));
 
-/** The words of a sentence that the core wants said. */
-export function say({ key, values = {} }: Sentence): string {
-	const words = Object.entries(values).map(([name, value]) => [
-		name,
-		typeof value === 'object' ? t(value.message) : value
-	]);
-	return t(key, Object.fromEntries(words));
+/**
+ * The words of a sentence that the core wants said. It may come from a robot, by a link or out of what
+ * it wrote down: what we have no words for is shown as its own.
+ */
+export function say(sentence: Sentence): string {
+	const { key, values = {} } = sentence;
+	const words = Object.fromEntries(
+		Object.entries(values).map(([name, value]) => [
+			name,
+			typeof value === 'object' ? t(value.message) : value
+		])
+	);
+	const dot = key.lastIndexOf('.');
+	const own = { ...words, word: key.slice(dot + 1) };
+	const family = `${key.slice(0, Math.max(0, dot))}.own`;
+	return filled(key, words) ?? filled(family, own) ?? t('sentence.own', own);
+}
+
+/** @returns undefined where there is no such message, or something that it asks for is missing */
+function filled(key: string, values: Fill): string | undefined {
+	try {
+		return texts.has(key) ? t(key, values) : undefined;
+	} catch {
+		return undefined;
+	}
 }
 
 export type Part = { readonly text: string } | { readonly slot: string };

@@ -11,7 +11,7 @@ import { partNames } from '$core/course/parts';
 import '$lib/course/words';
 import '$lib/robots/words';
 import robotCheck from '../../cli/robot-check/words.en.json';
-import { addMessages, hasMessage, partsOf } from './index';
+import { addMessages, hasMessage, partsOf, say } from './index';
 
 addMessages(robotCheck);
 
@@ -83,5 +83,19 @@ describe('words', () => {
 		);
 		expect(named.length).toBeGreaterThan(200);
 		expect(missing(named)).toEqual([]);
+	});
+
+	it('of a robot that we do not have are shown as its own', () => {
+		const values = { number: 2, name: 'Tallow' };
+		expect(say({ key: 'note.refused.onFire', values })).toBe(
+			'Step 2 was refused. The robot says why: “onFire”.'
+		);
+		expect(say({ key: 'note.refused.noDevice', values })).toContain('has nothing that could do it');
+		expect(say({ key: 'outcome.live.onFire', values })).toBe(
+			'Tallow has stopped, in step 2. It says: “onFire”.'
+		);
+		// As a journal may have it: not even what goes into a message of ours.
+		for (const key of ['outcome.over', 'outcome.live.onFire', 'what', 'a.b.c', ''])
+			expect(say({ key })).toMatch(/^The robot says: “.*”\.$/);
 	});
 });

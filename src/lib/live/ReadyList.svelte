@@ -19,6 +19,7 @@
 		choose: () => live.choose(),
 		makeFor: ({ part }: Need) => live.makeFor(part),
 		placed: ({ part }: Need) => live.setPlaced(part.robot!.id),
+		without: ({ part }: Need) => live.letLack(part.robot!.id),
 		lineUp: ({ part }: Need) => live.lineUp(part.robot!),
 		clear: () => (live.isRoomClear = true)
 	};

@@ -14,6 +14,7 @@ import { turning } from '$core/devices/turning/device';
 import { canDo } from '$core/robots/robot';
 import { bearingOfHeading, headingOfBearing } from '$core/units/angles';
 import { startPlaces, type StartPlace } from '$core/world/start-places';
+import { say, t } from '$lib/i18n';
 import { rememberRun } from '$lib/robots/held';
 import { robots, type Linked } from '$lib/robots/robots.svelte';
 import type { RunRequest } from '$workers/live';
@@ -64,6 +65,12 @@ export class LiveDesk {
 	isRunning = $state(false);
 	/** How often somebody has halted: what a hand still holds then counts as let go. */
 	halts = $state(0);
+	/** The run before ended with a robot that was not heard any more. */
+	wasLost = $state(false);
+	/** Robots that may run although they lack something. */
+	private fineWithout = $state.raw<readonly string[]>([]);
+	/** What needs a hand now, in words; empty if nothing does. */
+	alarm = $state('');
 	/** What the robots say is old. */
 	isOld = $state(false);
 	private record = new LiveRecord();
@@ -115,6 +122,9 @@ export class LiveDesk {
 			robots,
 			attempt: this.bench.player.attempt,
 			isPlaced: (id) => this.placed.includes(this.placeKey(id)),
+			wasLost: this.wasLost,
+			plan: this.bench.plan,
+			isFineWithout: (id) => this.fineWithout.includes(id),
 			isLinedUp: (id) => this.linedUp.includes(id),
 			isRoomClear: this.isRoomClear
 		})
@@ -159,6 +169,11 @@ export class LiveDesk {
 
 	take(wanted: PlanRobot, robot: string): void {
 		this.chosen = { ...this.chosen, [wanted.id]: robot };
+	}
+
+	/** It may run although it lacks something that the plan is for. */
+	letLack(id: string): void {
+		this.fineWithout = [...this.fineWithout, id];
 	}
 
 	setPlaced(id: string): void {
@@ -206,10 +221,13 @@ export class LiveDesk {
 		this.chosen = Object.fromEntries(parts.map(({ wanted, robot }) => [wanted.id, robot!.id]));
 		rememberRun(bench.saver.id);
 		const ids = parts.map(({ robot }) => robot!.id);
-		if (await this.launch(this.planned(), ids, more)) return;
+		const isThere = await this.launch(this.planned(), ids, more).catch(() => undefined);
+		if (isThere) return;
 		this.isRunning = false;
 		bench.runs.endLive();
 		this.isAsked = true;
+		// Something in it makes no sense to whoever runs it.
+		if (isThere === undefined) bench.voice.announce(t('live.cannotBegin'));
 	}
 
 	/** @returns false when one of the robots is not there */
@@ -288,10 +306,21 @@ export class LiveDesk {
 		const attempt: Attempt = this.record.add(news);
 		const isOver = attempt.outcome.reason.key !== 'outcome.running';
 		this.isOld = !isOver && news.age > oldAfter;
+		this.hearAlarm(news.alarm);
 		this.bench.runs.follow(attempt, isOver);
 		if (!isOver) return;
 		this.isRunning = false;
+		// Whoever was lost on its way does not stand on its start mark any more.
+		this.wasLost = attempt.outcome.reason.key === 'outcome.lost';
+		if (this.wasLost) this.placed = [];
 		this.bench.voice.announce(this.bench.runs.outcome?.text ?? '');
+	}
+
+	/** Says once what needs a hand, and shows it as long as it does. */
+	private hearAlarm(alarm: LiveNews['alarm']): void {
+		const text = alarm ? say(alarm) : '';
+		if (text && text !== this.alarm) this.bench.voice.announce(text);
+		this.alarm = text;
 	}
 
 	halt(): void {

@@ -1,7 +1,10 @@
 /** What is missing before a plan can run on its robots: each with what mends it. */
 import { robotKindOf, robotKinds } from '$core/robots/kinds';
 import { flying } from '$core/devices/flying/device';
+import { eachStep, robotOfChain, type Plan } from '$core/plan/plan';
 import type { Attempt } from '$core/simulation/attempt';
+import { definitionOf } from '$core/steps/catalogue';
+import { needsOf as needsOfStep } from '$core/steps/definition';
 import { t } from '$lib/i18n';
 import type { Robots } from '$lib/robots/robots.svelte';
 import type { Part } from './live-desk.svelte';
@@ -11,7 +14,7 @@ const reserve = 0.05;
 /** What a plan that was never rehearsed is taken to need. */
 const unknownNeed = 0.1;
 
-export type Remedy = 'pair' | 'choose' | 'makeFor' | 'placed' | 'lineUp' | 'clear';
+export type Remedy = 'pair' | 'choose' | 'makeFor' | 'placed' | 'lineUp' | 'clear' | 'without';
 
 export interface Need {
 	readonly key: string;
@@ -28,6 +31,11 @@ interface Known {
 	/** The newest attempt of the plan. */
 	readonly attempt: Attempt | null;
 	readonly isPlaced: (id: string) => boolean;
+	/** It was lost on its way in the run before. */
+	readonly wasLost: boolean;
+	readonly plan: Plan;
+	/** It may run although it lacks something. */
+	readonly isFineWithout: (id: string) => boolean;
 	readonly isLinedUp: (id: string) => boolean;
 	readonly isRoomClear: boolean;
 }
@@ -67,6 +75,11 @@ function needOf(part: Part, known: Known): Need | undefined {
 		const button = isKnown ? t('live.need.makeFor', { name }) : t('live.need.choose');
 		return make('kind', values, { remedy: isKnown ? 'makeFor' : 'choose', button });
 	}
+	const lacks = known.isFineWithout(robot.id) ? undefined : lackingOf(known.plan, part);
+	if (lacks !== undefined) {
+		const values = { name, lacks: t(`check.cannot.${lacks}`) };
+		return make('lacks', values, { remedy: 'without', button: t('live.need.lacksAnyway') });
+	}
 	const link = known.robots.links[robot.id];
 	if (link?.isCharging) return make('charging', { name });
 	const needed = batteryFor(wanted.id, known.attempt);
@@ -77,12 +90,29 @@ function needOf(part: Part, known: Known): Need | undefined {
 			wanted: Math.ceil(needed * 100)
 		});
 	if (!known.isPlaced(robot.id))
-		return make('place', { name }, { remedy: 'placed', button: t('live.need.placed') });
+		return make(
+			known.wasLost ? 'setBack' : 'place',
+			{ name },
+			{ remedy: 'placed', button: t('live.need.placed') }
+		);
 	if (robotKindOf(kind).isRound && !known.isLinedUp(robot.id))
 		return make('lineUp', { name }, { remedy: 'lineUp', button: t('live.need.doLineUp') });
 	if (robot.devices.includes(flying.id) && !known.isRoomClear)
 		return make('room', { name }, { remedy: 'clear', button: t('live.need.clear') });
 	return undefined;
+}
+
+/** The first device that steps for this robot need, and that it does not have although its kind has. */
+function lackingOf(plan: Plan, { wanted, robot }: Part): string | undefined {
+	let lacks: string | undefined;
+	for (const chain of plan.chains) {
+		if (robotOfChain(plan, chain).id !== wanted.id) continue;
+		eachStep(chain.steps, ({ kind, values, off }) => {
+			const needed = off ? [] : needsOfStep(definitionOf(kind), values);
+			lacks ??= needed.find(({ id }) => !robot!.devices.includes(id))?.id;
+		});
+	}
+	return lacks;
 }
 
 /** What a plan used up in its newest attempt, and a reserve. */

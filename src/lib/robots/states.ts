@@ -16,6 +16,8 @@ interface Known {
 export function sentenceOf({ name, advert, link, isMine }: Known): string {
 	if (link) {
 		const { state } = link;
+		if (state.phase === 'paired' && state.odd.length > 0)
+			return t('robots.state.odd', { settings: state.odd.join(', ') });
 		if (state.phase === 'paired' || state.phase === 'confirm' || state.phase === 'connecting')
 			return t(`robots.state.${state.phase}`);
 		const { trouble = 'gone', sorry } = state;

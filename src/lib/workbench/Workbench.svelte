@@ -110,7 +110,9 @@
 			<div class="floor-pane">
 				<Floor {bench} onleg={jumpTo} />
 				<div class="news" role="status" aria-label={t('outcome.label')} data-testid="outcome">
-					{#if bench.runs.rehearsing && bench.runs.rehearsing.seconds > 0}
+					{#if bench.live?.alarm}
+						<p class="outcome crashed">{bench.live.alarm}</p>
+					{:else if bench.runs.rehearsing && bench.runs.rehearsing.seconds > 0}
 						<p class="outcome">{t('outcome.rehearsing', bench.runs.rehearsing)}</p>
 					{:else if bench.runs.outcome}
 						<p class="outcome {bench.runs.outcome.kind}">
