@@ -10,6 +10,7 @@ import type { Command } from '../core/devices/device';
 import { devices } from '../core/devices/list';
 import {
 	advertSchema,
+	readMessage,
 	type Advert,
 	type FromRobot,
 	type Person,
@@ -32,7 +33,12 @@ const newsEvery = 66;
 /** Milliseconds between two words about what a robot senses. */
 const sensedEvery = 100;
 
-const radioSchema = z.strictObject({ type: z.literal('radio'), isOn: z.boolean() });
+const radioSchema = z.strictObject({
+	type: z.literal('radio'),
+	isOn: z.boolean(),
+	/** Ids that more than one host says it has: only the first is reached. */
+	doubled: z.array(z.string())
+});
 
 /** What a robot says of itself while nobody drives it. */
 export interface Sensed {
@@ -44,7 +50,7 @@ export interface Sensed {
 
 export interface Watcher {
 	near(advert: Advert): void;
-	radio(isOn: boolean): void;
+	radio(isOn: boolean, doubled: readonly string[]): void;
 	link(robot: string, state: LinkState): void;
 	battery(robot: string, battery: number, isCharging: boolean): void;
 	sensed(robot: string, sensed: Sensed): void;
@@ -94,14 +100,14 @@ function listen(pause = 500): void {
 	let next = pause;
 	socket.onmessage = ({ data }) => {
 		next = 500;
-		const value: unknown = JSON.parse(String(data));
+		const value = readMessage(String(data), z.unknown());
 		const advert = advertSchema.safeParse(value).data;
 		if (advert) watcher?.near(advert);
 		const radio = radioSchema.safeParse(value).data;
-		if (radio) watcher?.radio(radio.isOn);
+		if (radio) watcher?.radio(radio.isOn, radio.doubled);
 	};
 	socket.onclose = () => {
-		watcher?.radio(false);
+		watcher?.radio(false, []);
 		setTimeout(() => listen(Math.min(8000, next * 1.7)), next);
 	};
 }

@@ -84,7 +84,7 @@ const closing = (url: string) =>
 
 describe('the way to robots', () => {
 	it('tells who is near, and hands on messages both ways as they are', async () => {
-		expect(await near()).toEqual([{ type: 'radio', isOn: true }, advert]);
+		expect(await near()).toEqual([{ type: 'radio', isOn: true, doubled: [] }, advert]);
 		const socket = new WebSocket(`ws://127.0.0.1:${port}/link?robot=tallow`);
 		const answer = new Promise((done) => socket.on('message', (data) => done(String(data))));
 		socket.on('open', () => socket.send('{"not": checked'));
@@ -123,6 +123,6 @@ describe('the way to robots', () => {
 			});
 			socket.on('error', () => {});
 		}
-		expect(await near()).toEqual([{ type: 'radio', isOn: true }, advert]);
+		expect(await near()).toEqual([{ type: 'radio', isOn: true, doubled: [] }, advert]);
 	});
 });

@@ -6,6 +6,10 @@
 	import { robots } from './robots.svelte';
 
 	let { canPair }: { canPair: boolean } = $props();
+
+	const doubled = $derived(
+		robots.doubled.map((id) => robots.near[id]?.advert.name ?? id).join(', ')
+	);
 </script>
 
 {#if robots.own.length > 0}
@@ -29,6 +33,9 @@
 			{t(robots.own.length > 0 ? 'robots.noOthers' : 'robots.none')}
 		</p>
 	{/if}
+	{#if robots.doubled.length > 0}
+		<p class="doubled" role="status">{t('robots.doubled', { names: doubled })}</p>
+	{/if}
 	<ul>
 		{#each robots.others as { id, name, kind } (id)}
 			<li><RobotCard {id} {name} {kind} {canPair} /></li>
@@ -44,6 +51,12 @@
 	ul {
 		display: grid;
 		gap: 0.6rem;
+	}
+	.doubled {
+		max-width: 40rem;
+		margin-bottom: 0.8rem;
+		padding-left: 0.7rem;
+		border-left: 4px solid var(--signal);
 	}
 	.empty {
 		max-width: 40rem;

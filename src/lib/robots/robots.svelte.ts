@@ -41,6 +41,8 @@ export class Robots {
 	awaited = $state.raw<readonly string[]>([]);
 	/** Undefined until it is known. */
 	isRadioOn = $state<boolean | undefined>(undefined);
+	/** Robots that more than one place says it has. */
+	doubled = $state.raw<readonly string[]>([]);
 	/** `Date.now()`, as often as something that is shown may depend on it. */
 	now = $state(Date.now());
 	person = $state.raw<Person>({ id: newId(), name: '' });
@@ -60,7 +62,10 @@ export class Robots {
 		setInterval(() => (this.now = Date.now()), 500);
 		return radio({
 			near: (advert) => this.hear(advert),
-			radio: (isOn) => (this.isRadioOn = isOn),
+			radio: (isOn, doubled) => {
+				this.isRadioOn = isOn;
+				this.doubled = doubled;
+			},
 			link: (robot, state) => this.changed(robot, state),
 			battery: (robot, battery, isCharging) => this.know(robot, { battery, isCharging }),
 			sensed: (robot, sensed) => this.know(robot, { sensed, sensedAt: Date.now(), at: sensed.at }),
