@@ -6,6 +6,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { z } from 'zod';
 import { documentFormats } from '../src/core/documents';
 import { advertSchema, fromRobotSchema, toRobotSchema } from '../src/core/link/frames';
+import { robotTable } from '../src/core/link/table';
 
 let outdated = 0;
 
@@ -16,12 +17,16 @@ const linkFormats = {
 	'link-from-robot': { schema: fromRobotSchema }
 };
 
-for (const [name, { schema }] of Object.entries({ ...documentFormats, ...linkFormats })) {
-	const file = new URL(`../docs/formats/${name}.schema.json`, import.meta.url);
-	const text = `${JSON.stringify(z.toJSONSchema(schema as z.ZodType), null, '\t')}\n`;
+for (const [name, { schema }] of Object.entries({ ...documentFormats, ...linkFormats }))
+	write(`${name}.schema.json`, z.toJSONSchema(schema as z.ZodType));
+write('link-robots.json', robotTable());
+
+function write(name: string, value: unknown): void {
+	const file = new URL(`../docs/formats/${name}`, import.meta.url);
+	const text = `${JSON.stringify(value, null, '\t')}\n`;
 	if (!process.argv.includes('--check')) writeFileSync(file, text);
 	else if (readOrEmpty(file) !== text) {
-		console.error(`docs/formats/${name}.schema.json is out of date: run "npm run formats".`);
+		console.error(`docs/formats/${name} is out of date: run "npm run formats".`);
 		outdated += 1;
 	}
 }

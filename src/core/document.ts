@@ -20,7 +20,7 @@ const maximumOptions = 8;
 /** Names that mean something else to JavaScript than to a document. */
 const forbiddenNames = new Set(['__proto__', 'constructor', 'prototype']);
 
-const characters = /^[^\p{Cc}\p{Zl}\p{Zp}]*$/u;
+const characters = new RegExp('^[^\\u0000-\\u001f\\u007f-\\u009f\\u2028\\u2029]*$');
 
 /** Text of a person on one line; may be empty unless `minimum` says otherwise. */
 export const textSchema = (maximum: number, minimum = 0) =>

@@ -81,8 +81,10 @@ export function serveYard({ yard, air, isShared, names }: Options) {
 		socket.on('error', () => socket.destroy());
 		const [, robot] = /^\/robots\/([\w-]+)$/.exec(request.url ?? '') ?? [];
 		const isKnown = request.url === '/adverts' || (robot !== undefined && yard.robots.has(robot));
-		if (!isKnown || !isAllowed(request)) {
-			socket.end('HTTP/1.1 404 Not Found\r\n\r\n');
+		const { origin, host = '' } = request.headers;
+		const isOwn = origin === undefined || isSameHost(origin, host);
+		if (!isKnown || !isOwn || !isAllowed(request)) {
+			socket.end('HTTP/1.1 404 Not Found\r\nConnection: close\r\n\r\n', () => socket.destroy());
 			return;
 		}
 		sockets.handleUpgrade(request, socket, head, (ws) => {

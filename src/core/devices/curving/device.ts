@@ -3,12 +3,11 @@ import { z } from 'zod';
 import type { Device } from '../device';
 
 const commands = {
-	/** Metres and radians. */
 	arc: z.strictObject({
 		direction: z.enum(['left', 'right']),
-		radius: z.number(),
-		angle: z.number(),
-		speed: z.number().min(-1).max(1)
+		radius: z.number().describe('Metres.'),
+		angle: z.number().describe('Radians, without sign: the direction says which way.'),
+		speed: z.number().min(-1).max(1).describe('Part of the top speed; less than 0 goes backwards.')
 	})
 };
 

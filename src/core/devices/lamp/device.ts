@@ -7,11 +7,9 @@ export const lampSides = ['both', 'left', 'right', 'front', 'back'] as const;
 const commands = {
 	shine: z.strictObject({
 		side: z.enum(lampSides),
-		/** `#rrggbb` */
-		colour: z.string(),
+		colour: z.string().describe('As in #rrggbb.'),
 		brightness: z.number().min(0).max(1),
-		/** Seconds of one blink, on and off; 0 for a steady light. */
-		period: z.number().min(0)
+		period: z.number().min(0).describe('Seconds of one blink, on and off; 0 for a steady light.')
 	})
 };
 

@@ -5,7 +5,10 @@ import type { Device } from '../device';
 
 const commands = {
 	/** Metres ahead; a distance or a speed less than 0 goes the other way. */
-	go: z.strictObject({ distance: z.number(), speed: z.number().min(-1).max(1) }),
+	go: z.strictObject({
+		distance: z.number().describe('Metres ahead.'),
+		speed: z.number().min(-1).max(1).describe('Part of the top speed.')
+	}),
 	/** Counts its way from here. */
 	zero: z.strictObject({})
 };

@@ -3,10 +3,12 @@ import { z } from 'zod';
 import type { Device } from '../device';
 
 const commands = {
-	/** Radians, counter-clockwise (left) is positive. */
-	turn: z.strictObject({ angle: z.number() }),
-	/** The shorter way. Degrees clockwise from north. */
-	turnTo: z.strictObject({ bearing: z.number() })
+	/** On the spot. */
+	turn: z.strictObject({
+		angle: z.number().describe('Radians, counter-clockwise: left is positive.')
+	}),
+	/** The shorter way. */
+	turnTo: z.strictObject({ bearing: z.number().describe('Degrees, clockwise from north.') })
 };
 
 export const turning: Device<typeof commands> = {

@@ -2,7 +2,11 @@
 import { z } from 'zod';
 import type { Device } from '../device';
 
-const power = z.number().min(-1).max(1);
+const power = z
+	.number()
+	.min(-1)
+	.max(1)
+	.describe('Part of the top speed; less than 0 is backwards.');
 
 const commands = {
 	/** Lets the wheels run until told otherwise, without counting. */
