@@ -6,7 +6,8 @@
  *   npm run demo -- [--port N] [--fresh] [--share] [--name NAME ...] [--yard PORT]
  *     [--day N] [--latency MS] [--jitter MS] [--loss PART]
  *
- * LANTERN_DATA names the folder of the database; `data` here otherwise.
+ * LANTERN_DATA names the folder of the database; `data` here otherwise. LANTERN_ROBOTS names places
+ * where robots stand beside the yard: see docs/link.md.
  */
 import { fork } from 'node:child_process';
 import { existsSync, readdirSync, rmSync, statSync } from 'node:fs';
@@ -156,11 +157,13 @@ const yard = new Kept(
 	},
 	() => {}
 );
+/** Robots of one's own stand beside those of the yard. */
+const hosts = [process.env.LANTERN_ROBOTS ?? '', `ws://127.0.0.1:${yardPort}`];
 const server = new Kept(
 	'server',
 	join('server', 'serve.mjs'),
 	words,
-	{ env: { ...env, LANTERN_ROBOTS: `ws://127.0.0.1:${yardPort}` }, execArgv },
+	{ env: { ...env, LANTERN_ROBOTS: hosts.join(' ') }, execArgv },
 	({ addresses }) => {
 		console.log(`Lantern Step is at ${addresses[0]}  (data in ${data}; Ctrl C stops it)`);
 		for (const address of addresses.slice(1)) console.log(`Others reach it at ${address}`);

@@ -48,6 +48,11 @@ await loadServer();
 const mine = { isShared: values.share, names: values.name.map((name) => name.toLowerCase()) };
 const guarded = guard(mine);
 const hosts = (process.env.LANTERN_ROBOTS ?? '').split(/\s+/).filter(Boolean);
+for (const host of hosts) {
+	if (/^wss?:$/.test(URL.parse(host)?.protocol ?? '')) continue;
+	console.error(`serve: ${words.badHost.replace('{host}', host.slice(0, 80))}`);
+	process.exit(2);
+}
 const takeSockets = relay({ hosts, ...mine });
 const compress = compression({ threshold: 1024 });
 

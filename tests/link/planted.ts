@@ -50,6 +50,17 @@ export const planted: Readonly<Record<string, (robot: StandIn) => Wire>> = {
 		};
 		return {};
 	},
+	id: () => ({
+		say: (frame, send) => send(frame.type === 'greeting' ? { ...frame, id: 'another' } : frame)
+	}),
+	settings: () => ({
+		say: (frame, send) =>
+			send(frame.type === 'greeting' ? { ...frame, settings: { left: 'Z', wheels: 7 } } : frame)
+	}),
+	places: () => ({
+		say: (frame, send) =>
+			send(frame.type === 'sense' ? { ...frame, at: { x: 1e308, y: 0, heading: 0 } } : frame)
+	}),
 	busy: () => ({
 		say: (frame, send) =>
 			send(frame.type === 'sorry' && frame.why === 'busy' ? { type: 'sorry', why: 'flat' } : frame)

@@ -12,7 +12,10 @@ import {
 } from '../../core/link/frames';
 import { Knocker } from '../../core/link/knocker';
 import { makeKeys, makeNonce, markOf } from '../../core/link/secret';
+import { oddReadings } from '../../core/link/rows';
 import { patience } from '../../core/link/served';
+import { robotKinds } from '../../core/robots/kinds';
+import { settingsSaid } from '../../core/robots/robot-document';
 import { signCount, signValues } from '../../core/link/signs';
 import { pause, RobotLine } from './robot-line';
 
@@ -32,6 +35,8 @@ export interface Beside {
 
 const maren = { id: 'check-one', name: 'Maren' };
 const piet = { id: 'check-two', name: 'Piet' };
+/** A place is beyond reason sooner than another figure. */
+const beyond = 1e5;
 /** Rows a second. */
 const fewest = 18;
 const most = 60;
@@ -50,6 +55,8 @@ class Check {
 	/** The greeting showed that the robot has the token, too. */
 	private isProven = false;
 	private orders = 0;
+	/** Milliseconds that an answer may take more than at once. */
+	private delay = 0;
 	private readonly robot: string;
 	private readonly maren: Knocker;
 
@@ -135,6 +142,13 @@ class Check {
 		if (!this.note('greeting', this.greeting !== undefined)) return false;
 		this.isProven = this.maren.trusts(this.greeting!);
 		line.live(true);
+		const { id, kind, settings } = this.greeting!;
+		this.note('id', id === this.robot, id);
+		const known = robotKinds.find((one) => one.kind === kind);
+		this.note('kind', known !== undefined, kind);
+		const odd = known ? settingsSaid(known, settings).odd : [];
+		this.note('settings', odd.length === 0, odd.join(', '));
+		await this.measureDelay(line);
 		const unknown = this.greeting!.devices.filter((id) => devices.every((one) => one.id !== id));
 		this.note('devices', unknown.length === 0, unknown.join(', '));
 		await this.others();
@@ -167,6 +181,13 @@ class Check {
 		this.note('newSigns', String(again) !== String(signs), again.join(' '));
 		// Whoever comes and goes does not keep others out.
 		if (!line.isOpen) this.note('opens', false, 'it hung up on one when another was wrong');
+	}
+
+	/** A radio may be slow; that is no fault of the robot. */
+	private async measureDelay(line: RobotLine): Promise<void> {
+		const began = performance.now();
+		await line.ask({ type: 'list' }, 'stored', 3000);
+		this.delay = 2 * (performance.now() - began);
 	}
 
 	/** One robot obeys one person. */
@@ -212,6 +233,18 @@ class Check {
 		const row = rows.at(-1)?.frame.row ?? {};
 		const missing = wanted.filter((reading) => !(reading in row));
 		this.note('readings', missing.length === 0, missing.join(', '));
+		const said = rows.flatMap(({ frame }) => [
+			...Object.values(frame.row),
+			...Object.values(frame.shows ?? {}),
+			...Object.values(frame.at ?? {}).map((place) => place * beyond)
+		]);
+		const far = said.filter((value) => typeof value === 'number' && Math.abs(value) > 1e9);
+		const strange = oddReadings(row, devices);
+		this.note(
+			'places',
+			far.length + strange.length === 0,
+			[...far.slice(0, 3), ...strange].join(', ')
+		);
 		const isUp = rows.every(({ frame }, i) => i === 0 || frame.time >= rows[i - 1]!.frame.time);
 		this.note('clock', isUp);
 		const battery = line.heard.find(({ frame }) => frame.type === 'battery');
@@ -223,7 +256,7 @@ class Check {
 		const answers = async (order: { id: number }) => {
 			const from = line.heard.length;
 			line.send(order);
-			await pause(400);
+			await pause(400 + this.delay);
 			return line.heard
 				.slice(from)
 				.map(({ frame }) => frame)
@@ -250,7 +283,7 @@ class Check {
 	/** Sets it going, if it can go here: a drone stands on the ground, and refuses. */
 	private async sets(line: RobotLine): Promise<boolean> {
 		line.send(this.order('motion', 'start', { speed: 0.3 }));
-		await pause(900);
+		await pause(900 + this.delay);
 		return this.speed(line) > 0.02;
 	}
 
@@ -262,14 +295,14 @@ class Check {
 		}
 		const before = this.speed(line);
 		line.send({ type: 'halt' });
-		await pause(haltsWithin);
+		await pause(haltsWithin + this.delay);
 		const left = this.speed(line);
 		this.note('halt', left < before / 2, `${before.toFixed(2)} m/s, then ${left.toFixed(2)}`);
 		line.send(this.order('motion', 'start', { speed: -0.3 }));
-		await pause(900);
+		await pause(900 + this.delay);
 		const going = this.speed(line);
 		line.live(false);
-		await pause(patience * 1000 + haltsWithin);
+		await pause(patience * 1000 + haltsWithin + this.delay);
 		const still = this.speed(line);
 		line.live(true);
 		this.note(
@@ -296,7 +329,7 @@ class Check {
 
 	private async leaving(line: RobotLine): Promise<void> {
 		line.send({ type: 'letGo' });
-		await pause(200);
+		await pause(200 + this.delay);
 		const again = await line.prove(this.maren);
 		const isIt = this.isProven && again !== undefined && this.maren.trusts(again);
 		this.note('token', isIt, again && !isIt ? 'it does not prove that it has the token' : '');

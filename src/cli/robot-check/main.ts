@@ -36,10 +36,13 @@ async function fromYard(yard: string, robot: string): Promise<readonly number[]>
 
 async function fromPerson(): Promise<readonly number[]> {
 	const lines = createInterface({ input: process.stdin, output: process.stdout });
+	// Nobody is there who could look.
+	lines.once('close', () => refuse('robotCheck.nobody'));
 	for (;;) {
 		const text = await lines.question(`${t('robotCheck.signs')} `);
 		const signs = [...text.matchAll(/\d/g)].map(Number);
 		if (areSigns(signs)) {
+			lines.removeAllListeners('close');
 			lines.close();
 			return signs;
 		}
