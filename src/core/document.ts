@@ -10,6 +10,8 @@ import { failure, success, word, type Result, type Sentence, type Word } from '.
 /** Limits of docs/formats: far above what a person makes, far below what hurts. */
 export const maximumBytes = 2 * 1024 * 1024;
 export const maximumDepth = 32;
+/** Lists, what is in them, and groups of fields: a plan with all that it may hold has a tenth of it. */
+const maximumParts = 500_000;
 export const maximumSteps = 5000;
 
 /** Some programs put it before a text, to say how it is encoded. */
@@ -120,7 +122,7 @@ export function parseJson(text: string): Result<unknown> {
 
 /** Checks a value that is already parsed. */
 export function checkDocument<T>(value: unknown, format: DocumentFormat<T>): Result<T> {
-	const shape = checkShape(value, maximumDepth);
+	const shape = checkShape(value, maximumDepth, { left: maximumParts });
 	if (shape) return shape;
 	const head = z.looseObject({ format: z.string(), version: z.number() }).safeParse(value);
 	if (!head.success) return problem('noFormat', [], { format: format.name });
@@ -137,7 +139,7 @@ export function checkDocument<T>(value: unknown, format: DocumentFormat<T>): Res
 
 /** Checks a value that is no document itself, such as what a request carries. @param depth levels */
 export function checkValue<T>(value: unknown, schema: z.ZodType<T>, depth: number): Result<T> {
-	return checkShape(value, depth) ?? parseWith(schema, value);
+	return checkShape(value, depth, { left: maximumParts }) ?? parseWith(schema, value);
 }
 
 function parseWith<T>(schema: z.ZodType<T>, value: unknown): Result<T> {
@@ -146,23 +148,27 @@ function parseWith<T>(schema: z.ZodType<T>, value: unknown): Result<T> {
 }
 
 /**
- * The first thing wrong with the shape that no schema should have to see: depth and names.
+ * The first thing wrong with the shape that no schema should have to see: depth, names, and how many
+ * parts there are: a list of millions would keep everybody waiting.
  * @param path where it is; the same list on the way in and out
  */
 function checkShape(
 	value: unknown,
 	maximum: number,
+	parts: { left: number },
 	path: PropertyKey[] = []
 ): Result<never> | undefined {
 	if (typeof value !== 'object' || value === null) return undefined;
 	if (path.length >= maximum) return problem('tooDeep', path.slice(0, 6), { maximum });
 	const isList = Array.isArray(value);
+	parts.left -= isList ? value.length + 1 : 1;
+	if (parts.left < 0) return problem('tooManyParts', path.slice(0, 6), { maximum: maximumParts });
 	for (const name in value) {
 		if (forbiddenNames.has(name)) return problem('forbiddenName', path, { name });
 		const inner = (value as Record<string, unknown>)[name];
 		if (typeof inner !== 'object') continue;
 		path.push(isList ? Number(name) : name);
-		const fault = checkShape(inner, maximum, path);
+		const fault = checkShape(inner, maximum, parts, path);
 		if (fault) return fault;
 		path.pop();
 	}

@@ -56,6 +56,12 @@ describe('a sentence about a document', () => {
 		);
 	});
 
+	it('refuses a list of millions before any schema sees it', () => {
+		const many = `[${Array(600_000).fill('{}').join()}]`;
+		const sentence = sentenceFor(good.replace('"Tallow"', many));
+		expect(sentence).toContain('more than 500,000 lists, fields and values in all');
+	});
+
 	it('says bounds that are not reached themselves as such', () => {
 		expect(sentenceForCourse({ starts: [{ at: [0, 0], bearing: 360 }] })).toBe(
 			'starts[0].bearing: less than 360 was expected, but this is 360.'

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { nameKey } from './name-key';
+import { holdsUnseen, nameKey, skeletonOf } from './name-key';
 
 describe('a name', () => {
 	it.each([
@@ -24,6 +24,32 @@ describe('a name', () => {
 		['Ann', 'An n']
 	])('%s is somebody else than %s', (one, other) => {
 		expect(nameKey(one)).not.toBe(nameKey(other));
+	});
+
+	it.each([
+		['Ode', '\u041e\u0064\u0435', 'Cyrillic'],
+		['Ode', '\u039f\u0064\u0065', 'Greek'],
+		['Maren', '\u041c\u0430\u0072\u0435\u006e', 'mixed'],
+		['Ode', '\uff2f\uff24\uff25', 'wide']
+	])('%s looks like %s (%s)', (one, other) => {
+		expect(skeletonOf(one)).toBe(skeletonOf(other));
+	});
+
+	it.each([
+		['Zoë', 'Zoe'],
+		['Łukasz', 'Lukasz'],
+		['Борис', 'Борус'],
+		['米娜', '米那'],
+		['Ode', 'Odo']
+	])('%s does not look like %s', (one, other) => {
+		expect(skeletonOf(one)).not.toBe(skeletonOf(other));
+	});
+
+	it('that has what nobody can see is told from one that has not', () => {
+		for (const name of ['O\u202ede', 'Ode\u3164', '\u2800Ode', 'O\u00adde', 'O\u200bde'])
+			expect(holdsUnseen(name), escape(name)).toBe(true);
+		for (const name of ['Ode', 'Zoë', 'علی\u200cرضا', '👩\u200d🚀', '米娜', 'Ann Lee'])
+			expect(holdsUnseen(name), name).toBe(false);
 	});
 
 	it('of invisible signs alone is no name', () => {

@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { failure, success, type Result } from '$core/sentence';
 import { database } from './database/database';
-import { nameKey } from './name-key';
+import { holdsUnseen, nameKey, skeletonOf } from './name-key';
 
 export interface Person {
 	readonly id: string;
@@ -30,17 +30,40 @@ export async function findPerson(id: string | undefined): Promise<Person | null>
 	return row ?? null;
 }
 
-/** The person with this name, made if there is none yet; one statement, however many come at once. */
+/** New names are taken one after the other: two that look alike may come in the same moment. */
+let taking: Promise<unknown> = Promise.resolve();
+
+/** The person with this name, or with one that looks like it; made if there is none yet. */
 export async function takeName(name: string): Promise<Result<Person>> {
-	const { people } = await database();
+	if (holdsUnseen(name)) return failure('person.unseen');
 	const key = nameKey(name);
 	if (key === '') return failure('person.noName');
-	const known = await people.findOne({ where: { key } });
+	const known = await withKey(key);
+	if (known) return success(known);
+	const taken = taking.then(() => takeNew(name, key));
+	taking = taken.catch(() => undefined);
+	return taken;
+}
+
+async function withKey(key: string): Promise<Person | null> {
+	const { people } = await database();
+	return people.findOne({ attributes: ['id', 'name'], where: { key }, raw: true });
+}
+
+async function takeNew(name: string, key: string): Promise<Result<Person>> {
+	const { people } = await database();
+	const known = (await withKey(key)) ?? (await findAlike(name));
 	if (known) return success({ id: known.id, name: known.name });
-	if ((await people.count()) >= maximumPeople) {
+	if ((await people.count()) >= maximumPeople)
 		return failure('person.full', { maximum: maximumPeople });
-	}
+	// Another process may have been faster.
 	await people.bulkCreate([{ id: randomUUID(), name, key }], { ignoreDuplicates: true });
-	const { id, name: typed } = (await people.findOne({ where: { key } }))!;
-	return success({ id, name: typed });
+	return success((await withKey(key))!);
+}
+
+/** A name of another script that looks the same is no other person's. */
+async function findAlike(name: string): Promise<Person | undefined> {
+	const skeleton = skeletonOf(name);
+	const all = await listPeople(maximumPeople);
+	return all.find((one) => skeletonOf(one.name) === skeleton);
 }

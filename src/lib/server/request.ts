@@ -8,15 +8,29 @@ import { say, t } from '$lib/i18n';
 /** A save wraps its documents: this deep at the most. */
 const wrapping = 4;
 
-/** @throws the answer that says what was expected instead */
-export async function bodyOf<T>(request: Request, schema: z.ZodType<T>): Promise<T> {
-	const value = parseJson(await textOf(request));
+/** Bytes of what is no document, such as a name. */
+const small = 1024;
+
+/** Of what is small. @throws the answer that says what was expected instead */
+export const smallBodyOf = <T>(request: Request, schema: z.ZodType<T>): Promise<T> =>
+	bodyOf(request, schema, small);
+
+/** @param maximum bytes; the adapter has a limit for all @throws the answer that says what was expected instead */
+export async function bodyOf<T>(
+	request: Request,
+	schema: z.ZodType<T>,
+	maximum = Infinity
+): Promise<T> {
+	const value = parseJson(await textOf(request, maximum));
 	const read = value.ok ? checkValue(value.value, schema, maximumDepth + wrapping) : value;
 	if (!read.ok) error(400, say(read.failure));
 	return read.value;
 }
 
-async function textOf(request: Request): Promise<string> {
+async function textOf(request: Request, maximum: number): Promise<string> {
+	// Nothing of what is too long is read.
+	if (Number(request.headers.get('content-length') ?? Infinity) > maximum)
+		error(413, t('request.tooLong', { maximum }));
 	try {
 		return await request.text();
 	} catch (reason) {

@@ -2,12 +2,12 @@ import { json } from '@sveltejs/kit';
 import { personSchema } from '$lib/saving/protocol';
 import { takeName } from '$lib/server/people';
 import { rememberPerson } from '$lib/server/person-cookie';
-import { answerOf, bodyOf } from '$lib/server/request';
+import { answerOf, smallBodyOf } from '$lib/server/request';
 import type { RequestHandler } from './$types';
 
 /** Picks a name; from now on this browser is that person. */
 export const POST: RequestHandler = async ({ request, cookies }) => {
-	const { name } = await bodyOf(request, personSchema);
+	const { name } = await smallBodyOf(request, personSchema);
 	const person = answerOf(await takeName(name));
 	rememberPerson(cookies, person.id);
 	return json(person);

@@ -4,7 +4,7 @@ import { changeSchema, saveSchema } from '$lib/saving/protocol';
 import { renameDocument, setDeleted } from '$lib/server/documents/change';
 import { textOf } from '$lib/server/documents/list';
 import { saveDocument } from '$lib/server/documents/save';
-import { answerOf, bodyOf } from '$lib/server/request';
+import { answerOf, bodyOf, smallBodyOf } from '$lib/server/request';
 import type { RequestHandler } from './$types';
 
 /**
@@ -29,7 +29,7 @@ export const PUT: RequestHandler = async ({ params, request, locals }) => {
 
 /** Renames, deletes, or takes a deletion back. */
 export const PATCH: RequestHandler = async ({ params, request, locals }) => {
-	const change = await bodyOf(request, changeSchema);
+	const change = await smallBodyOf(request, changeSchema);
 	const person = locals.person?.id ?? null;
 	const done =
 		'name' in change
