@@ -1,8 +1,10 @@
 import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
 import { version } from '$app/environment';
-import { t } from '$lib/i18n';
-import { database } from '$lib/server/database/database';
-import { readAll, tidyUp } from '$lib/server/documents/upkeep';
+import { say, t } from '$lib/i18n';
+import { backUp } from '$lib/server/database/backup';
+import { database, dataFolder } from '$lib/server/database/database';
+import { sentenceOf } from '$lib/server/database/soundness';
+import { readAll, lookAfter } from '$lib/server/documents/upkeep';
 import { log } from '$lib/server/log';
 import { findPerson } from '$lib/server/people';
 import { personIn } from '$lib/server/person-cookie';
@@ -12,16 +14,27 @@ import { fillWithSamples } from '$lib/server/samples';
 const tidyInterval = 10 * 60_000;
 
 export const init: ServerInit = async () => {
-	await database();
-	if (process.env.LANTERN_DEMO) await fillWithSamples();
+	try {
+		await database();
+		if (process.env.LANTERN_DEMO) await fillWithSamples();
+	} catch (error) {
+		const sentence = sentenceOf(error, dataFolder());
+		if (!sentence) throw error;
+		// Nothing is served from what cannot be opened; started again, it would be the same.
+		console.error(`serve: ${say(sentence)}`);
+		process.exit(2);
+	}
 	// What this build makes of the documents is worked out while it already serves.
 	inBackground('reading all documents', readAll(version));
-	const tidy = () => inBackground('tidying up', tidyUp());
+	const tidy = () => {
+		inBackground('tidying up', lookAfter());
+		inBackground('keeping a copy', backUp());
+	};
 	tidy();
 	setInterval(tidy, tidyInterval).unref();
 };
 
-const inBackground = (what: string, work: Promise<void>): void =>
+const inBackground = (what: string, work: Promise<unknown>): void =>
 	void work.catch((error: unknown) => log.failed(error, what));
 
 export const handle: Handle = async ({ event, resolve }) => {

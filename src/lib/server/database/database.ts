@@ -12,14 +12,16 @@ import type { Database as Connection } from 'sqlite3';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { migrations } from './migrations';
 import { defineModels } from './models';
+import { backupFolder, CannotOpen, checkDatabase, fileName } from './soundness';
 import { Statements } from './statements';
-
-const fileName = 'lantern-step.sqlite';
 
 /** Folder of the database file: LANTERN_DATA, or `data` where the server was started. */
 export const dataFolder = (): string => resolve(process.env.LANTERN_DATA ?? 'data');
 
+/** @throws CannotOpen where what is there must not be touched */
 export async function openDatabase(folder = dataFolder()) {
+	const sound = await checkDatabase(folder);
+	if (!sound.ok) throw new CannotOpen(sound.failure);
 	keepToOwner(folder);
 	const sequelize = new Sequelize({
 		dialect: 'sqlite',
@@ -57,7 +59,9 @@ export type Database = Awaited<ReturnType<typeof openDatabase>>;
 function keepToOwner(folder: string): void {
 	mkdirSync(folder, { recursive: true, mode: 0o700 });
 	const files = readdirSync(folder);
-	if (files.every((name) => name.startsWith(fileName))) chmodSync(folder, 0o700);
+	const ours = (name: string) =>
+		name.startsWith(fileName) || join(folder, name) === backupFolder(folder);
+	if (files.every(ours)) chmodSync(folder, 0o700);
 	closeSync(openSync(join(folder, fileName), 'a', 0o600));
 	for (const name of readdirSync(folder)) {
 		if (name.startsWith(fileName)) chmodSync(join(folder, name), 0o600);

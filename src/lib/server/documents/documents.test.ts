@@ -12,7 +12,7 @@ import { newSaveId, saveOf, withDatabase } from '../testing';
 import { copyDocument, renameDocument, setDeleted } from './change';
 import { listDocuments, openDocument } from './list';
 import { saveDocument } from './save';
-import { readAll, tidyUp } from './upkeep';
+import { lookAfter, readAll, tidyUp } from './upkeep';
 import { plansOn } from './uses';
 import { goBack, listVersions } from './versions';
 
@@ -231,6 +231,26 @@ describe('what was deleted', () => {
 			done(await setDeleted(id, true));
 			await tidyUp(Date.now() + 31 * day);
 			expect(await setDeleted(id, false)).toBeNull();
+		}));
+
+	it('is not given up for a clock that was wrong once, and is when it has been right for days', () =>
+		withDatabase(async () => {
+			const { versions } = await database();
+			await send(saveOf('one'));
+			await send(saveOf('two', 1));
+			await send(saveOf('gone'), 'gone');
+			done(await setDeleted('gone', true));
+			const now = Date.now();
+			const binned = async () => (await listDocuments('plan', { isDeleted: true })).rows.length;
+			for (const at of [0, 1, 400, 400.5, 401, 1.1, 2]) {
+				await lookAfter(now + at * day);
+				expect([await binned(), await versions.count()], `day ${at}`).toEqual([1, 1]);
+			}
+			// Holidays.
+			for (const at of [60, 61, 62]) await lookAfter(now + at * day);
+			expect(await binned()).toBe(1);
+			for (const at of [63, 64]) await lookAfter(now + at * day);
+			expect(await binned()).toBe(0);
 		}));
 
 	it('stays as long as a plan is tried on it, and says so', () =>

@@ -60,8 +60,9 @@ export async function goBack(
 /**
  * Of each person's versions of a document the newest stays: of a minute for an hour, of an hour for a
  * day, of a day for a month, of a month for a year.
+ * @param byAge whether the clock can be believed; otherwise there are only so many
  */
-export async function thinVersions(sequelize: Sequelize): Promise<void> {
+export async function thinVersions(sequelize: Sequelize, byAge = true): Promise<void> {
 	await sequelize.query(
 		`DELETE FROM versions WHERE id IN (
 			SELECT id FROM (
@@ -78,7 +79,7 @@ export async function thinVersions(sequelize: Sequelize): Promise<void> {
 					row_number() OVER (PARTITION BY documentId ORDER BY savedAt DESC, id DESC) AS rank
 				FROM (SELECT *, julianday('now') - julianday(savedAt) AS age FROM versions)
 			)
-			WHERE place > 1 OR rank > ${maximumVersions} OR age > ${maximumDays}
+			WHERE rank > ${maximumVersions}${byAge ? ` OR place > 1 OR age > ${maximumDays}` : ''}
 		)`
 	);
 }
