@@ -45,6 +45,18 @@ const hostile: readonly (readonly [string, string])[] = [
 	['svg.size', '<svg width="900000mm" height="5mm"/>'],
 	['svg.size', '<svg/>'],
 	['svg.far', whole('<path d="M0 0L1e12 0" stroke="red"/>')],
+	['svg.far', whole('<line x1="0" y1="0" x2="250000" y2="0" stroke="red"/>')],
+	['svg.number', whole(`<rect x="${many(100_000, '1')}x" width="1" height="1"/>`)],
+	['svg.transform', whole(`<g transform="${many(100_000, 'a')}"><rect/></g>`)],
+	['svg.notXml', many(50_000, '<!DOCTYPE ')],
+	[
+		'svg.tooMany',
+		whole(
+			[1, 2, 3, 4, 5, 6, 7]
+				.map((n) => `<g id="a${n}">${many(10, `<use href="#a${n - 1}"/>`)}</g>`)
+				.join('') + '<g id="a0"/>'
+		)
+	],
 	['svg.recursion', whole('<g id="a"><use href="#a"/></g>')],
 	['svg.recursion', whole('<g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g>')],
 	[
@@ -104,4 +116,18 @@ describe('a drawing that is hostile or broken', () => {
 		);
 		expect(refused).toBeGreaterThan(runs(30, 100));
 	}, 60_000);
+
+	it('a width, a colour or a style sheet of many letters is read, and keeps nobody waiting', () => {
+		const digits = many(100_000, '1');
+		const drawings = [
+			`<line x2="9" y2="9" stroke="red" stroke-width="${digits}x"/>`,
+			`<rect width="9" height="9" fill="rgb(${digits}x"/>`,
+			`<style>${many(50_000, '/*')}</style><rect width="9" height="9"/>`,
+			`<style>${Array.from({ length: 9000 }, (_, i) => `.c${i}{fill:red}`).join('')}</style>` +
+				Array.from({ length: 9000 }, (_, i) => `<rect class="c${i}" width="9" height="9"/>`).join(
+					''
+				)
+		];
+		for (const drawing of drawings) expect(readDrawing(whole(drawing)).ok).toBe(true);
+	});
 });

@@ -42,18 +42,21 @@ const makers: Readonly<Record<string, (numbers: readonly number[]) => Matrix | u
 /** @returns undefined for what is no list of transforms */
 export function readTransform(text: string): Matrix | undefined {
 	let whole = unchanged;
-	const rest = text.replace(/(\w+)\s*\(([^()]*)\)[\s,]*/g, (_all, name: string, list: string) => {
-		const numbers =
-			list.trim() === ''
-				? []
-				: list
-						.trim()
-						.split(/[\s,]+/)
-						.map(Number);
-		const made = numbers.every(Number.isFinite) ? makers[name]?.(numbers) : undefined;
-		if (!made) return '?';
-		whole = combined(whole, made);
-		return '';
-	});
+	const rest = text.replace(
+		/\b(\w{1,20})\s*\(([^()]*)\)[\s,]*/g,
+		(_all, name: string, list: string) => {
+			const numbers =
+				list.trim() === ''
+					? []
+					: list
+							.trim()
+							.split(/[\s,]+/)
+							.map(Number);
+			const made = numbers.every(Number.isFinite) ? makers[name]?.(numbers) : undefined;
+			if (!made) return '?';
+			whole = combined(whole, made);
+			return '';
+		}
+	);
 	return rest.trim() === '' && whole.every(Number.isFinite) ? whole : undefined;
 }

@@ -7,7 +7,7 @@ import * as exact from '../../exact';
 import { failure, success, type Result } from '../../sentence';
 import type { Point } from '../course';
 import { combined, growth, placed, readTransform, unchanged, type Matrix } from './matrix';
-import { colourOf, firstStyle, readRules, styleOf, type Style } from './style';
+import { colourOf, firstStyle, Rules, styleOf, type Style } from './style';
 import { readXml, type Element } from './xml';
 
 export interface Shape {
@@ -40,10 +40,14 @@ const units: Readonly<Record<string, number>> = {
 /** Millimetres by which a piece may miss its curve. */
 const flatness = 0.02;
 const mostPoints = 200_000;
-/** Repeated by `use` in each other. */
+/** Repeated by `use` in each other, and elements that are looked at in all, the repeated ones too. */
 const deepestUse = 8;
-/** Metres that a drawing, and a place in it, may be away. */
-const farthest = 100;
+const mostLooks = 50_000;
+/** Metres that a drawing may be large, and that a place in it may be away: no course holds more. */
+const largest = 100;
+const farthest = 50;
+/** Letters of a number; more would keep a pattern busy for minutes. */
+const longestNumber = 64;
 
 class Fault {
 	constructor(
@@ -55,9 +59,9 @@ class Fault {
 const number = (element: Element, name: string, usual = 0): number => {
 	const text = element.attributes[name];
 	if (text === undefined || text === '' || text === 'auto') return usual;
-	const match = /^\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)\s*(px|pt|pc|in|mm|cm)?\s*$/i.exec(
-		text
-	);
+	const match =
+		text.length <= longestNumber &&
+		/^\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)\s*(px|pt|pc|in|mm|cm)?\s*$/i.exec(text);
 	const value = match
 		? Number(match[1]) * ((units[match[2]?.toLowerCase() ?? ''] ?? 0) / units['']!)
 		: NaN;
@@ -90,9 +94,10 @@ class Reader {
 	readonly drawing: Drawing;
 	private readonly shapes: Shape[] = [];
 	private readonly byId: Readonly<Record<string, Element>>;
-	private readonly rules: ReturnType<typeof readRules>;
+	private readonly rules: Rules;
 	private readonly height: number;
 	private count = 0;
+	private looks = 0;
 
 	constructor(root: Element) {
 		const ids: Record<string, Element> = Object.create(null) as Record<string, Element>;
@@ -104,9 +109,9 @@ class Reader {
 		};
 		walk(root);
 		this.byId = ids;
-		this.rules = readRules(sheets);
+		this.rules = new Rules(sheets);
 		const { matrix, width, height } = window(root);
-		if (!(width > 0 && height > 0 && Math.max(width, height) <= farthest * 1000))
+		if (!(width > 0 && height > 0 && Math.max(width, height) <= largest * 1000))
 			throw new Fault('svg.size');
 		this.height = height;
 		const style = styleOf(root, firstStyle, this.rules);
@@ -121,6 +126,8 @@ class Reader {
 
 	private read(element: Element, around: Around): void {
 		const { name, attributes } = element;
+		this.looks += 1;
+		if (this.looks > mostLooks) throw new Fault('svg.tooMany', { maximum: mostLooks });
 		if (hidden.has(name)) return;
 		const style = styleOf(element, around.style, this.rules);
 		if (style.display === 'none' || style.visibility === 'hidden') return;
@@ -210,7 +217,8 @@ const hidden = new Set([
 ]);
 
 const widthOf = (text: string): number => {
-	const match = /^\s*(\d*\.?\d+)(px|pt|pc|in|mm|cm)?\s*$/.exec(text);
+	const match =
+		text.length <= longestNumber && /^\s*(\d*\.?\d+)(px|pt|pc|in|mm|cm)?\s*$/.exec(text);
 	return match ? Number(match[1]) * (units[match[2] ?? '']! / units['']!) : 1;
 };
 

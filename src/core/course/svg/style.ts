@@ -19,9 +19,11 @@ export const firstStyle: Style = {
 const properties = Object.keys(firstStyle) as (keyof Style)[];
 
 interface Rule {
-	readonly fits: (element: Element) => boolean;
+	/** Of an element; empty for any. */
+	readonly name: string;
 	readonly declared: Partial<Style>;
 	readonly weight: number;
+	readonly order: number;
 }
 
 function declarations(text: string): Partial<Style> {
@@ -33,35 +35,46 @@ function declarations(text: string): Partial<Style> {
 	return found;
 }
 
-/** Rules for one element, class or id each; others are passed over. */
-export function readRules(sheets: readonly string[]): Rule[] {
-	const rules: Rule[] = [];
-	for (const sheet of sheets) {
-		const plain = sheet.replace(/<!\[CDATA\[|\]\]>|\/\*[^]*?\*\//g, '');
-		for (const [, selectors, body] of plain.matchAll(/([^{}]{1,500})\{([^{}]{0,5000})\}/g))
-			for (const selector of selectors!.split(',')) {
-				const match = /^\s*([\w-]*)(?:\.([\w-]+)|#([\w-]+))?\s*$/.exec(selector);
-				if (!match) continue;
-				const [, name, className, id] = match;
-				rules.push({
-					fits: ({ name: own, attributes }) =>
-						(!name || own === name) &&
-						(!className || (attributes.class ?? '').split(/\s+/).includes(className)) &&
-						(!id || attributes.id === id),
-					declared: declarations(body!),
-					weight: id ? 2 : className ? 1 : 0
-				});
-			}
+/** Rules for one element, class or id each, found by that; others are passed over. */
+export class Rules {
+	private readonly found = new Map<string, Rule[]>();
+	private count = 0;
+
+	constructor(sheets: readonly string[]) {
+		for (const sheet of sheets) {
+			const plain = sheet.replace(/<!\[CDATA\[|\]\]>|\/\*[^]*?\*\//g, '');
+			for (const [, selectors, body] of plain.matchAll(/([^{}]{1,500})\{([^{}]{0,5000})\}/g))
+				for (const selector of selectors!.split(',')) this.add(selector, declarations(body!));
+		}
 	}
-	return rules.toSorted((a, b) => a.weight - b.weight);
+
+	private add(selector: string, declared: Partial<Style>): void {
+		const match = /^\s*([\w-]*)(?:\.([\w-]+)|#([\w-]+))?\s*$/.exec(selector);
+		if (!match) return;
+		const [, name = '', className, id] = match;
+		const key = id ? `#${id}` : className ? `.${className}` : name;
+		const rule = { name, declared, weight: id ? 2 : className ? 1 : 0, order: (this.count += 1) };
+		this.found.set(key, [...(this.found.get(key) ?? []), rule]);
+	}
+
+	/** What is declared for an element, what counts least first. */
+	for({ name, attributes }: Element): Partial<Style>[] {
+		const classes = new Set((attributes.class ?? '').split(/\s+/));
+		const keys = ['', name, ...[...classes].map((each) => `.${each}`), `#${attributes.id ?? ''}`];
+		return keys
+			.flatMap((key) => this.found.get(key) ?? [])
+			.filter((rule) => !rule.name || rule.name === name)
+			.toSorted((a, b) => a.weight - b.weight || a.order - b.order)
+			.map(({ declared }) => declared);
+	}
 }
 
-export function styleOf(element: Element, around: Style, rules: readonly Rule[]): Style {
+export function styleOf(element: Element, around: Style, rules: Rules): Style {
 	const { attributes } = element;
 	const own: Partial<Record<keyof Style, string>> = {};
 	for (const name of properties) if (attributes[name]) own[name] = attributes[name];
-	const sheet = rules.filter(({ fits }) => fits(element)).map(({ declared }) => declared);
-	const said = Object.assign({}, own, ...sheet, declarations(attributes.style ?? '')) as typeof own;
+	const all: object[] = [own, ...rules.for(element), declarations(attributes.style ?? '')];
+	const said = all.reduce((before, more) => ({ ...before, ...more }), {}) as typeof own;
 	const style = { ...around } as Record<keyof Style, string>;
 	// A group that is not shown hides all in it; its word for that is not handed on as such.
 	for (const name of properties) {

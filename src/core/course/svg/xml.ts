@@ -33,7 +33,7 @@ type Node = Readonly<Record<string, unknown>>;
 
 export function readXml(text: string): Result<Element> {
 	if (text.length > maximumDrawing) return failure('svg.tooLarge', { megabytes: 2 });
-	if (/<!DOCTYPE[^>[]*\[|<!ENTITY/i.test(text)) return failure('svg.entities');
+	if (/<!DOCTYPE[^<>[]*\[|<!ENTITY/i.test(text)) return failure('svg.entities');
 	if (depthOf(text) > maximumDepth) return failure('svg.tooDeep', { maximum: maximumDepth });
 	const fault = validated(text);
 	if (fault) return failure('svg.notXml', fault);
