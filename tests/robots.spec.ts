@@ -196,7 +196,10 @@ test('a server that dies: the robot halts by itself, the run is kept, and the li
 		.toBeLessThan(0.02);
 	const again = await startServer(address);
 	await page.getByRole('button', { name: 'Run on the robot' }).click();
-	await expect(page.getByRole('dialog')).toContainText('All is there', { timeout: 20_000 });
+	const list = page.getByRole('dialog');
+	await expect(list).toContainText('was lost on its way', { timeout: 20_000 });
+	await list.getByRole('button', { name: 'It stands there' }).click();
+	await expect(list).toContainText('All is there');
 	await page.reload();
 	await expect(outcome(page)).toContainText('was lost after');
 	await again.kill();
@@ -244,9 +247,11 @@ test('a yard that dies: the run is kept as far as it came, and the robot comes b
 	killYard();
 	await expect(outcome(page)).toContainText('Tallow was lost after');
 	await page.getByRole('button', { name: 'Run on the robot' }).click();
-	await expect(page.getByRole('dialog')).toContainText('looked for again by itself');
-	await expect(page.getByRole('dialog')).toContainText('All is there', { timeout: 20_000 });
-	await page.getByRole('dialog').getByRole('button', { name: 'Run', exact: true }).click();
+	const list = page.getByRole('dialog');
+	await expect(list).toContainText('looked for again by itself');
+	await expect(list).toContainText('was lost on its way', { timeout: 20_000 });
+	await list.getByRole('button', { name: 'It stands there' }).click();
+	await list.getByRole('button', { name: 'Run', exact: true }).click();
 	await isOver(page);
 });
 
