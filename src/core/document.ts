@@ -131,9 +131,10 @@ export function checkDocument<T>(value: unknown, format: DocumentFormat<T>): Res
 		return problem('otherFormat', ['format'], { format: format.name, found });
 	}
 	const { version } = head.data;
-	if (!Number.isInteger(version) || version < 1 || version > format.version) {
+	if (!Number.isInteger(version) || version < 1)
+		return problem('noVersion', ['version'], { found: String(version), version: format.version });
+	if (version > format.version)
 		return problem('otherVersion', ['version'], { found: version, version: format.version });
-	}
 	return parseWith(format.schema, value);
 }
 
@@ -183,6 +184,8 @@ function sayIssue(issue: Issue | undefined, document: unknown): Result<never> {
 	const found = show(valueAt(document, path));
 	switch (issue.code) {
 		case 'invalid_type':
+			if (valueAt(document, path) === Infinity || valueAt(document, path) === -Infinity)
+				return problem('beyondAll', path);
 			return problem('wrongType', path, {
 				expected: word(`type.json.${nameOfExpected(issue.expected)}`),
 				found: word(`type.json.${nameType(valueAt(document, path))}`)

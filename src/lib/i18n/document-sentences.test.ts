@@ -62,6 +62,22 @@ describe('a sentence about a document', () => {
 		expect(sentence).toContain('more than 500,000 lists, fields and values in all');
 	});
 
+	it('says what is wrong with a version, and with a number beyond all', () => {
+		const version = (found: string) =>
+			sentenceFor(good.replace(`"version": ${planFormat.version}`, `"version": ${found}`));
+		expect(version('99')).toContain('a newer Lantern Step may have written it');
+		for (const found of ['0', '-1', '1.5'])
+			expect(version(found)).toBe(
+				`version: a version from 1 to ${planFormat.version} was expected, but this is ${found}.`
+			);
+		const { size: _, ...rest } = courseOf();
+		const text = `${JSON.stringify(rest).slice(0, -1)},"size":{"width":1e999,"height":2}}`;
+		const read = readDocument(text, courseFormat);
+		expect(read.ok || say(read.failure)).toBe(
+			'size.width: this number is larger than any that can be reckoned with.'
+		);
+	});
+
 	it('says bounds that are not reached themselves as such', () => {
 		expect(sentenceForCourse({ starts: [{ at: [0, 0], bearing: 360 }] })).toBe(
 			'starts[0].bearing: less than 360 was expected, but this is 360.'
