@@ -1,10 +1,11 @@
 /** What is done to a document from the list: renamed, copied, deleted and brought back. */
 import { randomUUID } from 'node:crypto';
+import { Op } from 'sequelize';
 import { success, type Result } from '$core/sentence';
 import { t } from '$lib/i18n';
 import { database } from '../database/database';
 import type { DocumentRow } from '../database/models';
-import { columnsOf, contentOf, renamed, shorten } from './content';
+import { columnsOf, contentOf, readBench, renamed, shorten } from './content';
 import { full, maximumDocuments, overwrite } from './save';
 
 /** `null` stands for: there is no such document. */
@@ -46,7 +47,21 @@ export async function setDeleted(id: string, isDeleted: boolean): Changed {
 		{ deletedAt: isDeleted ? new Date() : null },
 		{ where: { id }, silent: true }
 	);
-	return changed === 1 ? success(undefined) : null;
+	if (changed !== 1) return null;
+	if (!isDeleted) await bringBackCourseOf(id);
+	return success(undefined);
+}
+
+/** A plan that comes back is tried on the course that it was tried on. */
+async function bringBackCourseOf(plan: string): Promise<void> {
+	const { documents } = await database();
+	const row = await documents.findByPk(plan, { attributes: ['bench'] });
+	const course = readBench(row?.bench ?? null)?.courseId;
+	if (!course) return;
+	await documents.update(
+		{ deletedAt: null },
+		{ where: { id: course, kind: 'course', deletedAt: { [Op.ne]: null } }, silent: true }
+	);
 }
 
 /** @returns the id of the copy */

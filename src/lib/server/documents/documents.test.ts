@@ -253,6 +253,20 @@ describe('what was deleted', () => {
 			expect(await binned()).toBe(0);
 		}));
 
+	it('comes back with its course, however long before that was deleted', () =>
+		withDatabase(async () => {
+			const bench = { courseId: 'reeds', variation: 'classroom' as const, attempts: [] };
+			await send(saveOf('', 0, { work: course }), 'reeds');
+			await send(saveOf('one', 0, { bench }));
+			const { documents } = await database();
+			const long = new Date(Date.now() - 40 * day);
+			await documents.update({ deletedAt: long }, { where: { id: 'reeds' }, silent: true });
+			done(await setDeleted(id, true));
+			await tidyUp();
+			done(await setDeleted(id, false));
+			expect((await listDocuments('course')).rows.map(({ id }) => id)).toEqual(['reeds']);
+		}));
+
 	it('stays as long as a plan is tried on it, and says so', () =>
 		withDatabase(async () => {
 			const bench = { courseId: 'reeds', variation: 'classroom' as const, attempts: [] };

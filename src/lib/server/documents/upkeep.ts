@@ -3,7 +3,7 @@ import { Op } from 'sequelize';
 import { z } from 'zod';
 import { database } from '../database/database';
 import { summaryOfText } from './content';
-import { plansOn } from './uses';
+import { mayBeNeeded } from './uses';
 import { thinVersions } from './versions';
 
 /** Days for which what was deleted can be brought back. */
@@ -49,7 +49,7 @@ export async function tidyUp(now = Date.now()): Promise<void> {
 	await documents.destroy({ where: { ...isOld, kind: 'plan' } });
 	for (const { id } of await documents.findAll({ attributes: ['id'], where: isOld }))
 		// A course that a plan is still tried on stays, though no list shows it.
-		if ((await plansOn(id)).length === 0) await documents.destroy({ where: { id } });
+		if (!(await mayBeNeeded(id))) await documents.destroy({ where: { id } });
 	await thinVersions(sequelize);
 }
 

@@ -20,3 +20,10 @@ export async function plansOn(course: string): Promise<Use[]> {
 	})) as (DocumentRow & { owner?: PersonRow | null })[];
 	return rows.map(({ id, name, owner }) => ({ id, name, owner: owner?.name ?? null }));
 }
+
+/** Whether a plan is tried on it, or could be again: one that was deleted may be brought back. */
+export async function mayBeNeeded(course: string): Promise<boolean> {
+	const { documents } = await database();
+	const where = { kind: 'plan', bench: { [Op.startsWith]: benchWith(course) } };
+	return (await documents.count({ where })) > 0;
+}
