@@ -89,8 +89,7 @@ class Near {
 	}
 
 	get radio() {
-		const since = Date.now() - freshFor;
-		const doubled = [...this.doubled].filter(([, at]) => at >= since).map(([id]) => id);
+		const doubled = [...this.doubled.keys()];
 		return JSON.stringify({ type: 'radio', isOn: this.open.size > 0, doubled });
 	}
 
@@ -105,7 +104,7 @@ class Near {
 			this.open.has(before.host) &&
 			now - before.at < freshFor
 		) {
-			const isNews = now - (this.doubled.get(id) ?? 0) >= freshFor;
+			const isNews = !this.doubled.has(id);
 			this.doubled.set(id, now);
 			if (isNews) this.tellAll(this.radio);
 			return;

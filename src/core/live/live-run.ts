@@ -270,7 +270,7 @@ export class LiveRun {
 	/** A robot is not heard any more. @param name of the robot */
 	lost(name: string): void {
 		if (this.outcome) return;
-		for (const { port } of this.crew) port.halt();
+		this.tellHalt();
 		this.stop('halted', { key: 'outcome.lost', values: { name, seconds: round(this.time) } });
 	}
 
@@ -288,7 +288,7 @@ export class LiveRun {
 		if (faulty) return this.failed(faulty);
 		if (this.haltedAt !== undefined) return this.halting(this.haltedAt);
 		if (this.time >= longest) {
-			for (const { port } of this.crew) port.halt();
+			this.tellHalt();
 			return this.made('timeout', {
 				key: 'outcome.timeout',
 				values: { seconds: longest, number: 0 }
@@ -307,14 +307,14 @@ export class LiveRun {
 	}
 
 	private failed({ port, journal, robot }: Member): Outcome {
-		for (const { port: each } of this.crew) each.halt();
+		this.tellHalt();
 		const number = journal.driving?.number ?? 0;
 		const key = `outcome.live.${port.fault}`;
 		return this.made('crashed', { key, values: { number, name: robot.name } });
 	}
 
 	private usedUp(): Outcome {
-		for (const { port } of this.crew) port.halt();
+		this.tellHalt();
 		const { total, usedUpBy } = this.interpreter.budget;
 		const values = {
 			number: usedUpBy?.number ?? 0,

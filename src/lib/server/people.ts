@@ -53,7 +53,7 @@ async function withKey(key: string): Promise<Person | null> {
 async function takeNew(name: string, key: string): Promise<Result<Person>> {
 	const { people } = await database();
 	const known = (await withKey(key)) ?? (await findAlike(name));
-	if (known) return success({ id: known.id, name: known.name });
+	if (known) return success(known);
 	if ((await people.count()) >= maximumPeople)
 		return failure('person.full', { maximum: maximumPeople });
 	// Another process may have been faster.
