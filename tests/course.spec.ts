@@ -1,9 +1,9 @@
 /** Courses are laid out on their desk: by mouse, by touch, by keyboard alone, and paced out. */
 import { readFileSync } from 'node:fs';
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Browser, type Page } from '@playwright/test';
 import { planSchema } from '../src/core/plan/plan';
 import { courseSchema, type Course } from '../src/core/course/course';
+import { violations } from './axe';
 import { choose, news } from './helpers';
 import { courseOn, keyboard, mouse, openDesk, pixelOf, putAway, touch, type Hand } from './desk';
 
@@ -359,8 +359,7 @@ test('a course is made at home, opened on its desk, and has nothing that axe fin
 		[0.5, 0.5],
 		[0.5, 1]
 	]);
-	const { violations } = await new AxeBuilder({ page }).analyze();
-	expect(violations.map(({ id }) => id)).toEqual([]);
+	expect(await violations(page)).toEqual([]);
 	await expect(page.getByTestId('saved-state')).toHaveAttribute('data-state', 'saved');
 	await page.getByRole('link', { name: 'Plans and courses' }).click();
 	await choose(page, 'Lamp yard by the lock', 'New plan here');
@@ -448,8 +447,7 @@ test('a maze is made, looked at, made again and laid; undo brings back what lay 
 	await dialog.getByLabel('Side of a cell').press('Enter');
 	await dialog.getByLabel('Number of this maze').fill('7');
 	await dialog.getByRole('button', { name: 'Another' }).click();
-	const { violations } = await new AxeBuilder({ page }).analyze();
-	expect(violations.map(({ id }) => id)).toEqual([]);
+	expect(await violations(page)).toEqual([]);
 	await dialog.getByRole('button', { name: 'Lay it on the floor' }).click();
 	const maze = await courseOn(page, id);
 	expect(maze.walls.length).toBeGreaterThan(5);
@@ -530,8 +528,7 @@ test('a drawing of another program is taken in as somebody says, and a hostile o
 	const dialog = page.getByRole('dialog');
 	await dialog.getByLabel(/^reeds/).selectOption('wall');
 	await dialog.getByLabel(/^words/).selectOption('nothing');
-	const { violations } = await new AxeBuilder({ page }).analyze();
-	expect(violations.map(({ id }) => id)).toEqual([]);
+	expect(await violations(page)).toEqual([]);
 	await dialog.getByRole('button', { name: 'Lay it on the floor' }).click();
 	const { walls, tapes } = await courseOn(page, id);
 	expect(tapes).toEqual([]);

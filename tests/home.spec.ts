@@ -1,6 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import { go, repeat } from '../src/core/testing/sample';
+import { violations } from './axe';
 import { card, choose, openPlan, tag } from './helpers';
 
 test('plans are duplicated, renamed, deleted and brought back', async ({ page }) => {
@@ -42,17 +42,6 @@ test('one sees everybody’s plans, one’s own, or those of somebody', async ({
 	await expect(page.locator('article time').first()).toHaveText(/just now|ago/);
 });
 
-/** What the dark can change: all else was looked at in the light. */
-const ofColours = ['color-contrast', 'link-in-text-block'];
-
-async function violations(page: Page) {
-	const axe = new AxeBuilder({ page });
-	if (await page.evaluate(() => matchMedia('(prefers-color-scheme: dark)').matches))
-		axe.withRules(ofColours);
-	const { violations: found } = await axe.analyze();
-	return found.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`);
-}
-
 for (const colorScheme of ['light', 'dark'] as const) {
 	test(`axe finds nothing in any view, ${colorScheme}`, async ({ page }) => {
 		// A dozen scans, each of some seconds on a busy machine.
@@ -92,7 +81,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
 		for (const chip of ['Direction: forward', 'Distance: 60 cm', 'Times: 2']) {
 			await page.getByRole('button', { name: `${chip}. Change` }).click();
 			await expect(page.getByRole('dialog')).toBeVisible();
-			expect(await violations(page), chip).toEqual([]);
+			expect(await violations(page, '[role=dialog]'), chip).toEqual([]);
 			await page.keyboard.press('Escape');
 		}
 		await tag(page, 'Add a step').click();
@@ -120,7 +109,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
 		const sheet = page.locator('.at-tag');
 		const look = async (name: string) => {
 			await expect(sheet).toBeVisible();
-			expect(await violations(page), name).toEqual([]);
+			expect(await violations(page, '.at-tag'), name).toEqual([]);
 			await page.keyboard.press('Escape');
 			await expect(sheet).toBeHidden();
 		};

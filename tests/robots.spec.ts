@@ -1,8 +1,8 @@
 /** Real robots, or as near as it gets: against the yard's own process, through the server. */
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { robotKinds } from '../src/core/robots/kinds';
 import { go, lamp, planFor, planOf, right, step, wait } from '../src/core/testing/sample';
+import { violations } from './axe';
 import { isSaved, openPlan, save, tag } from './helpers';
 import {
 	comeIn,
@@ -65,8 +65,7 @@ test('each thing that is in the way of pairing has its sentence and its remedy',
 	await expect(page.getByRole('dialog')).toContainText('Which signs does Vesper 2 show?', {
 		timeout: 10_000
 	});
-	const { violations } = await new AxeBuilder({ page }).analyze();
-	expect(violations.map(({ id }) => id)).toEqual([]);
+	expect(await violations(page)).toEqual([]);
 	await page.keyboard.press('Escape');
 	await hand({ do: 'switchOff', robot: 'vesper-2' });
 	await expect(robotCard(page, 'vesper-2')).toHaveCount(0, { timeout: 10_000 });

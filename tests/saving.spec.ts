@@ -54,6 +54,73 @@ test('edits made while the server is away are kept, even over a closed tab, and 
 	expect(await stepsOf(later)).toEqual([]);
 });
 
+test('reloaded in the very moment of an edit, nothing is lost', async ({ page, context }) => {
+	await openPlan(page, [go(0.3)]);
+	await context.route('**/api/**', (route) => route.abort());
+	for (let steps = 2; steps <= 6; steps++) {
+		await tag(page, /Step 1:/).focus();
+		await page.evaluate(() => {
+			const key = new KeyboardEvent('keydown', { key: 'd', bubbles: true });
+			document.activeElement?.dispatchEvent(key);
+			location.reload();
+		});
+		await expect(tag(page, new RegExp(`Step ${steps}:`))).toBeVisible();
+	}
+});
+
+/** What browsers do to a page's storage: each is a script that runs before the page's own. */
+const missing = () => {
+	Object.defineProperty(globalThis, 'indexedDB', { value: undefined });
+	Object.defineProperty(globalThis, 'localStorage', {
+		get: () => {
+			throw new DOMException('blocked', 'SecurityError');
+		}
+	});
+};
+const full = () => {
+	const refuse = () => {
+		throw new DOMException('full', 'QuotaExceededError');
+	};
+	Object.assign(IDBObjectStore.prototype, { put: refuse, add: refuse });
+	Object.assign(Storage.prototype, { setItem: refuse });
+};
+
+for (const [name, broken] of Object.entries({ missing, full })) {
+	test(`where the device's storage is ${name}, that is said, leaving asks, and a file is offered`, async ({
+		page,
+		context
+	}) => {
+		const errors: string[] = [];
+		page.on('pageerror', (error) => errors.push(String(error)));
+		await page.addInitScript(broken);
+		await openPlan(page, [go(0.3)]);
+		await context.route('**/api/**', (route) => route.abort());
+		await tag(page, /Step 1/).focus();
+		await page.keyboard.press('d');
+		const state = page.getByTestId('saved-state');
+		await expect(state).toHaveAttribute('data-state', 'unkept');
+		await expect(state).toHaveText('Not kept yet');
+		const asked = page.waitForEvent('dialog');
+		const left = page.goto('/robots').catch(() => null);
+		const dialog = await asked;
+		expect(dialog.type()).toBe('beforeunload');
+		await dialog.dismiss();
+		await left;
+		const loading = page.waitForEvent('download');
+		await page.getByTestId('not-saved').getByRole('button', { name: 'Save to a file' }).click();
+		const text = readFileSync(await (await loading).path(), 'utf8');
+		expect((JSON.parse(text) as { chains: { steps: [] }[] }).chains[0]?.steps).toHaveLength(2);
+
+		await context.unroute('**/api/**');
+		await page.evaluate(() => dispatchEvent(new Event('online')));
+		await isSaved(page);
+		await expect(page.getByTestId('not-saved')).toHaveCount(0);
+		await page.reload();
+		await expect(tag(page, /Step 2:/)).toBeVisible();
+		expect(errors).toEqual([]);
+	});
+}
+
 test('a save whose answer was lost is not taken for somebody else’s', async ({ page, context }) => {
 	await openPlan(page, [go(0.3), wait(1)]);
 	let lost = 0;

@@ -1,21 +1,16 @@
+import { store, stored } from './storage';
+
 /** What was copied last on this device, kept there: buttons can paste it, here and in another tab. */
 export class Copied {
 	constructor(private readonly key: string) {}
 
+	/** Without storage, the text on the device's own clipboard still does. */
 	keep(text: string): void {
-		try {
-			localStorage.setItem(this.key, text);
-		} catch {
-			// Without storage, the text on the device's own clipboard still does.
-		}
+		store(this.key, text);
 	}
 
 	get text(): string | null {
-		try {
-			return localStorage.getItem(this.key);
-		} catch {
-			return null;
-		}
+		return stored(this.key);
 	}
 }
 

@@ -1,6 +1,7 @@
 /** What the person at this device prefers: how much the shelf offers, and the units they read. */
 import { z } from 'zod';
 import { levels } from '$core/levels';
+import { store, stored } from './storage';
 
 const key = 'lantern-step.preferences';
 
@@ -25,9 +26,9 @@ type Choices = z.infer<typeof schema>;
 
 function load(): Choices {
 	try {
-		return schema.parse(JSON.parse(localStorage.getItem(key) ?? '{}'));
+		return schema.parse(JSON.parse(stored(key) ?? '{}'));
 	} catch {
-		// No storage, or what is in it is not ours: the usual choices.
+		// What is in it is not ours: the usual choices.
 		return schema.parse({});
 	}
 }
@@ -65,11 +66,8 @@ class Preferences {
 
 	choose(changes: Partial<Choices>): void {
 		this.choices = { ...this.choices, ...changes };
-		try {
-			localStorage.setItem(key, JSON.stringify(this.choices));
-		} catch {
-			// A device without storage keeps the choice until the page is left.
-		}
+		// A device without storage keeps the choice until the page is left.
+		store(key, JSON.stringify(this.choices));
 	}
 }
 

@@ -11,6 +11,7 @@
 	import type { Person } from '$lib/saving/protocol';
 	import StandingRobot from '$lib/floor/StandingRobot.svelte';
 	import Trace from '$lib/floor/Trace.svelte';
+	import { downloadDocument } from '$lib/workbench/files';
 	import Notices from '$lib/workbench/Notices.svelte';
 	import { isTyping } from '$lib/workbench/typing';
 	import { CourseBench, type Opened } from './course-bench.svelte';
@@ -142,6 +143,7 @@
 		otherVersion="/courses/{openedId}"
 		refused={bench.voice.failure}
 		ondismiss={() => (bench.voice.failure = '')}
+		onsavefile={() => downloadDocument(bench.course)}
 	/>
 	<main class="panes" data-pane={pane}>
 		<div class="left">

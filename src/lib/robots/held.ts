@@ -2,30 +2,19 @@
  * Whether this device has anything to do with real robots, told without loading what talks to them:
  * robots that were not let go, and plans that were run.
  */
+import { store, stored } from '$lib/storage';
+
 export const robotsKey = 'lantern-step.robots';
 const runsKey = 'lantern-step.ran';
 /** Plans that are remembered. */
 const mostPlans = 200;
 
-const stored = (key: string): string => {
-	try {
-		return localStorage.getItem(key) ?? '';
-	} catch {
-		// A device without storage remembers nothing.
-		return '';
-	}
-};
+export const holdsRobots = (): boolean => (stored(robotsKey) ?? '').includes('"isHeld":true');
 
-export const holdsRobots = (): boolean => stored(robotsKey).includes('"isHeld":true');
-
-const ranPlans = (): string[] => stored(runsKey).split(' ').filter(Boolean);
+const ranPlans = (): string[] => (stored(runsKey) ?? '').split(' ').filter(Boolean);
 export const hasRun = (planId: string): boolean => ranPlans().includes(planId);
 
 export function rememberRun(planId: string): void {
 	const plans = [planId, ...ranPlans().filter((id) => id !== planId)].slice(0, mostPlans);
-	try {
-		localStorage.setItem(runsKey, plans.join(' '));
-	} catch {
-		// As above.
-	}
+	store(runsKey, plans.join(' '));
 }

@@ -1,5 +1,6 @@
 /** The robots of the person at this device, kept on it: with their token they need no signs again. */
 import { z } from 'zod';
+import { store, stored } from '$lib/storage';
 import { robotsKey as key } from './held';
 
 const schema = z.array(
@@ -18,17 +19,12 @@ export type Mine = z.infer<typeof schema>[number];
 
 export function loadMine(): Mine[] {
 	try {
-		return schema.parse(JSON.parse(localStorage.getItem(key) ?? '[]'));
+		return schema.parse(JSON.parse(stored(key) ?? '[]'));
 	} catch {
-		// No storage, or what is in it is not ours: no robots yet.
+		// What is in it is not ours: no robots yet.
 		return [];
 	}
 }
 
-export function keepMine(mine: readonly Mine[]): void {
-	try {
-		localStorage.setItem(key, JSON.stringify(mine));
-	} catch {
-		// A device without storage keeps them until the page is left.
-	}
-}
+/** A device without storage keeps them until the page is left. */
+export const keepMine = (mine: readonly Mine[]): boolean => store(key, JSON.stringify(mine));

@@ -1,8 +1,11 @@
 /**
- * Drafts kept on the device (IndexedDB) until the server has them. Each tab has its own, so that two
- * tabs never overwrite each other's.
+ * Drafts kept on the device until the server has them. Each tab has its own, so that two tabs never
+ * overwrite each other's. They are kept in the browser's database (IndexedDB). Where that is missing,
+ * full, or too slow for a page that is leaving, they are kept as text in its small store, which is
+ * written at once and holds a few MB; a draft there is newer than one in the database.
  */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { store, stored, storedKeys, unstore } from '$lib/storage';
 import type { Save } from './protocol';
 
 export interface Draft {
@@ -27,34 +30,97 @@ interface Shape extends DBSchema {
 const draftOf = (kept: Kept | Draft): Draft =>
 	'save' in kept ? kept : { ...kept, save: JSON.parse(kept.text) as Save };
 
-const open = () =>
-	openDB<Shape>('lantern-step', 1, {
-		upgrade: (database) => void database.createObjectStore('drafts', { keyPath: ['id', 'tab'] })
-	});
+const smallKeys = 'lantern-draft ';
+const smallKey = (id: string, tab: string): string => `${smallKeys}${id} ${tab}`;
 
-let opened: Promise<IDBPDatabase<Shape> | null> | undefined;
-
-/** Null where a browser offers no storage, as some do in private windows: the server still saves. */
-const device = () => (opened ??= open().catch(() => null));
-
-export async function keepDraft({ id, tab, save }: Draft): Promise<void> {
-	await (await device())?.put('drafts', { id, tab, text: JSON.stringify(save) });
+function inSmall(id: string, tab: string): Draft | undefined {
+	const text = stored(smallKey(id, tab));
+	try {
+		return text === null ? undefined : { id, tab, save: JSON.parse(text) as Save };
+	} catch {
+		// Not ours, whatever it is.
+		return undefined;
+	}
 }
 
-/** Drops a draft that the server has, unless a newer one took its place meanwhile. */
-export async function dropDraft(id: string, tab: string, saveId: string): Promise<void> {
-	const transaction = (await device())?.transaction('drafts', 'readwrite');
-	if (!transaction) return;
-	const draft = await transaction.store.get([id, tab]);
-	if (draft && draftOf(draft).save.saveId === saveId) await transaction.store.delete([id, tab]);
-	await transaction.done;
+const allSmall = (): Draft[] =>
+	storedKeys(smallKeys).flatMap((key) => {
+		const [id = '', tab = ''] = key.slice(smallKeys.length).split(' ');
+		return inSmall(id, tab) ?? [];
+	});
+
+let opened: Promise<IDBPDatabase<Shape>> | undefined;
+
+function open(): Promise<IDBPDatabase<Shape>> {
+	const again = () => (opened = undefined);
+	const opening = openDB<Shape>('lantern-step', 1, {
+		upgrade: (database) =>
+			void database.createObjectStore('drafts', { keyPath: ['id', 'tab'] }),
+		terminated: again
+	});
+	opening.catch(again);
+	return opening;
+}
+
+/** Null where a browser offers no database, as some do in private windows. */
+const database = async (): Promise<IDBPDatabase<Shape> | null> => {
+	try {
+		return await (opened ??= open());
+	} catch {
+		return null;
+	}
+};
+
+/** For a page that has no time left, and a device without a database. @returns whether it is kept */
+export const keepDraftAtOnce = ({ id, tab, save }: Draft): boolean =>
+	store(smallKey(id, tab), JSON.stringify(save));
+
+/** @returns whether it is kept */
+export async function keepDraft(draft: Draft): Promise<boolean> {
+	const { id, tab, save } = draft;
+	try {
+		const place = await database();
+		if (!place) return keepDraftAtOnce(draft);
+		await place.put('drafts', { id, tab, text: JSON.stringify(save) });
+		unstore(smallKey(id, tab));
+		return true;
+	} catch {
+		return keepDraftAtOnce(draft);
+	}
+}
+
+/** Drops a draft that the server has, and what came before it, but never a newer one. */
+export async function dropDraft(id: string, tab: string, saved: Save): Promise<void> {
+	const isSaved = ({ save: { saveId } }: Draft) =>
+		saveId === saved.saveId || saved.unanswered.includes(saveId);
+	const small = inSmall(id, tab);
+	if (small && isSaved(small)) unstore(smallKey(id, tab));
+	try {
+		const transaction = (await database())?.transaction('drafts', 'readwrite');
+		if (!transaction) return;
+		const kept = await transaction.store.get([id, tab]);
+		if (kept && isSaved(draftOf(kept))) await transaction.store.delete([id, tab]);
+		await transaction.done;
+	} catch (error) {
+		// It stays, and is sent once more: the server knows it by its id.
+		console.warn(error);
+	}
 }
 
 export async function findDraft(id: string, tab: string): Promise<Draft | undefined> {
-	const kept = await (await device())?.get('drafts', [id, tab]);
-	return kept && draftOf(kept);
+	const all = await allDrafts();
+	return all.find((draft) => draft.id === id && draft.tab === tab);
 }
 
-/** All drafts on this device, of whatever tab. */
-export const allDrafts = async (): Promise<Draft[]> =>
-	((await (await device())?.getAll('drafts')) ?? []).map(draftOf);
+/** All drafts on this device, of whatever tab; of two of one tab the newer one. */
+export async function allDrafts(): Promise<Draft[]> {
+	const small = allSmall();
+	const isOlder = ({ id, tab }: Draft) => small.some((one) => one.id === id && one.tab === tab);
+	try {
+		const kept = (await (await database())?.getAll('drafts')) ?? [];
+		return [...small, ...kept.map(draftOf).filter((draft) => !isOlder(draft))];
+	} catch (error) {
+		console.warn(error);
+		return small;
+	}
+}

@@ -32,7 +32,7 @@ async function sendAll(): Promise<Sent> {
 	for (const { id, tab, save } of await orphans()) {
 		try {
 			await sendSave(id, save);
-			await dropDraft(id, tab, save.saveId);
+			await dropDraft(id, tab, save);
 			sent += 1;
 		} catch (error) {
 			if (!(error instanceof Refused)) break;

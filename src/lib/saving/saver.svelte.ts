@@ -1,15 +1,17 @@
 /**
  * Saves one open document as it changes: on the device at once, on the server shortly after. One
- * save is on its way at a time. While the server is away the newest draft waits on the device.
+ * save is on its way at a time. While the server is away the newest draft waits on the device; where
+ * that cannot keep it either, it waits in this page, and that is said.
  */
-import { dropDraft, findDraft, keepDraft } from './device';
+import { dropDraft, findDraft, keepDraft, keepDraftAtOnce } from './device';
 import { newId } from './id';
 import { living } from './living';
 import type { Bench, Content, Save } from './protocol';
 import { Refused, sendSave } from './send';
-import { thisTab } from './tabs';
+import { thisTab, thisTabNow } from './tabs';
 
-export type SavingState = 'saved' | 'saving' | 'kept' | 'refused';
+/** Kept: the device has what the server has not. Unkept: nobody has it but this page. */
+export type SavingState = 'saved' | 'saving' | 'kept' | 'unkept' | 'refused';
 
 /** Waits for a pause in typing, ms. */
 const pause = 350;
@@ -18,7 +20,9 @@ const firstRetry = 1000;
 const longestRetry = 15_000;
 
 export class Saver {
-	state = $state<SavingState>('saved');
+	private answer = $state<'saved' | 'saving' | 'away' | 'refused'>('saved');
+	/** The device could keep what it was last given. */
+	private isKept = $state(true);
 	/** After a conflict: the name of the second version that now holds what is on screen. */
 	secondVersion = $state<{ id: string; name: string } | null>(null);
 	/** Why the server said no. */
@@ -32,25 +36,42 @@ export class Saver {
 	private retry = firstRetry;
 	/** The newest draft is about to be kept on the device. */
 	private isKeeping = false;
-	private keeping: Promise<void> = Promise.resolve();
+	private keeping: Promise<unknown> = Promise.resolve();
+	/** Id of the save that the device holds. */
+	private keptId = '';
 	/** Its document is closed. */
 	private isDisposed = false;
 	/** Another one has taken over. */
 	private isRetired = false;
+	/** What the one before it had not sent. */
+	private readonly inherited: Save | null;
 
 	constructor(
 		public id: string,
 		private revision: number
 	) {
 		// Opened again before it was sent: this one takes over the draft, and the sending.
-		living.get(id)?.retire();
+		this.inherited = living.get(id)?.retire() ?? null;
 		living.set(id, this);
 	}
 
-	retire(): void {
+	get state(): SavingState {
+		if (this.answer === 'away') return this.isKept ? 'kept' : 'unkept';
+		return this.answer;
+	}
+
+	/** What is on screen is on the server or on the device. */
+	get isSafe(): boolean {
+		return !this.draft || this.draft.saveId === this.keptId;
+	}
+
+	/** @returns what it had not sent */
+	retire(): Save | null {
+		const { draft } = this;
 		this.isRetired = true;
 		clearTimeout(this.timer);
 		this.draft = null;
+		return draft;
 	}
 
 	private leave(): void {
@@ -59,13 +80,15 @@ export class Saver {
 
 	/** What this tab had not sent when it was closed or reloaded. */
 	async restore(): Promise<Save | null> {
-		const found = await findDraft(this.id, await this.tab);
-		if (!found) return null;
-		this.draft = found.save;
-		this.unanswered = [...found.save.unanswered, found.save.saveId];
-		this.revision = found.save.baseRevision;
+		const save = this.inherited ?? (await findDraft(this.id, await this.tab))?.save;
+		if (!save) return null;
+		this.draft = save;
+		this.unanswered = [...save.unanswered, save.saveId];
+		this.revision = save.baseRevision;
+		if (this.inherited) this.keep();
+		else this.keptId = save.saveId;
 		this.schedule(0);
-		return found.save;
+		return save;
 	}
 
 	/**
@@ -81,7 +104,7 @@ export class Saver {
 			saveId: newId(),
 			unanswered: this.unanswered.slice(-100)
 		};
-		if (this.state !== 'kept') this.state = 'saving';
+		if (this.answer !== 'away') this.answer = 'saving';
 		this.keep();
 		this.schedule(pause);
 	}
@@ -117,8 +140,23 @@ export class Saver {
 		const { id, draft: save, isKeeping } = this;
 		this.isKeeping = false;
 		if (!save || !isKeeping) return;
-		const keep = async () => keepDraft({ id, tab: await this.tab, save });
-		this.keeping = this.keeping.then(keep, keep);
+		this.keeping = this.keeping.then(async () => {
+			const isKept = await keepDraft({ id, tab: await this.tab, save });
+			this.noteKept(save, isKept);
+		});
+	}
+
+	private noteKept(save: Save, isKept: boolean): void {
+		this.isKept = isKept;
+		if (isKept) this.keptId = save.saveId;
+	}
+
+	/** The page is about to go: what is not kept yet is kept without waiting. @returns whether it is safe */
+	keepAtOnce(): boolean {
+		const { id, draft: save } = this;
+		if (save && !this.isSafe)
+			this.noteKept(save, keepDraftAtOnce({ id, tab: thisTabNow(), save }));
+		return this.isSafe;
 	}
 
 	private schedule(delay: number): void {
@@ -133,8 +171,7 @@ export class Saver {
 		const { id } = this;
 		try {
 			this.keepNow();
-			// A device that is full must not keep the server from saving.
-			await this.keeping.catch((error) => console.warn(error));
+			await this.keeping;
 			const saved = await sendSave(id, save);
 			const answered = this.unanswered.indexOf(save.saveId);
 			this.unanswered = answered < 0 ? [] : this.unanswered.slice(answered + 1);
@@ -142,9 +179,9 @@ export class Saver {
 			this.retry = firstRetry;
 			if (this.draft?.saveId === save.saveId) {
 				this.draft = null;
-				this.state = 'saved';
+				this.answer = 'saved';
 			}
-			await dropDraft(id, await this.tab, save.saveId);
+			await dropDraft(id, await this.tab, save);
 			if (saved.kept) this.moveTo(saved.kept);
 			if (this.draft) this.schedule(0);
 			else if (this.isDisposed) this.leave();
@@ -152,9 +189,9 @@ export class Saver {
 			this.missAnswer(save.saveId);
 			if (error instanceof Refused) {
 				this.refusal = error.message;
-				this.state = 'refused';
+				this.answer = 'refused';
 			} else {
-				this.state = 'kept';
+				this.answer = 'away';
 				this.schedule(this.retry);
 				this.retry = Math.min(longestRetry, this.retry * 2);
 			}
@@ -172,7 +209,7 @@ export class Saver {
 		living.set(kept.id, this);
 		this.secondVersion = kept;
 		if (draft) {
-			void this.keeping.then(async () => dropDraft(before, await this.tab, draft.saveId));
+			void this.keeping.then(async () => dropDraft(before, await this.tab, draft));
 			this.keep();
 		}
 	}

@@ -3,6 +3,7 @@
  * lock for as long as it lives. Without a certificate, the way a school serves this, a browser offers
  * no locks; there, and everywhere, a tab also beats: it writes the time down every few seconds.
  */
+import { store, stored, unstore } from '$lib/storage';
 import { newId } from './id';
 
 /** Milliseconds between two beats. */
@@ -19,15 +20,36 @@ let own: Promise<string> | undefined;
 /** The name of this tab: the same after a reload, another one in a duplicated tab. */
 export const thisTab = (): Promise<string> => (own ??= takeTab());
 
+/** The same once it is told; before that a name that no other tab has. */
+let known: string | undefined;
+export const thisTabNow = (): string => (known ??= newId());
+
 async function takeTab(): Promise<string> {
-	const before = sessionStorage.getItem(storageKey);
+	const before = namedBefore();
 	const tab = before && (await hold(before)) ? before : newId();
 	if (tab !== before) {
-		sessionStorage.setItem(storageKey, tab);
+		rename(tab);
 		await hold(tab);
 	}
 	beatOn(tab);
-	return tab;
+	return (known = tab);
+}
+
+/** Where a browser blocks its stores, a tab has a new name after each reload. */
+function namedBefore(): string | null {
+	try {
+		return sessionStorage.getItem(storageKey);
+	} catch {
+		return null;
+	}
+}
+
+function rename(tab: string): void {
+	try {
+		sessionStorage.setItem(storageKey, tab);
+	} catch {
+		// As above.
+	}
 }
 
 /** Takes the lock of this tab for as long as the page lives. @returns whether it was free */
@@ -48,14 +70,14 @@ const isReload = (): boolean =>
 		.some((entry) => (entry as PerformanceNavigationTiming).type === 'reload');
 
 const beats = (tab: string): boolean =>
-	Date.now() - Number(localStorage.getItem(beatOf(tab)) ?? 0) < beatLife;
+	Date.now() - Number(stored(beatOf(tab)) ?? 0) < beatLife;
 
 function beatOn(tab: string): void {
-	const beat = () => localStorage.setItem(beatOf(tab), String(Date.now()));
+	const beat = () => void store(beatOf(tab), String(Date.now()));
 	beat();
 	setInterval(beat, beatPause);
 	addEventListener('pageshow', beat);
-	addEventListener('pagehide', () => localStorage.removeItem(beatOf(tab)));
+	addEventListener('pagehide', () => unstore(beatOf(tab)));
 }
 
 /** Whether some page, perhaps this one, is that tab. */

@@ -1,5 +1,5 @@
 <script lang="ts">
-	/** What has to be said over a desk: that two versions were kept, and what was refused. */
+	/** What has to be said over a desk: work that nobody keeps yet, a second version, what was refused. */
 	import { t } from '$lib/i18n';
 	import type { Saver } from '$lib/saving/saver.svelte';
 
@@ -7,7 +7,8 @@
 		saver,
 		otherVersion,
 		refused,
-		ondismiss
+		ondismiss,
+		onsavefile
 	}: {
 		saver: Saver;
 		/** Where the other of two versions is. */
@@ -15,9 +16,16 @@
 		/** Empty if nothing was. */
 		refused: string;
 		ondismiss: () => void;
+		onsavefile: () => void;
 	} = $props();
 </script>
 
+{#if saver.state === 'unkept' || saver.state === 'refused'}
+	<div class="notice" role="alert" data-testid="not-saved">
+		<span>{t(`save.${saver.state}`, { reason: saver.refusal })}</span>
+		<button class="button button-line" onclick={onsavefile}>{t('bench.saveFile')}</button>
+	</div>
+{/if}
 {#if saver.secondVersion}
 	<div class="notice" role="alert">
 		<span>{t('save.conflict', { name: saver.secondVersion.name })}</span>

@@ -6,10 +6,18 @@
 
 	let { saver }: { saver: Saver } = $props();
 
-	const icons = { saved: Check, saving: LoaderCircle, kept: CloudOff, refused: TriangleAlert };
+	const icons = {
+		saved: Check,
+		saving: LoaderCircle,
+		kept: CloudOff,
+		unkept: TriangleAlert,
+		refused: TriangleAlert
+	};
 	const Icon = $derived(icons[saver.state]);
 	const text = $derived(t(`save.${saver.state}`, { reason: saver.refusal }));
-	const short = $derived(saver.state === 'kept' ? t('save.keptShort') : text);
+	const short = $derived(
+		saver.state === 'saved' || saver.state === 'saving' ? text : t(`save.${saver.state}Short`)
+	);
 </script>
 
 <span
@@ -41,6 +49,7 @@
 		color: var(--lamp-text);
 		font-weight: 600;
 	}
+	.unkept,
 	.refused {
 		color: var(--signal);
 		font-weight: 600;

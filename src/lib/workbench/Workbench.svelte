@@ -104,6 +104,7 @@
 			fileNews = '';
 			bench.voice.failure = '';
 		}}
+		onsavefile={() => downloadDocument(bench.plan)}
 	/>
 	<main class="panes" data-pane={pane} style:--share={preferences.floorShare}>
 		<div class="left">
