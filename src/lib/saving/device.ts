@@ -54,8 +54,7 @@ let opened: Promise<IDBPDatabase<Shape>> | undefined;
 function open(): Promise<IDBPDatabase<Shape>> {
 	const again = () => (opened = undefined);
 	const opening = openDB<Shape>('lantern-step', 1, {
-		upgrade: (database) =>
-			void database.createObjectStore('drafts', { keyPath: ['id', 'tab'] }),
+		upgrade: (database) => void database.createObjectStore('drafts', { keyPath: ['id', 'tab'] }),
 		terminated: again
 	});
 	opening.catch(again);

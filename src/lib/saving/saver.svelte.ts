@@ -154,8 +154,7 @@ export class Saver {
 	/** The page is about to go: what is not kept yet is kept without waiting. @returns whether it is safe */
 	keepAtOnce(): boolean {
 		const { id, draft: save } = this;
-		if (save && !this.isSafe)
-			this.noteKept(save, keepDraftAtOnce({ id, tab: thisTabNow(), save }));
+		if (save && !this.isSafe) this.noteKept(save, keepDraftAtOnce({ id, tab: thisTabNow(), save }));
 		return this.isSafe;
 	}
 

@@ -69,8 +69,7 @@ const isReload = (): boolean =>
 		.getEntriesByType('navigation')
 		.some((entry) => (entry as PerformanceNavigationTiming).type === 'reload');
 
-const beats = (tab: string): boolean =>
-	Date.now() - Number(stored(beatOf(tab)) ?? 0) < beatLife;
+const beats = (tab: string): boolean => Date.now() - Number(stored(beatOf(tab)) ?? 0) < beatLife;
 
 function beatOn(tab: string): void {
 	const beat = () => void store(beatOf(tab), String(Date.now()));
