@@ -1,6 +1,6 @@
 /**
- * All checks, in the order in which they fail soonest: lint, types and formats side by side, unit,
- * build, end to end.
+ * All checks, in the order in which they fail soonest: lint, types and formats side by side, then unit
+ * and build, then end to end.
  */
 import { endToEnd } from './end-to-end.mjs';
 import { installChromium, installPackages, npmRun, npmStart } from './prepare.mjs';
@@ -24,8 +24,10 @@ await Promise.all([
 	pass('types', () => npmStart('types')),
 	pass('formats', () => npmStart('formats', ['--check']))
 ]);
-await pass('unit', () => npmRun('unit'));
-await pass('build', () => npmRun('build'));
+await Promise.all([
+	pass('unit', () => npmStart('unit')),
+	pass('build', () => npmStart('build'))
+]);
 let wavering = [];
 await pass('e2e', () => {
 	const { code, wavering: found } = endToEnd();

@@ -36,7 +36,7 @@ test('thirty new names at once, and thirty first plans', async () => {
 });
 
 test('hostile requests get a sentence or a quiet no', async () => {
-	const found = await withServer(true, (server) => hostileRequests(server, 800, 7));
+	const found = await withServer(true, (server) => hostileRequests(server, 400, 7));
 	expect(found).toMatchObject({ serverErrors: 0, stacks: 0, unclear: [], homeStillAnswers: true });
 	expect(found.slowestSeconds).toBeLessThan(20);
 });
