@@ -24,10 +24,7 @@ await Promise.all([
 	pass('types', () => npmStart('types')),
 	pass('formats', () => npmStart('formats', ['--check']))
 ]);
-await Promise.all([
-	pass('unit', () => npmStart('unit')),
-	pass('build', () => npmStart('build'))
-]);
+await Promise.all([pass('unit', () => npmStart('unit')), pass('build', () => npmStart('build'))]);
 let wavering = [];
 await pass('e2e', () => {
 	const { code, wavering: found } = endToEnd();
