@@ -1,4 +1,3 @@
-import { availableParallelism } from 'node:os';
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vitest/config';
@@ -20,8 +19,8 @@ export default defineConfig({
 	build: { rolldownOptions: { output: { codeSplitting: { groups: [shared] } } } },
 	test: {
 		testTimeout: 60_000,
-		// Some wait for a clock: one more than there are processors.
-		maxWorkers: availableParallelism() + 1,
+		// Without it one processor would stand by.
+		maxWorkers: '100%',
 		projects: [
 			// The core keeps nothing between two calls: its tests share what they import.
 			{ extends: true, test: { name: 'core', isolate: false, include: [core] } },

@@ -1,6 +1,6 @@
 /**
- * All checks, in the order in which they fail soonest: lint, types and formats side by side, then unit
- * and build, then end to end.
+ * All checks, in the order in which they fail soonest: lint, types and formats side by side, unit,
+ * build, end to end.
  */
 import { endToEnd } from './end-to-end.mjs';
 import { installChromium, installPackages, npmRun, npmStart } from './prepare.mjs';
@@ -24,7 +24,8 @@ await Promise.all([
 	pass('types', () => npmStart('types')),
 	pass('formats', () => npmStart('formats', ['--check']))
 ]);
-await Promise.all([pass('unit', () => npmStart('unit')), pass('build', () => npmStart('build'))]);
+await pass('unit', () => npmRun('unit'));
+await pass('build', () => npmRun('build'));
 let wavering = [];
 await pass('e2e', () => {
 	const { code, wavering: found } = endToEnd();

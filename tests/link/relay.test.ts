@@ -30,7 +30,7 @@ beforeAll(async () => {
 	server = createServer();
 	relay({ hosts: [`ws://127.0.0.1:${robots}`], isShared: false, names: [] })(server);
 	port = await listen(server);
-	await until(() => near().then(({ length }) => length === 2));
+	await near();
 });
 afterAll(() => {
 	for (const one of [server, host]) {
@@ -39,17 +39,20 @@ afterAll(() => {
 	}
 });
 
-async function until(isSo: () => Promise<boolean>): Promise<void> {
-	for (let i = 0; i < 50; i++) if (await isSo()) return;
-	throw new Error('It never was so.');
-}
-
-/** What is told of who is near, within a moment. */
+/** @returns all that is told of who is near, up to the first robot */
 async function near(): Promise<unknown[]> {
 	const socket = new WebSocket(`ws://127.0.0.1:${port}/link?near`);
 	const said: unknown[] = [];
-	socket.on('message', (data) => said.push(JSON.parse(String(data))));
-	await new Promise((done) => setTimeout(done, 100));
+	await new Promise<void>((done) => {
+		const late = setTimeout(done, 10_000);
+		socket.on('message', (data) => {
+			const told = JSON.parse(String(data)) as { type: string };
+			said.push(told);
+			if (told.type !== 'advert') return;
+			clearTimeout(late);
+			done();
+		});
+	});
 	socket.close();
 	return said;
 }

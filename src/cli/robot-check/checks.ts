@@ -126,8 +126,7 @@ class Check {
 		const other = new RobotLine(this.url);
 		await other.opened();
 		other.sendText(JSON.stringify({ type: 'rename', name: 'x'.repeat(longestMessage + 1) }));
-		await pause(300);
-		const isRefused = !other.isOpen || other.heard.some(({ frame }) => frame.type === 'bad');
+		const isRefused = await other.isRefused();
 		other.close();
 		this.note('tooLong', isRefused && line.isOpen, line.isOpen ? '' : 'it hung up on others');
 	}

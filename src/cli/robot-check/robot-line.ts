@@ -77,6 +77,14 @@ export class RobotLine {
 		}
 	}
 
+	/** @returns whether what was sent is called bad, or hung up on, within a while */
+	async isRefused(milliseconds = 3000): Promise<boolean> {
+		const until = performance.now() + milliseconds;
+		const isSo = () => !this.isOpen || this.heard.some(({ frame }) => frame.type === 'bad');
+		while (!isSo() && performance.now() < until) await pause(10);
+		return isSo();
+	}
+
 	/** Sends, and waits for the answer. */
 	async ask<T extends FromRobot['type']>(
 		frame: ToRobot | object,

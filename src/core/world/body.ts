@@ -1,7 +1,7 @@
 /** What the world has to know of a robot to move it, and what a robot can find out about the world. */
 import type { Surface } from '../course/surfaces';
 import type { RailPlace, RailSpot } from '../course/rails';
-import type { Seen } from './ground';
+import type { Seen } from './paint';
 import type { Pose } from './pose';
 
 /** Corners seen from above, counter-clockwise, in metres; x to the front, y to the left. */
