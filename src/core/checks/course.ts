@@ -6,7 +6,7 @@ import { changing, type CourseEdit } from '../course/edits';
 import { boxOf, clearanceBetween, middleOf, type Box } from '../course/extent';
 import { isInside, lengthTo } from '../course/measure';
 import { tidy, tidyPoint } from '../course/motions';
-import { find, kindOf, placedParts, type Part, type PartRef } from '../course/parts';
+import { coverOf, find, placedParts, type Part, type PartRef } from '../course/parts';
 import { RailPath } from '../course/rails';
 import { Room } from '../course/room';
 import { shortestWay } from '../course/way';
@@ -101,7 +101,7 @@ function gaps(course: Course, needed: number): Checked {
 	const solid = placedParts(course)
 		.filter(({ ref: { part } }) => part === 'walls' || part === 'crates')
 		.map(({ ref, value }) => {
-			const extent = kindOf(ref.part).extent(value);
+			const extent = coverOf(ref.part, value);
 			return { ref, extent, box: boxOf(extent) };
 		})
 		.toSorted((a, b) => a.box.west - b.box.west);
@@ -164,7 +164,7 @@ function rails(course: Course): Checked {
 	return course.rails.flatMap((rail) => {
 		if (rail.isClosed) return [];
 		const path = new RailPath(rail);
-		const end = path.line.at(-1)!;
+		const end = path.end;
 		const away = lengthTo([end.x, end.y], rail.at);
 		if (rail.pieces.length < 3 || away > meant) return [];
 		const ref = { part: 'rails', id: rail.id } as const;
@@ -215,7 +215,7 @@ function beyond(course: Course): Checked {
 	const { width, height } = course.size;
 	const boxes = placedParts(course).map(({ ref, value }) => ({
 		ref,
-		box: boxOf(kindOf(ref.part).extent(value))
+		box: boxOf(coverOf(ref.part, value))
 	}));
 	const off = boxes.filter(
 		({ ref, box }) =>

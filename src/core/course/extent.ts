@@ -2,7 +2,7 @@
 import * as exact from '../exact';
 import type { Course, Point } from './course';
 import { distanceTo, isInside } from './measure';
-import { find, kindOf, placedParts, type Extent, type PartRef } from './parts';
+import { coverOf, find, placedParts, type Extent, type PartRef } from './parts';
 
 export interface Box {
 	readonly west: number;
@@ -13,18 +13,25 @@ export interface Box {
 
 export const extentOf = (course: Course, ref: PartRef): Extent | undefined => {
 	const part = find(course, ref);
-	return part && kindOf(ref.part).extent(part);
+	return part && coverOf(ref.part, part);
 };
 
-export function boxOf({ line, half }: Extent): Box {
-	const xs = line.map(([x]) => x);
-	const ys = line.map(([, y]) => y);
-	return {
-		west: Math.min(...xs) - half,
-		south: Math.min(...ys) - half,
-		east: Math.max(...xs) + half,
-		north: Math.max(...ys) + half
-	};
+const boxes = new WeakMap<Extent, Box>();
+
+export function boxOf(extent: Extent): Box {
+	const known = boxes.get(extent);
+	if (known) return known;
+	const { line, half } = extent;
+	let [west, south, east, north] = [Infinity, Infinity, -Infinity, -Infinity];
+	for (const [x, y] of line) {
+		west = Math.min(west, x);
+		east = Math.max(east, x);
+		south = Math.min(south, y);
+		north = Math.max(north, y);
+	}
+	const box = { west: west - half, south: south - half, east: east + half, north: north + half };
+	boxes.set(extent, box);
+	return box;
 }
 
 /** The box around several; undefined around none. */
@@ -56,9 +63,11 @@ export function distanceFrom(point: Point, { line, half, isFilled }: Extent): nu
 export function partsAt(course: Course, point: Point, reach: number): PartRef[] {
 	const found: { ref: PartRef; size: number }[] = [];
 	for (const { ref, value } of placedParts(course).reverse()) {
-		const extent = kindOf(ref.part).extent(value);
-		if (distanceFrom(point, extent) > reach) continue;
+		const extent = coverOf(ref.part, value);
 		const { west, south, east, north } = boxOf(extent);
+		const [x, y] = point;
+		if (x < west - reach || x > east + reach || y < south - reach || y > north + reach) continue;
+		if (distanceFrom(point, extent) > reach) continue;
 		found.push({ ref, size: exact.lengthOf(east - west, north - south) });
 	}
 	return found.toSorted((a, b) => a.size - b.size).map(({ ref }) => ref);
@@ -68,7 +77,7 @@ export function partsAt(course: Course, point: Point, reach: number): PartRef[] 
 export const partsIn = (course: Course, { west, south, east, north }: Box): PartRef[] =>
 	placedParts(course)
 		.filter(({ ref, value }) => {
-			const box = boxOf(kindOf(ref.part).extent(value));
+			const box = boxOf(coverOf(ref.part, value));
 			return box.west >= west && box.south >= south && box.east <= east && box.north <= north;
 		})
 		.map(({ ref }) => ref);

@@ -90,7 +90,7 @@ function growingOf(part: Growing['part'], value: Part<Growing['part']>): Growing
 	if ('isClosed' in value && value.isClosed) return null;
 	const ref = { part, id: value.id };
 	if ('pieces' in value) {
-		const last = new RailPath(value).line.at(-1)!;
+		const last = new RailPath(value).end;
 		const at = tidyPoint([last.x, last.y]);
 		return { part, ref, end: { at, bearing: tidyBearing(bearingOfHeading(last.heading)) } };
 	}
@@ -228,7 +228,7 @@ function railOn(
 				marks: []
 			};
 	const path = new RailPath(open);
-	const last = path.line.at(-1)!;
+	const last = path.end;
 	const meets = lengthTo([last.x, last.y], open.at) <= joins && path.doesMeetItself;
 	const rail = { ...open, isClosed: wantsClosed || meets };
 	return goingOn(layOn(course, before && ref, 'rails', rail), 'rails', rail);

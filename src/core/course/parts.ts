@@ -221,6 +221,17 @@ export const partKinds: { readonly [N in PartName]: PartKind<Part<N>> } = {
 	}
 };
 
+/** Parts never change: how much of the floor one covers is worked out once. */
+const covers = new WeakMap<object, Extent>();
+
+export function coverOf(part: PartName, value: Part): Extent {
+	const known = covers.get(value);
+	if (known) return known;
+	const extent = kindOf(part).extent(value);
+	covers.set(value, extent);
+	return extent;
+}
+
 /** What is known of a kind of part, for parts whose kind is known only when it runs. */
 export const kindOf = (part: PartName): PartKind<Part> =>
 	partKinds[part] as unknown as PartKind<Part>;

@@ -24,7 +24,7 @@ export interface RailPlace {
 }
 
 /** A straight or a curve, with where it begins. */
-interface Piece extends RailPlace {
+export interface Piece extends RailPlace {
 	/** Metres from the start of the rail, and of this piece. */
 	readonly from: number;
 	readonly length: number;
@@ -69,7 +69,7 @@ export class RailPath {
 	/** Whether it ends where it begins. */
 	get doesMeetItself(): boolean {
 		const [first] = this.pieces;
-		const end = along(this.pieces.at(-1)!, this.pieces.at(-1)!.length);
+		const { end } = this;
 		const away = exact.lengthOf(end.x - first!.x, end.y - first!.y);
 		const turned = Math.abs(wrapAngle(end.heading - first!.heading));
 		return away <= tolerance.away && turned <= tolerance.turned;
@@ -109,17 +109,26 @@ export class RailPath {
 		return found;
 	}
 
+	/** Its straights and curves, each with where it begins. */
+	get parts(): readonly Piece[] {
+		return this.pieces;
+	}
+
+	/** Where its last piece ends. */
+	get end(): RailPlace {
+		const last = this.pieces.at(-1)!;
+		return along(last, last.length);
+	}
+
 	/** Places all along it, so near each other that the lines between them look round. */
 	get line(): RailPlace[] {
-		const ways = this.pieces.flatMap(({ from, length, curvature }) => {
+		const places = this.pieces.flatMap((piece) => {
+			const { length, curvature } = piece;
 			const count =
 				curvature === 0 ? 1 : Math.ceil((length * Math.abs(curvature)) / (Math.PI / 36));
-			return Array.from({ length: count }, (_, i) => from + (length * i) / count);
+			return Array.from({ length: count }, (_, i) => along(piece, (length * i) / count));
 		});
-		return [
-			...ways.map((way) => this.at(way)),
-			along(this.pieces.at(-1)!, this.pieces.at(-1)!.length)
-		];
+		return [...places, this.end];
 	}
 
 	/** The place on it that is nearest to a point. */
@@ -137,8 +146,8 @@ export class RailPath {
 
 const direction = new exact.Direction();
 
-/** So many metres along a piece. */
-function along({ x, y, heading, curvature, cos, sin }: Piece, way: number): RailPlace {
+/** The place so many metres along a piece. */
+export function along({ x, y, heading, curvature, cos, sin }: Piece, way: number): RailPlace {
 	if (curvature === 0) return { x: x + way * cos, y: y + way * sin, heading, curvature };
 	const turned = heading + way * curvature;
 	direction.turnTo(turned);

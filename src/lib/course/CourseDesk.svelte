@@ -6,7 +6,6 @@
 	import { headingOfBearing } from '$core/units/angles';
 	import { startPlaces } from '$core/world/start-places';
 	import type { Laid } from '$core/course/lay';
-	import type { Drawing } from '$core/course/svg/shapes';
 	import { t } from '$lib/i18n';
 	import type { Person } from '$lib/saving/protocol';
 	import StandingRobot from '$lib/floor/StandingRobot.svelte';
@@ -15,6 +14,7 @@
 	import Notices from '$lib/workbench/Notices.svelte';
 	import { isTyping } from '$lib/workbench/typing';
 	import { CourseBench, type Opened } from './course-bench.svelte';
+	import type { OpenLines } from './drawings';
 	import DeskBar, { type DialogName } from './DeskBar.svelte';
 	import DeskFloor from './DeskFloor.svelte';
 	import { partWord } from './describe';
@@ -40,7 +40,7 @@
 	let isTrying = $state(false);
 	let dialog = $state<DialogName | null>(null);
 	const closeDialog = () => (dialog = null);
-	let drawn = $state.raw<{ drawing: Drawing; file: string } | null>(null);
+	let drawn = $state.raw<{ drawing: OpenLines; file: string } | null>(null);
 	let preview = $state.raw<Laid | undefined>();
 	let pane = $state<'floor' | 'tray'>('floor');
 	/** What the tray is about, on a phone. */

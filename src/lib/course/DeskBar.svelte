@@ -7,7 +7,6 @@
 	/** Above the desk: the name of the course, and what can be done with the whole of it. */
 	import { FileDown, FileUp, Grid3x3, Keyboard, Play } from '@lucide/svelte';
 	import { replacing } from '$core/course/lay';
-	import type { Drawing } from '$core/course/svg/shapes';
 	import { say, t } from '$lib/i18n';
 	import { showNumber } from '$lib/values/format';
 	import { measuresNow } from '$lib/values/measures';
@@ -15,6 +14,7 @@
 	import SavedState from '$lib/workbench/SavedState.svelte';
 	import UndoButtons from '$lib/workbench/UndoButtons.svelte';
 	import type { CourseBench } from './course-bench.svelte';
+	import type { OpenLines } from './drawings';
 
 	let {
 		bench,
@@ -28,7 +28,7 @@
 		isTrying: boolean;
 		onopen: (dialog: DialogName) => void;
 		/** Lines were opened of which somebody has to say what they become. */
-		ondrawing: (drawing: Drawing, file: string) => void;
+		ondrawing: (drawing: OpenLines, file: string) => void;
 	} = $props();
 
 	let picker: HTMLInputElement;
@@ -37,14 +37,14 @@
 		const [file] = event.currentTarget.files ?? [];
 		event.currentTarget.value = '';
 		if (!file) return;
-		const { openDrawing } = await import('./drawings');
-		const opened = openDrawing(await file.text());
+		const { openDrawing, OpenLines } = await import('./drawings');
+		const opened = await openDrawing(await file.text());
 		if (!opened.ok)
 			bench.voice.refuse(
 				t('course.drawing.refused', { file: file.name, reason: say(opened.failure) })
 			);
-		else if (opened.value.type === 'lines') ondrawing(opened.value.drawing, file.name);
-		else bench.desk.edit(replacing(bench.course, opened.value.course), t('course.drawing.taken'));
+		else if (opened.value instanceof OpenLines) ondrawing(opened.value, file.name);
+		else bench.desk.edit(replacing(bench.course, opened.value), t('course.drawing.taken'));
 	}
 </script>
 

@@ -1,29 +1,45 @@
 <script lang="ts">
 	/** Says what each layer or colour of a drawing becomes, and shows it before it is taken in. */
+	import { onMount } from 'svelte';
 	import { replacing } from '$core/course/lay';
 	import { placedParts } from '$core/course/parts';
-	import type { Drawing } from '$core/course/svg/shapes';
-	import { courseFrom, groupsOf, takings, type Taking } from '$core/course/svg/take';
-	import { t } from '$lib/i18n';
+	import { takings, type Taken, type Taking } from '$core/course/svg/take';
+	import { say, t } from '$lib/i18n';
 	import TitledDialog from '$lib/theme/TitledDialog.svelte';
 	import { showNumber } from '$lib/values/format';
 	import type { CourseBench } from './course-bench.svelte';
 	import CourseView from './CourseView.svelte';
+	import type { OpenLines } from './drawings';
 
 	let {
 		bench,
 		drawing,
 		file,
 		onclose
-	}: { bench: CourseBench; drawing: Drawing; file: string; onclose: () => void } = $props();
+	}: { bench: CourseBench; drawing: OpenLines; file: string; onclose: () => void } = $props();
 
 	let by = $state<'layer' | 'colour'>('layer');
 	let chosen = $state<Record<string, Taking>>({});
 	let isBeside = $state(false);
-	const groups = $derived(groupsOf(drawing, by));
-	const taken = $derived(courseFrom(drawing, groups, chosen, bench.course.name));
+	let taken = $state.raw<Taken | null>(null);
+	let fault = $state('');
+	const { size, groups: grouped } = $derived(drawing.lines);
+	const groups = $derived(grouped[by]);
+
+	onMount(() => () => drawing.close());
+	$effect(() => {
+		if (groups.length === 0) return;
+		let isOld = false;
+		void drawing.take(by, $state.snapshot(chosen), bench.course.name).then((answer) => {
+			if (isOld) return;
+			taken = answer.ok ? answer.value : null;
+			fault = answer.ok ? '' : say(answer.failure);
+		});
+		return () => (isOld = true);
+	});
 
 	function keep() {
+		if (!taken) return;
 		const { course } = taken;
 		const isDone = isBeside
 			? bench.add(
@@ -39,8 +55,8 @@
 	<p>
 		{t('course.drawing.about', {
 			file,
-			width: showNumber('length', drawing.size.width),
-			height: showNumber('length', drawing.size.height)
+			width: showNumber('length', size.width),
+			height: showNumber('length', size.height)
 		})}
 	</p>
 	<div class="both">
@@ -54,12 +70,12 @@
 			</label>
 			{#if groups.length === 0}<p>{t('course.drawing.empty')}</p>{/if}
 			<ul>
-				{#each groups as { key, colour, shapes, usual } (key)}
+				{#each groups as { key, colour, count, usual } (key)}
 					<li>
 						<span class="swatch" style:background={colour} aria-hidden="true"></span>
 						<label>
 							<span class="key">{key || t('course.drawing.noLayer')}</span>
-							<span class="count">{t('course.drawing.count', { count: shapes.length })}</span>
+							<span class="count">{t('course.drawing.count', { count })}</span>
 							<select
 								class="field"
 								value={chosen[key] ?? usual}
@@ -76,10 +92,13 @@
 			</ul>
 		</div>
 		<div>
-			<CourseView course={taken.course} label={t('course.drawing.picture')} />
-			{#if taken.left > 0}
-				<p class="fault" role="status">{t('course.drawing.left', { count: taken.left })}</p>
+			{#if taken}
+				<CourseView course={taken.course} label={t('course.drawing.picture')} />
+				{#if taken.left > 0}
+					<p class="fault" role="status">{t('course.drawing.left', { count: taken.left })}</p>
+				{/if}
 			{/if}
+			{#if fault}<p class="fault" role="alert">{fault}</p>{/if}
 		</div>
 	</div>
 	<label class="where">
@@ -90,7 +109,7 @@
 		<input type="radio" name="where" value={true} bind:group={isBeside} />
 		{t('course.drawing.add')}
 	</label>
-	<button class="button button-main" disabled={groups.length === 0} onclick={keep}
+	<button class="button button-main" disabled={!taken} onclick={keep}
 		>{t('course.maze.keep')}</button
 	>
 </TitledDialog>

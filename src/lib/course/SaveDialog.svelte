@@ -1,11 +1,16 @@
 <script lang="ts">
 	/** The course as a file, a drawing, a picture, or on paper. */
+	import { proxy } from 'comlink';
+	import { onDestroy } from 'svelte';
+	import { pagesOf } from '$core/course/print/pages';
 	import { mostSheets, papers, sheetScales, sheetsOf, type Paper } from '$core/course/print/sheets';
 	import { writeSvg } from '$core/course/svg/write';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
+	import { Task } from '$lib/task';
 	import TitledDialog from '$lib/theme/TitledDialog.svelte';
 	import { download, downloadDocument } from '$lib/workbench/files';
+	import type { PrintService } from '$workers/print';
 	import type { CourseBench } from './course-bench.svelte';
 	import { pictureOf } from './picture';
 
@@ -22,6 +27,32 @@
 	const countAt = (scale: number) => sheetsOf(course, paper, scale).count;
 	const count = $derived(kind === 'pdf' && sheetScale ? countAt(sheetScale) : 0);
 	const isTooMany = $derived(count > mostSheets);
+	const pages = $derived(kind === 'pdf' && !isTooMany ? pagesOf(course, { paper, sheetScale }) : 0);
+	/** Pages from which on one wants to know before. */
+	const manyPages = 30;
+
+	/** What writes a tape plan, and which part of it is written. */
+	let printing = $state.raw<Task<PrintService> | null>(null);
+	let written = $state(0);
+	onDestroy(() => printing?.end());
+
+	/** @returns null if it was taken back */
+	async function print(): Promise<Uint8Array | null> {
+		const worker = new Worker(new URL('../../workers/print.ts', import.meta.url), {
+			type: 'module'
+		});
+		const task = new Task<PrintService>(worker);
+		printing = task;
+		written = 0;
+		const wish = { paper, sheetScale, lengths: preferences.lengths };
+		const progress = proxy((share: number) => void (written = share));
+		try {
+			return await task.ask((service) => service.tapePlan(course, wish, progress));
+		} finally {
+			task.end();
+			printing = null;
+		}
+	}
 
 	async function save() {
 		fault = '';
@@ -29,8 +60,8 @@
 		else if (kind === 'svg')
 			download(course.name, 'svg', new Blob([writeSvg(course)], { type: 'image/svg+xml' }));
 		else if (kind === 'pdf') {
-			const { tapePlan } = await import('$core/course/print/pdf');
-			const bytes = await tapePlan(course, { paper, sheetScale, lengths: preferences.lengths }, t);
+			const bytes = await print();
+			if (!bytes) return;
 			download(course.name, 'pdf', new Blob([bytes as BlobPart], { type: 'application/pdf' }));
 		} else {
 			try {
@@ -89,10 +120,21 @@
 			{t('course.save.tooMany', { count, most: mostSheets })}
 		</p>
 	{/if}
+	{#if pages > manyPages}<p>{t('course.save.pages', { count: pages })}</p>{/if}
 	{#if fault}<p class="fault" role="alert">{fault}</p>{/if}
-	<button class="button button-main" disabled={isTooMany} onclick={() => void save()}
-		>{t('course.save.make')}</button
-	>
+	{#if printing}
+		<label class="more">
+			{t('course.save.writing')}
+			<progress value={written}></progress>
+		</label>
+		<button class="button button-line" onclick={() => printing?.end()}
+			>{t('course.save.stop')}</button
+		>
+	{:else}
+		<button class="button button-main" disabled={isTooMany} onclick={() => void save()}
+			>{t('course.save.make')}</button
+		>
+	{/if}
 </TitledDialog>
 
 <style>

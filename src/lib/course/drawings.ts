@@ -1,31 +1,61 @@
-/** Courses as drawings. */
+/** Courses as drawings, which are read in a worker: whatever they hold, the page goes on. */
 import './words';
 import type { Course } from '$core/course/course';
-import { isOwn, readOwn } from '$core/course/svg/own';
-import { readDrawing, type Drawing } from '$core/course/svg/shapes';
-import { courseFrom, groupsOf } from '$core/course/svg/take';
-import { failure, type Result } from '$core/sentence';
+import type { Taken, Taking } from '$core/course/svg/take';
+import { failure, success, type Result } from '$core/sentence';
+import { Task } from '$lib/task';
+import type { DrawingService, Grouping, Lines, Opened } from '$workers/drawing';
 
-/** What a drawing is: a course that was written as one, or lines of any program. */
-export type Opened =
-	| { readonly type: 'course'; readonly course: Course }
-	| { readonly type: 'lines'; readonly drawing: Drawing };
+/** Milliseconds after which a drawing is given up. */
+const longest = 5000;
+const tooLong: Result<never> = failure('course.drawing.tooLong', { seconds: longest / 1000 });
 
-export function openDrawing(text: string): Result<Opened> {
-	const drawing = readDrawing(text);
-	if (!drawing.ok) return drawing;
-	if (!isOwn(drawing.value)) return { ok: true, value: { type: 'lines', drawing: drawing.value } };
-	const course = readOwn(drawing.value);
-	return course.ok ? { ok: true, value: { type: 'course', course: course.value } } : course;
+/** Lines of any program, of which somebody says what they become. */
+export class OpenLines {
+	constructor(
+		readonly lines: Lines,
+		private readonly task: Task<DrawingService>
+	) {}
+
+	/** @param chosen what each group becomes, by its key */
+	async take(
+		by: Grouping,
+		chosen: Readonly<Record<string, Taking>>,
+		name: string
+	): Promise<Result<Taken>> {
+		const taken = await this.task.ask<Result<Taken>>(
+			(service) => service.take(by, chosen, name),
+			longest
+		);
+		return taken ?? tooLong;
+	}
+
+	close(): void {
+		this.task.end();
+	}
+}
+
+/** What a drawing is: a course that was written as one, or lines. Those are to be closed. */
+export async function openDrawing(text: string): Promise<Result<Course | OpenLines>> {
+	const worker = new Worker(new URL('../../workers/drawing.ts', import.meta.url), {
+		type: 'module'
+	});
+	const task = new Task<DrawingService>(worker);
+	const opened = await task.ask<Result<Opened>>((service) => service.open(text), longest);
+	if (!opened?.ok) task.end();
+	if (!opened) return tooLong;
+	if (!opened.ok) return opened;
+	const { value } = opened;
+	if ('lines' in value) return success(new OpenLines(value.lines, task));
+	task.end();
+	return success(value.course);
 }
 
 /** What it holds as a course: of any lines, what each layer usually is. @param name of such a course */
-export function courseOfDrawing(text: string, name: string): Result<Course> {
-	const opened = openDrawing(text);
-	if (!opened.ok) return opened;
-	if (opened.value.type === 'course') return { ok: true, value: opened.value.course };
-	const { drawing } = opened.value;
-	const groups = groupsOf(drawing, 'layer');
-	if (groups.length === 0) return failure('course.drawing.empty');
-	return { ok: true, value: courseFrom(drawing, groups, {}, name).course };
+export async function courseOfDrawing(text: string, name: string): Promise<Result<Course>> {
+	const opened = await openDrawing(text);
+	if (!opened.ok || !(opened.value instanceof OpenLines)) return opened as Result<Course>;
+	const taken = await opened.value.take('layer', {}, name);
+	opened.value.close();
+	return taken.ok ? success(taken.value.course) : taken;
 }

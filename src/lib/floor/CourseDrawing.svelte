@@ -2,13 +2,12 @@
 	/** A course from above, in metres with y up: grid, rails, pads, finish, lamp posts, start, walls, gates, numbers. */
 	import type { Course, Gate, Wall } from '$core/course/course';
 	import { placedNumbers, startMark } from '$core/course/signs';
-	import { lineOf } from '$core/course/tape';
 	import type { RecordedPose } from '$core/simulation/attempt';
 	import { floorColours } from '$core/colours';
 	import { headingOfBearing, degrees } from '$core/units/angles';
 	import { measuresNow } from '$lib/values/measures';
 	import Rails from './Rails.svelte';
-	import { pathOf, shadowOf } from './view';
+	import { pathOf, shadowOf, tapePath } from './view';
 
 	let {
 		course,
@@ -92,9 +91,9 @@
 	<polygon class="patch" points={pathOf(patch.corners)} fill={floorColours[patch.colour]} />
 {/each}
 {#each course.tapes as tape (tape.id)}
-	<polyline
+	<path
 		class="tape"
-		points={pathOf(lineOf(tape))}
+		d={tapePath(tape)}
 		stroke={floorColours[tape.colour]}
 		stroke-width={tape.width}
 	/>

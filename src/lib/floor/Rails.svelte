@@ -4,29 +4,32 @@
 	import type { Course } from '$core/course/course';
 	import { RailPath } from '$core/course/rails';
 	import { degrees } from '$core/units/angles';
-	import { pathOf } from './view';
+	import { railPath } from './view';
+
+	/** Metres of a rail whose sleepers are drawn one by one: a million of them would stop the page. */
+	const longest = 500;
 
 	let { rails }: { rails: Course['rails'] } = $props();
 
 	const drawn = $derived(
 		rails.map((rail) => {
 			const path = new RailPath(rail);
-			const { line, isClosed } = path;
 			return {
 				id: rail.id,
-				line: pathOf(line.map(({ x, y }) => [x, y])),
-				ends: isClosed ? [] : [line[0]!, line.at(-1)!],
+				line: railPath(path),
+				isLong: path.length > longest,
+				ends: path.isClosed ? [] : [path.at(0), path.end],
 				marks: rail.marks.map(({ at, colour }) => ({ place: path.at(at), colour }))
 			};
 		})
 	);
 </script>
 
-{#each drawn as { id: key, line, ends, marks } (key)}
-	<g class="rail">
-		<polyline class="sleepers" points={line} />
-		<polyline class="rails" points={line} />
-		<polyline class="between" points={line} />
+{#each drawn as { id: key, line, isLong, ends, marks } (key)}
+	<g class="rail" class:long={isLong}>
+		<path class="sleepers" d={line} />
+		<path class="rails" d={line} />
+		<path class="between" d={line} />
 		{#each ends as { x, y, heading }, index (index)}
 			<path
 				class="end-stop"
@@ -50,7 +53,7 @@
 {/each}
 
 <style>
-	.rail polyline {
+	.rail path {
 		fill: none;
 		stroke-linejoin: round;
 	}
@@ -58,6 +61,10 @@
 		stroke: light-dark(oklch(0.72 0.05 70), oklch(0.42 0.04 70));
 		stroke-width: 0.07;
 		stroke-dasharray: 0.014 0.026;
+	}
+	.long .sleepers {
+		stroke-dasharray: none;
+		stroke-opacity: 0.4;
 	}
 	.rails {
 		stroke: var(--wall);

@@ -1,5 +1,7 @@
 /** The floor's window on the course: metres to pixels, y up. */
-import type { Course } from '$core/course/course';
+import type { Course, Tape } from '$core/course/course';
+import { along, type RailPath } from '$core/course/rails';
+import { cornersOf, onArc } from '$core/course/tape';
 import type { Attempt, RecordedPose } from '$core/simulation/attempt';
 import { measuresNow } from '$lib/values/measures';
 
@@ -72,3 +74,37 @@ export function cratesAt(
 /** The points of a line as a drawing has them, to a tenth of a millimetre. */
 export const pathOf = (points: readonly (readonly number[])[]): string =>
 	points.map((point) => point.map((number) => number.toFixed(4)).join()).join(' ');
+
+const placed = (point: readonly number[]): string => pathOf([point]);
+
+/** An arc of SVG from where the pen is. Its y points up: what turns to the left is positive. */
+const arcTo = (radius: number, turned: number, to: readonly number[]): string =>
+	`A${placed([radius, radius])} 0 0 ${turned > 0 ? 1 : 0} ${placed(to)}`;
+
+/** The middle line of a tape: a straight and an arc for each corner, however it is rounded. */
+export function tapePath(tape: Tape): string {
+	const ways = cornersOf(tape).map((corner) =>
+		'centre' in corner
+			? `${placed(corner.from)}${arcTo(corner.radius, corner.turned, onArc(corner, 1))}`
+			: placed(corner)
+	);
+	return `M${ways.join('L')}${tape.isClosed ? 'Z' : ''}`;
+}
+
+/** The middle line of a rail: a curve in arcs that are no more than half of a circle. */
+export function railPath(rail: RailPath): string {
+	const ways = rail.parts.map((piece) => {
+		const { length, curvature } = piece;
+		const placeAt = (way: number) => {
+			const { x, y } = along(piece, way);
+			return [x, y];
+		};
+		if (curvature === 0) return `L${placed(placeAt(length))}`;
+		const count = Math.ceil(Math.abs(length * curvature) / 2);
+		return Array.from({ length: count }, (_, i) =>
+			arcTo(1 / Math.abs(curvature), curvature, placeAt((length * (i + 1)) / count))
+		).join('');
+	});
+	const { x, y } = rail.at(0);
+	return `M${placed([x, y])}${ways.join('')}`;
+}

@@ -3,8 +3,8 @@ import { floorColours } from '../../colours';
 import * as exact from '../../exact';
 import type { Course, Point } from '../course';
 import { boxOf, type Box } from '../extent';
-import { placeBeside } from '../measure';
-import { kindOf, placedParts, type Part, type PartName, type Placed } from '../parts';
+import { lengthTo, placeBeside } from '../measure';
+import { coverOf, placedParts, type Part, type PartName, type Placed } from '../parts';
 import type { Pen, View } from './pen';
 
 const inks: Readonly<Record<PartName, { colour: string; dash?: number }>> = {
@@ -27,8 +27,8 @@ const paleWall = '#b9bec9';
 /** @param within only what is there, metres, is drawn, as on a sheet of its own */
 export function drawCourse(pen: Pen, course: Course, view: View, within?: Box): void {
 	for (const placed of placedParts(course)) {
-		const isHere = !within || doMeet(boxOf(kindOf(placed.ref.part).extent(placed.value)), within);
-		if (isHere) drawPart(pen, placed, view, within !== undefined);
+		const isHere = !within || doMeet(boxOf(coverOf(placed.ref.part, placed.value)), within);
+		if (isHere) drawPart(pen, placed, view, within);
 	}
 	const { width, height } = course.size;
 	const floor = outline({ west: 0, south: 0, east: width, north: height });
@@ -41,17 +41,55 @@ const doMeet = (one: Box, other: Box): boolean =>
 	one.south <= other.north &&
 	one.north >= other.south;
 
-function drawPart(pen: Pen, { ref, value }: Placed, view: View, isSheet: boolean): void {
-	const extent = kindOf(ref.part).extent(value);
+function drawPart(pen: Pen, { ref, value }: Placed, view: View, within?: Box): void {
+	const extent = coverOf(ref.part, value);
 	const { colour, dash = 0 } = inks[ref.part];
 	const own = 'colour' in value ? floorColours[value.colour] : colour;
 	const isLine = !extent.isFilled && ref.part !== 'table' && ref.part !== 'gates';
 	const width = isLine ? Math.max(0.4, 2 * extent.half * view.scale) : 0.8;
 	const line = extent.line.length === 1 ? circleAround(extent.line[0]!, extent.half) : extent.line;
 	const isWall = ref.part === 'walls';
-	const shown = isWall && isSheet ? paleWall : own;
-	pen.path(line, view, { colour: shown, width, dash, isSquare: isWall });
+	const ink = { colour: isWall && within ? paleWall : own, width, dash, isSquare: isWall };
+	const isCut = within !== undefined && line.length > mostWhole;
+	for (const piece of isCut ? piecesIn(line, within, extent.half) : [line])
+		pen.path(thinned(piece, finest / view.scale), view, ink);
 	if (ref.part === 'starts') drawArrow(pen, value as Part<'starts'>, view);
+}
+
+/** Points of a line that is drawn whole on each sheet that it touches. */
+const mostWhole = 50;
+
+/** The pieces of a line that can be seen in a box. @param half metres to each side of the line */
+function piecesIn(line: readonly Point[], box: Box, half: number): Point[][] {
+	const pieces: Point[][] = [];
+	let isOn = false;
+	for (let i = 1; i < line.length; i++) {
+		const [[ax, ay], [bx, by]] = [line[i - 1]!, line[i]!];
+		const reach = {
+			west: Math.min(ax, bx) - half,
+			east: Math.max(ax, bx) + half,
+			south: Math.min(ay, by) - half,
+			north: Math.max(ay, by) + half
+		};
+		const isHere = doMeet(reach, box);
+		if (isHere && !isOn) pieces.push([line[i - 1]!]);
+		if (isHere) pieces.at(-1)!.push(line[i]!);
+		isOn = isHere;
+	}
+	return pieces;
+}
+
+/** Points of the page: what is nearer to the point before is not seen. */
+const finest = 0.15;
+
+/** Without points that are nearer than this to the one before. */
+function thinned(line: readonly Point[], least: number): Point[] {
+	const kept: Point[] = [];
+	line.forEach((point, i) => {
+		const last = kept.at(-1);
+		if (!last || i === line.length - 1 || lengthTo(last, point) >= least) kept.push(point);
+	});
+	return kept;
 }
 
 /** Which way a start mark points. */

@@ -6,6 +6,7 @@ import { courseOf, wall } from '../../testing/sample';
 import type { Course, Point } from '../course';
 import { bearingTo, lengthTo } from '../measure';
 import { materialOf, planLines } from './lines';
+import { pagesOf } from './pages';
 import { tapePlan, type PrintWish, type Say } from './pdf';
 import { boxOfSheet, papers, sheetName, sheetsOf } from './sheets';
 
@@ -203,6 +204,22 @@ describe('the tape plan', () => {
 		expect(first!.texts.map(({ text }) => text)).toContain('sheet A1 5');
 		const shown = boxOfSheet(sheetsOf(course, 'a4', 5), 0, 0);
 		expect(shown.east).toBeCloseTo((inside.width * 5) / 1000, 6);
+	});
+
+	it('tells before how many pages it takes, and meanwhile which part is written', async () => {
+		const points = Array.from({ length: 200 }, (_, i): [number, number] => [i / 100, (i % 7) / 9]);
+		const many = courseOf({
+			tapes: Array.from({ length: 5 }, (_, i) => ({ ...tape(points), id: `many-${i}` }))
+		});
+		for (const sheetScale of [undefined, 2]) {
+			const shares: number[] = [];
+			const wish = { paper: 'a4' as const, sheetScale };
+			const bytes = await tapePlan(many, wish, say, (share) => shares.push(share));
+			const length = (await PDFDocument.load(bytes)).getPageCount();
+			expect(Math.abs(length - pagesOf(many, wish))).toBeLessThanOrEqual(2);
+			expect(shares).toEqual(shares.toSorted((a, b) => a - b));
+			expect(shares.length).toBe(length);
+		}
 	});
 
 	it('says where everything else stands, how it is turned, and how large it is', async () => {

@@ -7,9 +7,10 @@ import type { Course, Point } from '../course';
 import type { Box } from '../extent';
 import { drawCourse, outline } from './drawing';
 import { materialOf, planLines, planSpots, type PlanLine, type PlanSpot } from './lines';
-import { ofPage, Pen, pt, type View } from './pen';
+import { pagesOf } from './pages';
+import { ofPage, Pen, type View } from './pen';
 import { rulers, type Ruler } from './ruler';
-import { eachSheet, margin, papers, sheetsOf, type Paper, type Sheets } from './sheets';
+import { eachSheet, margin, papers, pt, sheetsOf, type Paper, type Sheets } from './sheets';
 
 export interface PrintWish {
 	readonly paper: Paper;
@@ -32,7 +33,16 @@ interface Writing {
 	readonly ruler: Ruler;
 }
 
-export async function tapePlan(course: Course, wish: PrintWish, say: Say): Promise<Uint8Array> {
+/**
+ * @param onProgress told, now and then, which part of all pages is written
+ * @returns the bytes of the PDF
+ */
+export async function tapePlan(
+	course: Course,
+	wish: PrintWish,
+	say: Say,
+	onProgress: (share: number) => void = () => {}
+): Promise<Uint8Array> {
 	// Without dates: the same course makes the same file.
 	const document = await PDFDocument.create({ updateMetadata: false });
 	document.setTitle(course.name);
@@ -40,7 +50,10 @@ export async function tapePlan(course: Course, wish: PrintWish, say: Say): Promi
 	const bold = await document.embedFont(StandardFonts.HelveticaBold);
 	const [short, long] = papers[wish.paper];
 	const isWide = course.size.width > course.size.height;
-	const pen = new Pen(document, font, bold, isWide ? [long, short] : [short, long]);
+	const expected = pagesOf(course, wish);
+	const pen = new Pen(document, font, bold, isWide ? [long, short] : [short, long], (count) =>
+		onProgress(Math.min(1, count / expected))
+	);
 	const sheets = wish.sheetScale ? sheetsOf(course, wish.paper, wish.sheetScale) : undefined;
 	const lines = planLines(course);
 	const spots = planSpots(course);
@@ -79,9 +92,14 @@ function writeOverview(
 	drawCourse(pen, course, view);
 	const label = (text: string, [x, y]: Point) =>
 		pen.label(text, view.x + x * view.scale, view.y + y * view.scale);
-	for (const { number, from, to } of lines)
-		label(String(number), [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]);
-	for (const spot of spots) label(signOf(say, spot), spot.at);
+	const labelled = [
+		...lines.map(({ number, from, to }) =>
+			label(String(number), [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2])
+		),
+		...spots.map((spot) => label(signOf(say, spot), spot.at))
+	];
+	const left = labelled.filter((isThere) => !isThere).length;
+	if (left > 0) pen.text(say('print.unlabelled', { count: left }), margin * pt, (margin + 5) * pt);
 	if (sheets) drawGrid(pen, view, sheets);
 	pen.text(say('print.origin', { unit: ruler.unit }), margin * pt, margin * pt);
 }

@@ -20,12 +20,9 @@ import {
 } from 'pdf-lib';
 import { channelsOf } from '../../colours';
 import type { Point } from '../course';
-import { margin } from './sheets';
+import { margin, pt, rowHeight } from './sheets';
 
-/** Points of a millimetre: a point is a 72nd of an inch. */
-export const pt = 72 / 25.4;
 const textSize = 9;
-export const rowHeight = 13;
 
 /** How a drawing lies on a page, points. */
 export interface View {
@@ -47,10 +44,21 @@ export interface Ink {
 	readonly isSquare?: boolean;
 }
 
+interface Label {
+	readonly x: number;
+	readonly y: number;
+}
+/** Points: no label is wider. */
+const squareSide = 40;
+const squareOf = (x: number, y: number): string =>
+	`${Math.floor(x / squareSide)},${Math.floor(y / squareSide)}`;
+
 export class Pen {
 	private page!: PDFPage;
-	/** The middles of those on this page, points. */
-	private labels: { readonly x: number; readonly y: number }[] = [];
+	/** The middles of those on this page, points, by the square of the page that they are in. */
+	private readonly labels = new Map<string, Label[]>();
+	/** Signs that a font can write, or not. */
+	private readonly known = new Map<PDFFont, Map<string, boolean>>();
 	/** Points from the bottom at which the next row stands. */
 	y = 0;
 
@@ -59,34 +67,66 @@ export class Pen {
 		private readonly document: PDFDocument,
 		readonly font: PDFFont,
 		readonly bold: PDFFont,
-		readonly size: readonly [number, number]
+		readonly size: readonly [number, number],
+		/** Told, with each page, how many there are. */
+		private readonly onPage: (count: number) => void = () => {}
 	) {}
 
 	newPage([width, height] = this.size): void {
 		this.page = this.document.addPage([width * pt, height * pt]);
-		this.labels = [];
+		this.labels.clear();
+		this.onPage(this.document.getPageCount());
 		this.y = (height - margin) * pt - 16;
 	}
 
 	/** What the font cannot write is left as a mark; nothing of it is lost from the course. */
 	text(text: string, x: number, y: number, size = textSize, font = this.font): void {
-		const written = [...text].map((sign) => (canWrite(font, sign) ? sign : '?')).join('');
+		const written = [...text].map((sign) => (this.canWrite(font, sign) ? sign : '?')).join('');
 		this.page.drawText(written, { x, y, size, font });
 	}
 
-	/** A number, or a sign, on white, with its middle at a place; below those that are there already. */
-	label(text: string, x: number, y: number): void {
+	private canWrite(font: PDFFont, sign: string): boolean {
+		let signs = this.known.get(font);
+		if (!signs) this.known.set(font, (signs = new Map()));
+		let can = signs.get(sign);
+		if (can === undefined) signs.set(sign, (can = canWrite(font, sign)));
+		return can;
+	}
+
+	/**
+	 * A number, or a sign, on white, with its middle at a place; below those that are there already.
+	 *
+	 * @returns whether there was room for it
+	 */
+	label(text: string, x: number, y: number): boolean {
 		const width = this.bold.widthOfTextAtSize(text, 7) + 3;
 		const height = 8;
-		const isTaken = (row: number) =>
-			this.labels.some(
-				(other) => Math.abs(other.x - x) < width && Math.abs(other.y - y + row * height) < height
+		const isTaken = (row: number) => {
+			const middle = y - row * height;
+			return this.isLabelled(
+				x,
+				middle,
+				(other) => Math.abs(other.x - x) < width && Math.abs(other.y - middle) < height
 			);
-		const row = [0, 1, 2, 3].find((each) => !isTaken(each)) ?? 0;
-		this.labels.push({ x, y: y - row * height });
+		};
+		const row = [0, 1, 2, 3].find((each) => !isTaken(each));
+		if (row === undefined) return false;
+		const square = squareOf(x, y - row * height);
+		const before = this.labels.get(square);
+		if (before) before.push({ x, y: y - row * height });
+		else this.labels.set(square, [{ x, y: y - row * height }]);
 		const at = { x: x - width / 2, y: y - (row + 0.5) * height };
 		this.page.drawRectangle({ ...at, width, height, color: rgb(1, 1, 1) });
 		this.text(text, at.x + 1.5, at.y + 1.5, 7, this.bold);
+		return true;
+	}
+
+	/** Whether a label around there is so. */
+	private isLabelled(x: number, y: number, isSo: (label: Label) => boolean): boolean {
+		for (const dx of [-squareSide, 0, squareSide])
+			for (const dy of [-squareSide, 0, squareSide])
+				if (this.labels.get(squareOf(x + dx, y + dy))?.some(isSo)) return true;
+		return false;
 	}
 
 	heading(text: string): void {

@@ -5,6 +5,10 @@ import type { Box } from '../extent';
 export const papers = { a4: [210, 297], letter: [215.9, 279.4] } as const;
 export type Paper = keyof typeof papers;
 
+/** Points of a millimetre: a point is a 72nd of an inch. */
+export const pt = 72 / 25.4;
+/** Of a list, points. */
+export const rowHeight = 13;
 /** Millimetres that no printer reaches. */
 export const margin = 10;
 /** More sheets than these nobody glues together. */

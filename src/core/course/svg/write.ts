@@ -6,7 +6,7 @@
 import { floorColours } from '../../colours';
 import type { Course, Point } from '../course';
 import { placeBeside } from '../measure';
-import { idOf, kindOf, partNames, partsOf, type Part, type PartName } from '../parts';
+import { idOf, coverOf, partNames, partsOf, type Part, type PartName } from '../parts';
 import { placedNumbers, startMark } from '../signs';
 
 export interface Drawn {
@@ -46,21 +46,21 @@ const drawings: { readonly [N in PartName]: (part: Part<N>) => Drawn } = {
 	surfaces: ({ corners, surface }) => filled(line(corners, true), surfaceFill[surface]),
 	patches: ({ corners, colour }) => filled(line(corners, true), floorColours[colour]),
 	tapes: (tape) =>
-		styled(line(kindOf('tapes').extent(tape).line), {
+		styled(line(coverOf('tapes', tape).line), {
 			...{ fill: 'none', stroke: floorColours[tape.colour], 'stroke-width': mm(tape.width) },
 			'stroke-linejoin': 'round'
 		}),
-	rails: (rail) => outlined(line(kindOf('rails').extent(rail).line), '#6b4a2b', 42),
+	rails: (rail) => outlined(line(coverOf('rails', rail).line), '#6b4a2b', 42),
 	pads: ({ at, radius }) => outlined(circle(at, radius), '#5a6270'),
 	finish: ({ at, radius }) => outlined(circle(at, radius), '#0f7a6e', 9),
 	lampPosts: ({ at, reach }) => outlined(circle(at, reach), '#b87a00', 3),
-	gates: (gate) => outlined(line(kindOf('gates').extent(gate).line), '#7a5aa0', 16),
+	gates: (gate) => outlined(line(coverOf('gates', gate).line), '#7a5aa0', 16),
 	walls: ({ from, to, thickness }) =>
 		styled(line([from, to]), {
 			...{ fill: 'none', stroke: ink, 'stroke-width': mm(thickness) },
 			'stroke-linecap': 'square'
 		}),
-	crates: (crate) => filled(line(kindOf('crates').extent(crate).line.slice(0, 4), true), '#c9a36a'),
+	crates: (crate) => filled(line(coverOf('crates', crate).line.slice(0, 4), true), '#c9a36a'),
 	// From its middle ahead to its tip, and around.
 	starts: ({ at, bearing }) => {
 		const corners = startMark.map((corner) => placeBeside(at, bearing, ...corner));

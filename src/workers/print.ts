@@ -1,0 +1,24 @@
+/** The worker that writes tape plans: one of many lines takes a while. */
+import { expose, transfer } from 'comlink';
+import { courseSchema } from '../core/course/course';
+import { tapePlan, type PrintWish } from '../core/course/print/pdf';
+import { addMessages, t } from '../lib/i18n/messages';
+import words from './print.en.json';
+
+addMessages(words);
+
+const service = {
+	/** @param onProgress told which part of it is written */
+	async tapePlan(
+		course: unknown,
+		wish: PrintWish,
+		onProgress: (share: number) => void
+	): Promise<Uint8Array> {
+		const bytes = await tapePlan(courseSchema.parse(course), wish, t, onProgress);
+		return transfer(bytes, [bytes.buffer]);
+	}
+};
+
+export type PrintService = typeof service;
+
+expose(service);
