@@ -54,16 +54,32 @@ export class LiveRecord {
 	private readonly spans: Span[] = [];
 	private readonly log: Logged[] = [];
 	private readonly notes: Note[] = [];
+	private runs: readonly RobotRun[] = [];
+	private last: LiveNews | undefined;
 
 	/** @returns the attempt, as far as it has come */
-	add({ isModel, time, runs, spans, open, log, notes, outcome }: LiveNews): Attempt {
-		this.spans.push(...spans);
-		this.log.push(...log);
-		this.notes.push(...notes);
+	add(news: LiveNews): Attempt {
+		this.take(news);
+		return this.attempt!;
+	}
+
+	/** Takes news of which nobody wants the attempt yet: putting that together copies all of it. */
+	take(news: LiveNews): void {
+		for (const span of news.spans) this.spans.push(span);
+		for (const line of news.log) this.log.push(line);
+		for (const note of news.notes) this.notes.push(note);
+		this.runs = news.runs.map((run) => this.runOf(run));
+		this.last = news;
+	}
+
+	/** As far as it has come; null before any news. */
+	get attempt(): Attempt | null {
+		if (!this.last) return null;
+		const { isModel, time, open, outcome } = this.last;
 		return {
 			source: { type: isModel ? 'played' : 'run' },
 			outcome,
-			runs: runs.map((run) => this.runOf(run)),
+			runs: this.runs,
 			crates: [],
 			log: [...this.log],
 			spans: [...this.spans, ...open],

@@ -25,8 +25,8 @@ export async function newestRun(planId: string): Promise<Kept | null> {
 
 async function attemptOf(id: string): Promise<Attempt | null> {
 	const record = new LiveRecord();
-	let attempt: Attempt | null = null;
-	for (const news of await newsOf(id)) attempt = record.add(news);
+	for (const news of await newsOf(id)) record.take(news);
+	const { attempt } = record;
 	if (attempt?.outcome.reason.key !== 'outcome.running') return attempt;
 	// The page was left before it was over.
 	const seconds = attempt.runs[0]?.trace.time.at(-1) ?? attempt.outcome.seconds;
