@@ -104,7 +104,8 @@ test('without a certificate, 200 edits and ten times "All plans" make no second 
 		await page.getByRole('link', { name: 'Carry the first lamp', exact: true }).click();
 		await isSaved(page);
 		const { text } = await server.get('/api/documents?kind=plan');
-		const names = (JSON.parse(text) as { name: string }[]).map(({ name }) => name);
+		const { rows } = JSON.parse(text) as { rows: { name: string }[] };
+		const names = rows.map(({ name }) => name);
 		expect(names.filter((name) => name.includes('Carry the first lamp'))).toHaveLength(1);
 		expect(names).toHaveLength(samples.plans.length);
 	} finally {

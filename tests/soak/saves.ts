@@ -33,8 +33,18 @@ const put = async (server: Server, id: string, save: Save): Promise<Saved> => {
 	return JSON.parse(text) as Saved;
 };
 
-const listOf = async (server: Server): Promise<Row[]> =>
-	JSON.parse((await server.get('/api/documents?kind=plan')).text);
+async function listOf(server: Server): Promise<Row[]> {
+	const rows: Row[] = [];
+	for (;;) {
+		const query = `kind=plan&limit=500&skip=${rows.length}`;
+		const page = JSON.parse((await server.get(`/api/documents?${query}`)).text) as {
+			rows: Row[];
+			total: number;
+		};
+		rows.push(...page.rows);
+		if (page.rows.length === 0 || rows.length >= page.total) return rows;
+	}
+}
 
 async function markIn(server: Server, id: string): Promise<string> {
 	const { text } = await server.get(`/api/documents/${id}`);

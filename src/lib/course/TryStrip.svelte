@@ -4,6 +4,8 @@
 	import { Play, Square, X } from '@lucide/svelte';
 	import { variations, type Variation } from '$core/robots/robot';
 	import { t } from '$lib/i18n';
+	import Finder from '$lib/lists/Finder.svelte';
+	import TitledDialog from '$lib/theme/TitledDialog.svelte';
 	import Timeline from '$lib/timeline/Timeline.svelte';
 	import type { Trying } from './trying.svelte';
 
@@ -11,6 +13,10 @@
 
 	const { runs } = $derived(trying);
 	onMount(() => void trying.fetchPlans());
+
+	/** Stands for a plan that is not among those that are offered at once. */
+	const other = '?';
+	let isFinding = $state(false);
 </script>
 
 <section class="try" aria-label={t('course.try')}>
@@ -19,12 +25,19 @@
 			class="field"
 			aria-label={t('course.try.plan')}
 			value={trying.planId}
-			onchange={(event) => void trying.choose(event.currentTarget.value)}
+			onchange={(event) => {
+				const { value } = event.currentTarget;
+				if (value === other) {
+					isFinding = true;
+					event.currentTarget.value = trying.planId;
+				} else void trying.choose(value);
+			}}
 		>
 			<option value="">{t('course.try.which')}</option>
 			{#each trying.plans as { id, name, owner } (id)}
 				<option value={id}>{name}{owner ? `, ${owner.name}` : ''}</option>
 			{/each}
+			{#if trying.hasMore}<option value={other}>{t('course.try.other')}</option>{/if}
 		</select>
 		<select
 			class="field variation"
@@ -60,6 +73,18 @@
 	<p class="outcome" role="status" data-testid="outcome">{runs.outcome?.text ?? ''}</p>
 	{#if runs.player.attempt}<Timeline bench={trying} />{/if}
 </section>
+
+{#if isFinding}
+	<TitledDialog title={t('course.try.other')} width={28} onclose={() => (isFinding = false)}>
+		<Finder
+			kind="plan"
+			onchoose={(listed) => {
+				isFinding = false;
+				void trying.take(listed);
+			}}
+		/>
+	</TitledDialog>
+{/if}
 
 <style>
 	.try {

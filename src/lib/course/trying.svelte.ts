@@ -5,10 +5,14 @@ import { robotKindOf } from '$core/robots/kinds';
 import { t } from '$lib/i18n';
 import { newPlan } from '$lib/home/samples';
 import type { Listed } from '$lib/saving/protocol';
+import { fetchPage } from '$lib/lists/lists';
 import { request } from '$lib/saving/send';
 import { Runs } from '$lib/workbench/runs.svelte';
 import type { Stand } from '$lib/workbench/stand';
 import type { CourseBench } from './course-bench.svelte';
+
+/** Plans that can be chosen at once. */
+const offered = 100;
 
 export class Trying implements Stand {
 	plan = $state.raw<Plan>(newPlan('', robotKindOf('skiff')));
@@ -16,8 +20,10 @@ export class Trying implements Stand {
 	planId = $state('');
 	/** It is here, and can be rehearsed. */
 	isReady = $state(false);
-	/** All that there are, newest first. */
+	/** The newest. */
 	plans = $state.raw<readonly Listed[]>([]);
+	/** There are others, which are sought. */
+	hasMore = $state(false);
 	variation = $state<Variation>('classroom');
 	/** What is tried here is no attempt of the plan: nothing of it is kept. */
 	readonly courseId = null;
@@ -44,10 +50,18 @@ export class Trying implements Stand {
 
 	async fetchPlans(): Promise<void> {
 		try {
-			this.plans = (await request('GET', '/api/documents?kind=plan')) as Listed[];
+			const page = await fetchPage({ kind: 'plan', limit: offered });
+			this.plans = page.rows;
+			this.hasMore = page.rows.length < page.total;
 		} catch {
 			this.bench.voice.refuse(t('home.failed'));
 		}
+	}
+
+	/** One that was sought. */
+	async take(listed: Listed): Promise<void> {
+		if (!this.plans.some(({ id }) => id === listed.id)) this.plans = [listed, ...this.plans];
+		await this.choose(listed.id);
 	}
 
 	async choose(id: string): Promise<void> {

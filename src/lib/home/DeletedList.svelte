@@ -1,19 +1,32 @@
 <script lang="ts">
 	/** What was deleted of late, with a way to bring it back. */
-	import { RotateCcw } from '@lucide/svelte';
-	import { documentKinds, type Listed } from '$lib/saving/protocol';
+	import { RotateCcw, Trash2 } from '@lucide/svelte';
+	import { documentKinds, mostRows, type Listed } from '$lib/saving/protocol';
 	import { t } from '$lib/i18n';
-	import { fetchList } from '$lib/saving/lists';
+	import { fetchPage } from '$lib/lists/lists';
 	import Moment from './Moment.svelte';
 
-	let { onbringback }: { onbringback: (document: Listed) => Promise<unknown> } = $props();
+	let {
+		onbringback,
+		onempty
+	}: {
+		onbringback: (document: Listed) => Promise<unknown>;
+		onempty: () => Promise<unknown>;
+	} = $props();
 
 	let rows = $state.raw<readonly Listed[] | null>(null);
 	let isOpen = $state(false);
+	/** The button to destroy all was pressed once. */
+	let isSure = $state(false);
 
 	async function load() {
-		const lists = await Promise.all(documentKinds.map((kind) => fetchList(kind, true)));
-		rows = lists.flat().toSorted((a, b) => (a.updatedAt < b.updatedAt ? 1 : -1));
+		const lists = await Promise.all(
+			documentKinds.map((kind) => fetchPage({ kind, deleted: 'yes', limit: mostRows }))
+		);
+		isSure = false;
+		rows = lists
+			.flatMap((page) => page.rows)
+			.toSorted((a, b) => (a.updatedAt < b.updatedAt ? 1 : -1));
 	}
 
 	function toggle() {
@@ -51,12 +64,25 @@
 				</li>
 			{/each}
 		</ul>
+		{#if rows && rows.length > 0}
+			<button
+				class="button button-line empty"
+				onclick={async () => {
+					if (!isSure) return (isSure = true);
+					await onempty();
+					loading = load();
+				}}><Trash2 size={16} />{t(isSure ? 'home.emptyBinSure' : 'home.emptyBin')}</button
+			>
+		{/if}
 	{/if}
 </section>
 
 <style>
 	.deleted {
 		margin-top: 2rem;
+	}
+	.empty {
+		margin-top: 0.6rem;
 	}
 	.hint {
 		color: var(--ink-soft);

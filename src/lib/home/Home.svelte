@@ -17,6 +17,7 @@
 		Use,
 		Version
 	} from '$lib/saving/protocol';
+	import { fetchPage } from '$lib/lists/lists';
 	import { sendOrphans } from '$lib/saving/orphans';
 	import { Refused, request, sendSave } from '$lib/saving/send';
 	import ThemeChoice from '$lib/theme/ThemeChoice.svelte';
@@ -81,6 +82,7 @@
 
 	async function refresh() {
 		await Promise.all([invalidateAll(), ...lists.map((list) => list.follow())]);
+		tellWhatCameBack();
 	}
 
 	/** A list that cannot be fetched stays as it is. */
@@ -115,22 +117,14 @@
 	}
 
 	/**
-	 * The one last used on this device, while it is among those that are shown; else the open quay. What
-	 * goes on a rail begins on a course that has one.
+	 * The one last used on this device, or the open quay, while it is there; else the newest. What goes on
+	 * a rail begins on a course that has one.
 	 */
 	async function usualCourse(kind: RobotKind): Promise<string | null> {
-		const [, list] = lists;
-		const fits = ({ summary }: Listed) =>
-			!kind.isOnRail || (summary && 'suits' in summary && summary.suits?.includes(kind.kind));
-		let fitting = list!.all.filter(fits);
-		if (fitting.length === 0) {
-			await search();
-			fitting = list!.all.filter(fits);
-		}
-		const ids = fitting.map(({ id }) => id);
-		return (
-			[preferences.lastCourse, 'open-quay', ids[0]].find((id) => id && ids.includes(id)) ?? null
-		);
+		const suits = kind.isOnRail ? kind.kind : undefined;
+		const first = preferences.lastCourse ?? 'open-quay';
+		const page = await act(() => fetchPage({ kind: 'course', suits, first, limit: 1 }));
+		return page?.rows[0]?.id ?? null;
 	}
 
 	async function createPlan(courseId: string | null, kind?: RobotKind) {
@@ -144,8 +138,33 @@
 		if (id) await goto(`/courses/${id}`);
 	}
 
-	const setDeleted = ({ id }: Listed, deleted: boolean) =>
-		act(() => request('PATCH', `/api/documents/${id}`, { deleted }));
+	/** What was deleted here: whoever changes it meanwhile brings it back. */
+	let gone: readonly Listed[] = [];
+
+	function setDeleted(listed: Listed, deleted: boolean) {
+		return act(async () => {
+			const done = await request('PATCH', `/api/documents/${listed.id}`, { deleted });
+			gone = gone.filter((one) => one.id !== listed.id);
+			if (deleted) gone = [...gone, listed];
+			return done;
+		});
+	}
+
+	/** Of deleting and saving the later one wins, and the other is told. */
+	function tellWhatCameBack() {
+		const shown = lists.flatMap((list) => list.shown.map(({ id }) => id));
+		const back = gone.find(({ id }) => shown.includes(id));
+		if (!back) return;
+		gone = gone.filter(({ id }) => id !== back.id);
+		news = { text: t('home.cameBack', { name: back.name }) };
+	}
+
+	/** Somebody comes back to this page: others may have changed what it lists. */
+	async function look() {
+		if (document.visibilityState !== 'visible') return;
+		// A list that cannot be fetched stays as it is.
+		await refresh().catch(() => {});
+	}
 
 	async function remove(kind: DocumentKind, document: Listed) {
 		const { id, name } = document;
@@ -202,6 +221,7 @@
 	}
 </script>
 
+<svelte:document onvisibilitychange={() => void look()} />
 <svelte:head><title>{t('app.name')}</title></svelte:head>
 
 <div class="home">
@@ -273,7 +293,7 @@
 					<h2 class="heading" id="list-{list.kind}">
 						{t(isPlan ? 'home.plans' : 'home.courses')}
 					</h2>
-					{#if list.total === 0}
+					{#if list.isEmpty}
 						<p class="empty">{t(isPlan ? 'home.noPlans' : 'home.noCourses')}</p>
 					{:else if list.shown.length === 0}
 						<p class="empty">
@@ -304,7 +324,10 @@
 				</section>
 			{/each}
 		</div>
-		<DeletedList onbringback={(document) => setDeleted(document, false)} />
+		<DeletedList
+			onbringback={(document) => setDeleted(document, false)}
+			onempty={() => act(() => request('DELETE', '/api/documents'))}
+		/>
 	</main>
 </div>
 

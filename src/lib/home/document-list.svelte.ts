@@ -1,10 +1,15 @@
 /**
- * One list of the home page: the newest come with the page, all of them once somebody searches or
- * wants to see more. Only so many are drawn that a page of a thousand answers at once.
+ * One list of the home page: the newest come with the page; the others, and what is sought, are
+ * fetched from the server, a page at a time.
  */
-import { wordsOf } from './summary';
-import { fetchList } from '$lib/saving/lists';
-import type { DocumentKind, Listed, Page, Person } from '$lib/saving/protocol';
+import { fetchPage } from '$lib/lists/lists';
+import {
+	mostRows,
+	type DocumentKind,
+	type Listed,
+	type Page,
+	type Person
+} from '$lib/saving/protocol';
 import { shownAtFirst, shownMore } from './lists';
 
 /** Whose documents are shown: everybody's, those that come with the app, or one person's. */
@@ -15,32 +20,18 @@ export interface Sought {
 	readonly whose: Whose;
 }
 
-const isOf = ({ owner, isSample }: Listed, whose: Whose): boolean =>
-	whose === 'all' || (whose === 'samples' ? isSample : owner?.id === whose.id);
-
 export class DocumentList {
-	private whole = $state.raw<readonly Listed[] | null>(null);
-	private limit = $state(shownAtFirst);
+	/** What was fetched; null while what came with the page is all that is shown. */
+	private fetched = $state.raw<Page | null>(null);
+	/** Counts what was asked for: of two answers the later question's is shown. */
+	private asked = 0;
 
-	readonly all = $derived.by(() => this.whole ?? this.page().rows);
-	readonly total = $derived.by(() => this.whole?.length ?? this.page().total);
-	readonly found = $derived.by(() => {
-		const { text, whose } = this.sought();
-		const sought = text.trim().toLowerCase();
-		return this.all.filter((listed) => {
-			const { name, owner, summary } = listed;
-			const words = `${name} ${owner?.name ?? ''} ${wordsOf(summary)}`;
-			return isOf(listed, whose) && words.toLowerCase().includes(sought);
-		});
-	});
-	readonly shown = $derived(this.found.slice(0, this.limit));
+	private readonly now = $derived.by(() => this.fetched ?? this.page());
+	readonly shown = $derived(this.now.rows);
 	/** Those that fit and are not drawn. */
-	readonly left = $derived.by(() => {
-		const { text, whose } = this.sought();
-		const isAll = text.trim() === '' && whose === 'all';
-		const fitting = isAll ? this.total : this.found.length;
-		return fitting - this.shown.length;
-	});
+	readonly left = $derived(this.now.total - this.now.rows.length);
+	/** There is nothing of this kind at all. */
+	readonly isEmpty = $derived.by(() => this.page().total === 0);
 
 	/** @param page what came with the page */
 	constructor(
@@ -49,28 +40,41 @@ export class DocumentList {
 		private readonly sought: () => Sought
 	) {}
 
-	/** Fetches the whole list, if some of it is not here. */
-	private async complete(): Promise<void> {
-		if (!this.whole && this.page().total > this.page().rows.length) await this.refresh();
-	}
-
-	/** Something else is sought now: of what fits, not more is drawn at once than answers at once. */
+	/** Something else is sought now. */
 	async seek(): Promise<void> {
-		this.limit = Math.min(this.limit, shownAtFirst + shownMore);
-		await this.complete();
+		const { text, whose } = this.sought();
+		if (text.trim() !== '' || whose !== 'all') return this.fetch(shownAtFirst + shownMore);
+		this.asked += 1;
+		this.fetched = null;
 	}
 
-	/** Fetches it anew after a change, if it is here as a whole. */
+	/** Fetches anew what is shown, after a change. */
 	async follow(): Promise<void> {
-		if (this.whole) await this.refresh();
+		if (this.fetched) await this.fetch(Math.max(shownAtFirst, this.shown.length));
 	}
 
 	async showMore(): Promise<void> {
-		this.limit += shownMore;
-		await this.complete();
+		const before = this.now;
+		this.asked += 1;
+		const { asked } = this;
+		const more = await this.pageOf(before.rows.length, shownMore);
+		if (asked !== this.asked) return;
+		// Somebody may have saved meanwhile, which moves all of them.
+		const isNew = ({ id }: Listed) => before.rows.every((row) => row.id !== id);
+		const rows = [...before.rows, ...more.rows.filter(isNew)];
+		this.fetched = { rows, total: Math.max(more.total, rows.length) };
 	}
 
-	private async refresh(): Promise<void> {
-		this.whole = await fetchList(this.kind);
+	private async fetch(count: number): Promise<void> {
+		this.asked += 1;
+		const { asked } = this;
+		const page = await this.pageOf(0, Math.min(mostRows, count));
+		if (asked === this.asked) this.fetched = page;
+	}
+
+	private pageOf(skip: number, limit: number): Promise<Page> {
+		const { text, whose } = this.sought();
+		const owner = typeof whose === 'object' ? whose.id : whose === 'samples' ? whose : undefined;
+		return fetchPage({ kind: this.kind, find: text.trim(), whose: owner, skip, limit });
 	}
 }

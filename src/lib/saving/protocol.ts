@@ -60,7 +60,9 @@ export type Save = z.infer<typeof saveSchema>;
 /** `kept` is the document that now holds what was sent: a second version, after a conflict. */
 export const savedSchema = z.strictObject({
 	revision: z.int(),
-	kept: z.strictObject({ id: idSchema, name: z.string() }).nullable()
+	kept: z.strictObject({ id: idSchema, name: z.string() }).nullable(),
+	/** It had been deleted, and is there again. */
+	wasDeleted: z.literal(true).optional()
 });
 export type Saved = z.infer<typeof savedSchema>;
 
@@ -71,11 +73,26 @@ export const changeSchema = z.union([
 
 export const personSchema = z.strictObject({ name: nameSchema });
 
-/** Which list is asked for. */
+/** Rows of a list that come at once, at the most, and if nobody says. */
+export const mostRows = 500;
+const usualRows = 100;
+
+/** Which list is asked for, and which rows of it. */
 export const listingSchema = z.strictObject({
 	kind: z.enum(documentKinds),
-	deleted: z.literal('yes').optional()
+	deleted: z.literal('yes').optional(),
+	/** In the name, the name of the owner, or what a list says of the content. */
+	find: z.string().max(200).optional(),
+	/** `samples`, or the id of its owner. */
+	whose: idSchema.optional(),
+	/** A kind of robot that a course is laid out for. */
+	suits: idSchema.optional(),
+	/** Comes first, if it is among them. */
+	first: idSchema.optional(),
+	skip: z.coerce.number().int().min(0).max(100_000).default(0),
+	limit: z.coerce.number().int().min(1).max(mostRows).default(usualRows)
 });
+export type Listing = z.input<typeof listingSchema>;
 
 /** What a list shows of a content that it does not hold. */
 export const summarySchema = z.union([
@@ -109,6 +126,7 @@ export const listedSchema = z.strictObject({
 export type Listed = z.infer<typeof listedSchema>;
 
 /** Some rows of a list, and how many there are in all. */
+export const pageSchema = z.strictObject({ rows: z.array(listedSchema), total: z.int() });
 export interface Page {
 	readonly rows: readonly Listed[];
 	readonly total: number;

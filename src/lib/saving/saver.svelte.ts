@@ -25,6 +25,8 @@ export class Saver {
 	private isKept = $state(true);
 	/** After a conflict: the name of the second version that now holds what is on screen. */
 	secondVersion = $state<{ id: string; name: string } | null>(null);
+	/** It had been deleted elsewhere, and a save has brought it back. */
+	wasDeleted = $state(false);
 	/** Why the server said no. */
 	refusal = $state('');
 
@@ -176,6 +178,7 @@ export class Saver {
 			this.unanswered = answered < 0 ? [] : this.unanswered.slice(answered + 1);
 			this.revision = saved.revision;
 			this.retry = firstRetry;
+			if (saved.wasDeleted) this.wasDeleted = true;
 			if (this.draft?.saveId === save.saveId) {
 				this.draft = null;
 				this.answer = 'saved';

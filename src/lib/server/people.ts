@@ -33,13 +33,21 @@ export async function findPerson(id: string | undefined): Promise<Person | null>
 /** New names are taken one after the other: two that look alike may come in the same moment. */
 let taking: Promise<unknown> = Promise.resolve();
 
-/** The person with this name, or with one that looks like it; made if there is none yet. */
-export async function takeName(name: string): Promise<Result<Person>> {
+/**
+ * The person with this name, or with one that looks like it; made if there is none yet.
+ *
+ * @param mayMake whether whoever asks may make one more
+ */
+export async function takeName(
+	name: string,
+	mayMake: () => boolean = () => true
+): Promise<Result<Person>> {
 	if (holdsUnseen(name)) return failure('person.unseen');
 	const key = nameKey(name);
 	if (key === '') return failure('person.noName');
 	const known = await withKey(key);
 	if (known) return success(known);
+	if (!mayMake()) return failure('save.tooFast');
 	const taken = taking.then(() => takeNew(name, key));
 	taking = taken.catch(() => undefined);
 	return taken;

@@ -50,6 +50,7 @@ export function queryOf<T>(url: URL, schema: z.ZodType<T>): T {
 /** What was found or done. @throws the answer that says why not */
 export function answerOf<T>(result: Result<T> | null): T {
 	if (result === null) error(404, t('request.noDocument'));
-	if (!result.ok) error(409, say(result.failure));
+	// What may work in a while is worth another try.
+	if (!result.ok) error(result.failure.key === 'save.tooFast' ? 503 : 409, say(result.failure));
 	return result.value;
 }

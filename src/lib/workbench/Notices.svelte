@@ -35,6 +35,14 @@
 		>
 	</div>
 {/if}
+{#if saver.wasDeleted}
+	<div class="notice" role="alert">
+		<span>{t('save.wasDeleted')}</span>
+		<button class="button button-line" onclick={() => (saver.wasDeleted = false)}
+			>{t('save.dismiss')}</button
+		>
+	</div>
+{/if}
 {#if refused}
 	<div class="notice" role="alert">
 		<span>{refused}</span>

@@ -46,6 +46,10 @@
 		if (file) onopenfile(file);
 	}
 	let picker: HTMLInputElement;
+
+	/** Stands for a course that is not among those that are offered at once. */
+	const other = '?';
+	let isFinding = $state(false);
 </script>
 
 {#snippet choices()}
@@ -54,12 +58,21 @@
 			class="field"
 			aria-label={t('bench.course')}
 			value={bench.courseId ?? ''}
-			onchange={(event) => void bench.chooseCourse(event.currentTarget.value || null)}
+			onchange={(event) => {
+				const { value } = event.currentTarget;
+				if (value === other) {
+					isFinding = true;
+					event.currentTarget.value = bench.courseId ?? '';
+				} else void bench.chooseCourse(value || null);
+			}}
 		>
 			{#if !bench.courseId || !bench.courses.some(({ id }) => id === bench.courseId)}
 				<option value={bench.courseId ?? ''}>{bench.course.name}</option>
 			{/if}
 			{#each bench.courses as { id, name } (id)}<option value={id}>{name}</option>{/each}
+			{#if bench.courses.length < bench.courseCount}
+				<option value={other}>{t('bench.otherCourse')}</option>
+			{/if}
 		</select>
 	</div>
 	{#if bench.courseId}
@@ -167,6 +180,12 @@
 		{/if}
 	</div>
 </header>
+
+{#if isFinding}
+	{#await import('./CourseFinder.svelte') then { default: CourseFinder }}
+		<CourseFinder {bench} onclose={() => (isFinding = false)} />
+	{/await}
+{/if}
 
 <style>
 	.choice select {

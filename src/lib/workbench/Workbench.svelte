@@ -27,7 +27,7 @@
 		opened: Opened;
 		owner: string;
 		person: Person | null;
-		courses: readonly CourseChoice[];
+		courses: { readonly rows: readonly CourseChoice[]; readonly total: number };
 		course: Course | null;
 	} = $props();
 

@@ -12,6 +12,7 @@ import { preferences } from '$lib/preferences.svelte';
 import { hasRun, holdsRobots } from '$lib/robots/held';
 import type { LiveDesk } from '$lib/live/live-desk.svelte';
 import type { Bench, Person } from '$lib/saving/protocol';
+import { fetchPage } from '$lib/lists/lists';
 import { Saver } from '$lib/saving/saver.svelte';
 import { request } from '$lib/saving/send';
 import { Editing } from '$lib/trail/editing.svelte';
@@ -57,7 +58,9 @@ export class Workbench implements Stand {
 	course = $state.raw<Course>(openFloor());
 	courseId = $state<string | null>(null);
 	variation = $state<Variation>('classroom');
+	/** The newest; there may be more of them. */
 	readonly courses: readonly CourseChoice[];
+	readonly courseCount: number;
 	/** Real robots: loaded when somebody wants them. */
 	live = $state.raw<LiveDesk | null>(null);
 
@@ -79,11 +82,12 @@ export class Workbench implements Stand {
 	/** @param course that of the workbench as it was opened */
 	constructor(
 		opened: Opened,
-		courses: readonly CourseChoice[],
+		courses: { readonly rows: readonly CourseChoice[]; readonly total: number },
 		course: Course | null,
 		private readonly person: Person | null = null
 	) {
-		this.courses = courses;
+		this.courses = courses.rows;
+		this.courseCount = courses.total;
 		this.course = course ?? openFloor();
 		this.desk = new Desk(opened.content, planHistory, this.voice, {
 			changed: () => this.changed(),
@@ -201,9 +205,11 @@ export class Workbench implements Stand {
 	}
 
 	/** Takes the course with this name, if it is still there. */
-	takeSampleCourse(name: string): void {
-		const found = this.courses.find((course) => course.name === name);
-		if (found) void this.chooseCourse(found.id);
+	async takeSampleCourse(name: string): Promise<void> {
+		// A server that cannot be reached has none.
+		const page = await fetchPage({ kind: 'course', find: name }).catch(() => null);
+		const found = page?.rows.find((course) => course.name === name);
+		if (found) await this.chooseCourse(found.id);
 		else this.voice.refuse(t('bench.noSampleCourse', { name }));
 	}
 

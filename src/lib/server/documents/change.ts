@@ -6,7 +6,8 @@ import { t } from '$lib/i18n';
 import { database } from '../database/database';
 import type { DocumentRow } from '../database/models';
 import { columnsOf, contentOf, readBench, renamed, shorten } from './content';
-import { full, maximumDocuments, overwrite } from './save';
+import { overwrite, roomFor } from './save';
+import { mayBeNeeded } from './uses';
 
 /** `null` stands for: there is no such document. */
 type Changed = Promise<Result<void> | null>;
@@ -33,6 +34,7 @@ export async function changeContent(
 			id,
 			revision: row.revision,
 			kind: row.kind,
+			isDeleted: row.deletedAt !== null,
 			saveId: randomUUID(),
 			unanswered: []
 		};
@@ -50,6 +52,20 @@ export async function setDeleted(id: string, isDeleted: boolean): Changed {
 	if (changed !== 1) return null;
 	if (!isDeleted) await bringBackCourseOf(id);
 	return success(undefined);
+}
+
+/**
+ * Destroys what was deleted, its versions with it. A course that a plan is still tried on stays, though
+ * no list shows it.
+ *
+ * @param before deleted before this; all, if not given
+ */
+export async function emptyBin(before = new Date(8.64e15)): Promise<void> {
+	const { documents } = await database();
+	const isOld = { deletedAt: { [Op.lt]: before } };
+	await documents.destroy({ where: { ...isOld, kind: 'plan' } });
+	for (const { id } of await documents.findAll({ attributes: ['id'], where: isOld }))
+		if (!(await mayBeNeeded(id))) await documents.destroy({ where: { id } });
 }
 
 /** A plan that comes back is tried on the course that it was tried on. */
@@ -72,7 +88,8 @@ export async function copyDocument(
 	const { documents } = await database();
 	const row = await documents.findByPk(id);
 	if (!row) return null;
-	if ((await documents.count()) >= maximumDocuments) return full();
+	const room = await roomFor(person);
+	if (!room.ok) return room;
 	const content = contentOf(row.kind, row.content);
 	if (!content.ok) return content;
 	const name = t('save.copyName', { name: shorten(row.name) });

@@ -4,13 +4,13 @@ import { describe, expect, it } from 'vitest';
 import { courseOf } from '$core/testing/sample';
 import type { Result } from '$core/sentence';
 import { say } from '$lib/i18n';
-import type { Content, Save, Saved } from '$lib/saving/protocol';
+import type { Content, DocumentKind, Save, Saved } from '$lib/saving/protocol';
 import { closeDatabase, database } from '../database/database';
 import { takeName } from '../people';
 import { fillWithSamples } from '../samples';
 import { newSaveId, saveOf, withDatabase } from '../testing';
 import { copyDocument, renameDocument, setDeleted } from './change';
-import { listDocuments, openDocument } from './list';
+import { listDocuments, openDocument, type Choice } from './list';
 import { saveDocument } from './save';
 import { lookAfter, readAll, tidyUp } from './upkeep';
 import { plansOn } from './uses';
@@ -134,6 +134,32 @@ describe('a list', () => {
 			expect((await renameDocument('broken', 'x', null))!.ok).toBe(false);
 		}));
 
+	it('is sought in names, owners and what it says of contents, a page at a time', () =>
+		withDatabase(async () => {
+			await fillWithSamples();
+			const odille = done(await takeName('Odille'));
+			await send(saveOf('Lamp by Odille'), 'lamp-odille', odille.id);
+			for (let i = 0; i < 7; i++) await send(saveOf(`Lamp ${i}`), `lamp-${i}`);
+			const found = async (choice: Choice, kind: DocumentKind = 'plan') =>
+				(await listDocuments(kind, choice)).rows.map(({ name }) => name);
+			expect(await found({ find: 'LAMP 3' })).toEqual(['Lamp 3']);
+			expect(await found({ find: 'odille', whose: odille.id })).toEqual(['Lamp by Odille']);
+			expect(await found({ find: '0 steps', limit: 500 })).toHaveLength(8);
+			const { rows, total } = await listDocuments('plan', { find: 'lamp ', skip: 2, limit: 3 });
+			expect(rows).toHaveLength(3);
+			const all = await found({ find: 'lamp ' });
+			expect(rows.map(({ name }) => name)).toEqual(all.slice(2, 5));
+			expect(total).toBe(all.length);
+			const samples = await found({ whose: 'samples' });
+			expect(samples.length).toBeGreaterThan(5);
+			expect(samples).not.toContain('Lamp 3');
+			const [rail] = await found({ suits: 'rail', limit: 1 }, 'course');
+			expect(rail).toMatch(/rail/i);
+			const last = (await listDocuments('course', {})).rows.at(-1)!;
+			expect(await found({ first: last.id, limit: 1 }, 'course')).toEqual([last.name]);
+			expect(await found({ find: 'nothing is called so' })).toEqual([]);
+		}));
+
 	it('counts the steps again after each new build, once', () =>
 		withDatabase(async () => {
 			await send(saveOf('one'));
@@ -154,7 +180,7 @@ describe('versions', () => {
 	it('are kept when another person overwrites, and one goes back to them', () =>
 		withDatabase(async () => {
 			const ada = done(await takeName('Ada')).id;
-			const piet = done(await takeName('Piet')).id;
+			const odille = done(await takeName('Odille')).id;
 			await send(saveOf('mine'), id, ada);
 			await send(saveOf('overwritten', 1), id, piet);
 			const [version] = (await listVersions(id))!;
@@ -291,7 +317,7 @@ describe('people', () => {
 		withDatabase(async () => {
 			const class30 = Array.from({ length: 30 }, (_, i) => `Learner ${i}`);
 			const spellings = ['Ode', 'ODE', 'ｏｄｅ', '\u041ede', '\u039fde'];
-			const taken = await Promise.all([...class30, ...spellings].map(takeName));
+			const taken = await Promise.all([...class30, ...spellings].map((name) => takeName(name)));
 			const ids = taken.map((each) => done(each).id);
 			expect(new Set(ids).size).toBe(31);
 			expect(spellings).toContain(done(taken[30]!).name);

@@ -2,6 +2,7 @@
 import { Op } from 'sequelize';
 import { success, type Result } from '$core/sentence';
 import type { Bench, DocumentKind, Listed, Page } from '$lib/saving/protocol';
+import { wordsOf } from '$lib/home/summary';
 import { database } from '../database/database';
 import type { DocumentRow, PersonRow } from '../database/models';
 import index from '../../../../samples/index.json';
@@ -18,19 +19,30 @@ const sampleIds = {
 	course: new Set(index.courses.map(({ file }) => file))
 };
 
-interface Choice {
+/** Which rows, where there are many: see listingSchema. */
+export interface Choice {
 	readonly isDeleted?: boolean;
-	/** How many at the most. */
+	readonly find?: string | undefined;
+	readonly whose?: string | undefined;
+	readonly suits?: string | undefined;
+	readonly first?: string | undefined;
+	readonly skip?: number;
 	readonly limit?: number;
 }
 
 /** Newest first; of the deleted ones, those that were deleted last. */
-export async function listDocuments(
-	kind: DocumentKind,
-	{ isDeleted = false, limit }: Choice = {}
-): Promise<Page> {
+export async function listDocuments(kind: DocumentKind, choice: Choice = {}): Promise<Page> {
+	const { isDeleted = false, find, whose, suits, first, skip = 0, limit } = choice;
 	const { documents } = await database();
-	const where = { kind, deletedAt: isDeleted ? { [Op.ne]: null } : null };
+	const where = {
+		kind,
+		deletedAt: isDeleted ? { [Op.ne]: null } : null,
+		...(whose === 'samples' && { id: [...sampleIds[kind]] }),
+		...(whose !== undefined && whose !== 'samples' && { ownerId: whose })
+	};
+	const words = find?.trim().toLowerCase() ?? '';
+	// What is said of a content is not in the database: such rows are looked at one by one.
+	const isSifted = words !== '' || suits !== undefined || first !== undefined;
 	const rows = (await documents.findAll({
 		attributes: ['id', 'name', 'updatedAt', 'revision', 'summary', 'deletedAt'],
 		where,
@@ -39,23 +51,54 @@ export async function listDocuments(
 			[isDeleted ? 'deletedAt' : 'updatedAt', 'DESC'],
 			['name', 'ASC']
 		],
-		limit,
+		...(!isSifted && { limit, offset: skip }),
 		raw: true,
 		nest: true
 	})) as WithOwner[];
-	const isWhole = limit === undefined || rows.length < limit;
+	const listed = (row: WithOwner): Listed => ({
+		id: row.id,
+		name: row.name,
+		owner: ownerOf(row),
+		isSample: sampleIds[kind].has(row.id),
+		updatedAt: new Date(isDeleted ? row.deletedAt! : row.updatedAt).toISOString(),
+		revision: row.revision,
+		summary: readSummary(row.summary)
+	});
+	if (isSifted) {
+		const fitting = rows.filter((row) => says(row, words) && (!suits || isFor(row, suits)));
+		const ahead = fitting.filter(({ id }) => id === first);
+		const ordered = [...ahead, ...fitting.filter(({ id }) => id !== first)];
+		const end = limit === undefined ? undefined : skip + limit;
+		return { rows: ordered.slice(skip, end).map(listed), total: fitting.length };
+	}
+	const isWhole = skip === 0 && (limit === undefined || rows.length < limit);
 	return {
-		rows: rows.map((row) => ({
-			id: row.id,
-			name: row.name,
-			owner: ownerOf(row),
-			isSample: sampleIds[kind].has(row.id),
-			updatedAt: new Date(isDeleted ? row.deletedAt! : row.updatedAt).toISOString(),
-			revision: row.revision,
-			summary: readSummary(row.summary)
-		})),
+		rows: rows.map(listed),
 		total: isWhole ? rows.length : await documents.count({ where })
 	};
+}
+
+/** What lists say of a content, by its summary: many have the same one. */
+const said = new Map<string, string>();
+const mostSaid = 5000;
+
+function saidOf(summary: string | null): string {
+	if (summary === null) return '';
+	let words = said.get(summary);
+	if (words === undefined) {
+		if (said.size >= mostSaid) said.clear();
+		said.set(summary, (words = wordsOf(readSummary(summary)).toLowerCase()));
+	}
+	return words;
+}
+
+const says = (row: WithOwner, words: string): boolean =>
+	`${row.name} ${row.owner?.name ?? ''}`.toLowerCase().includes(words) ||
+	saidOf(row.summary).includes(words);
+
+function isFor({ summary }: WithOwner, kind: string): boolean {
+	const read = readSummary(summary);
+	return read !== null && 'suits' in read && read.suits?.includes(kind) === true;
 }
 
 export interface Opened<K extends DocumentKind> {

@@ -13,17 +13,24 @@ import type { Bench, DocumentKind, Save, Saved } from '$lib/saving/protocol';
 import { database, stamp } from '../database/database';
 import type { DocumentRow } from '../database/models';
 import { columnsOf, readBench, renamed, shorten } from './content';
+import { thinOf } from './thinning';
 
-/** Plans and courses that one installation holds; a school has a few thousand. */
+/** Plans and courses that one installation holds, beside those in its bin; a school has a few thousand. */
 export const maximumDocuments = 20_000;
+/** So many more may be second versions: a full installation loses nobody's work. */
+const roomForSeconds = 2000;
+/** Of one person, so that nobody fills it alone. */
+const maximumOfOne = 2000;
 /** Earlier saves that a document remembers, so that a late repetition of one is recognised. */
 const rememberedSaves = 40;
 const rememberedLetters = 2000;
 
+/** @param mayMake whether whoever saves may make one more document */
 export async function saveDocument(
 	id: string,
 	save: Save,
-	person: string | null
+	person: string | null,
+	mayMake: () => boolean = () => true
 ): Promise<Result<Saved>> {
 	const columns = columnsFor(save);
 	const size = checkSize(columns.content);
@@ -31,11 +38,13 @@ export async function saveDocument(
 	// Nearly every save goes on from what the server holds: then one statement is all there is to do.
 	const { baseRevision } = save;
 	const next = { ...save, id, kind: save.work.kind };
-	if (baseRevision > 0 && (await overwrite({ ...next, revision: baseRevision }, columns, person)))
+	const usual = { ...next, revision: baseRevision, isDeleted: false };
+	if (baseRevision > 0 && (await overwrite(usual, columns, person)))
 		return success({ revision: baseRevision + 1, kept: null });
 	for (;;) {
 		const [row] = await find([id]);
 		if (!row) {
+			if (!mayMake()) return failure('save.tooFast');
 			const created = await create(id, save, person, person);
 			if (!created.ok) return created;
 			if (created.value) return success({ revision: 1, kept: null });
@@ -46,8 +55,13 @@ export async function saveDocument(
 		if (known) return success({ revision: known, kept: null });
 		const isOurs = row.revision === save.baseRevision || save.unanswered.includes(row.saveId);
 		if (!isOurs) return keepSecondVersion(row, save, person);
-		if (await overwrite({ ...next, revision: row.revision }, columns, person))
-			return success({ revision: row.revision + 1, kept: null });
+		// Of deleting and saving the later one wins: whoever saves is told that it had been deleted.
+		const { revision, isDeleted } = row;
+		if (await overwrite({ ...next, revision, isDeleted: isDeleted === 1 }, columns, person))
+			return success({
+				...{ revision: revision + 1, kept: null },
+				...(isDeleted === 1 && { wasDeleted: true })
+			});
 	}
 }
 
@@ -55,11 +69,12 @@ export async function saveDocument(
 type Held = Pick<
 	DocumentRow,
 	'id' | 'kind' | 'ownerId' | 'name' | 'revision' | 'saveId' | 'earlierSaves'
->;
+> & { readonly isDeleted: 0 | 1 };
 
 const find = async (ids: readonly string[]): Promise<Held[]> =>
 	(await database()).statements.select<Held>(
-		'SELECT id, kind, ownerId, name, revision, saveId, earlierSaves FROM documents ' +
+		'SELECT id, kind, ownerId, name, revision, saveId, earlierSaves, ' +
+			'deletedAt IS NOT NULL AS isDeleted FROM documents ' +
 			`WHERE id IN (${ids.map(() => '?').join()})`,
 		ids
 	);
@@ -94,8 +109,10 @@ async function create(
 	id: string,
 	save: Save,
 	owner: string | null,
-	person: string | null
+	person: string | null,
+	isSecond = false
 ): Promise<Result<boolean>> {
+	const most = maximumDocuments + (isSecond ? roomForSeconds : 0);
 	const now = stamp();
 	const columns = {
 		...columnsFor(save),
@@ -110,30 +127,49 @@ async function create(
 		updatedAt: now
 	};
 	const names = Object.keys(columns);
-	const { documents, statements } = await database();
+	const { statements } = await database();
 	const made = await statements.change(
 		`INSERT OR IGNORE INTO documents (${names.join()})
 			SELECT ${names.map(() => '?').join()}
-			WHERE (SELECT count(*) FROM documents) < ${maximumDocuments}`,
+			WHERE (SELECT count(*) FROM documents WHERE deletedAt IS NULL) < ${most}`,
 		Object.values(columns)
 	);
-	if (made === 0 && (await documents.count()) >= maximumDocuments) return full();
+	if (made === 0) {
+		const room = await roomFor(owner, most);
+		if (!room.ok) return room;
+	}
 	return success(made === 1);
 }
 
-export const full = (): Result<never> => failure('save.full', { maximum: maximumDocuments });
+/** Whether one more document has room. @param owner whose it would be */
+export async function roomFor(
+	owner: string | null,
+	most = maximumDocuments
+): Promise<Result<void>> {
+	const { documents } = await database();
+	if ((await documents.count({ where: { deletedAt: null } })) >= most)
+		return failure('save.full', { maximum: maximumDocuments });
+	const own = owner ? await documents.count({ where: { ownerId: owner, deletedAt: null } }) : 0;
+	return own >= maximumOfOne
+		? failure('save.fullOfOne', { maximum: maximumOfOne })
+		: success(undefined);
+}
 
 /** Which save writes, and over which revision of which document. */
 interface Overwrite extends Pick<Save, 'saveId' | 'unanswered'> {
 	readonly id: string;
 	readonly kind: DocumentKind;
 	readonly revision: number;
+	readonly isDeleted: boolean;
 }
 
-/** @returns whether it was still that revision, and that kind, in the moment of writing */
+/** Bytes of a content from which on its versions are looked at with each save: see thinOf. */
+const largeContent = 100_000;
+
+/** @returns whether it was still that revision, that kind, and there or deleted, in the moment of writing */
 export async function overwrite(
-	{ id, kind, revision, saveId, unanswered }: Overwrite,
-	columns: object,
+	{ id, kind, revision, isDeleted, saveId, unanswered }: Overwrite,
+	columns: { readonly content: string },
 	person: string | null
 ): Promise<boolean> {
 	const written = { ...columns, savedBy: person, updatedAt: stamp() };
@@ -142,9 +178,10 @@ export async function overwrite(
 	const changed = await statements.change(
 		`UPDATE documents SET ${names.join()}, revision = revision + 1, saveId = ?4, deletedAt = NULL,
 			earlierSaves = substr(?5 || saveId || ' ' || earlierSaves, 1, ${rememberedLetters})
-			WHERE id = ?1 AND kind = ?2 AND revision = ?3`,
+			WHERE id = ?1 AND kind = ?2 AND revision = ?3 AND deletedAt IS ${isDeleted ? 'NOT ' : ''}NULL`,
 		[id, kind, revision, saveId, containedIn({ unanswered }), ...Object.values(written)]
 	);
+	if (changed === 1 && columns.content.length > largeContent) await thinOf(id);
 	return changed === 1;
 }
 
@@ -172,13 +209,13 @@ async function keepSecondVersion(
 		const second = { ...save, work: renamed(save.work, name), bench };
 		if (ours) {
 			const columns = columnsFor(second);
-			if (!(await overwrite({ ...second, ...ours, saveId: save.saveId }, columns, person)))
-				continue;
+			const next = { ...second, ...ours, isDeleted: ours.isDeleted === 1, saveId: save.saveId };
+			if (!(await overwrite(next, columns, person))) continue;
 			return success({ revision: ours.revision + 1, kept: { id: ours.id, name } });
 		} else {
 			// An id that is taken by another document is nothing to stumble over.
 			if (found.some((each) => each.id === id)) id = randomUUID();
-			const created = await create(id, second, person ?? row.ownerId, person);
+			const created = await create(id, second, person ?? row.ownerId, person, true);
 			if (!created.ok) return created;
 		}
 	}

@@ -3,8 +3,8 @@ import { Op } from 'sequelize';
 import { z } from 'zod';
 import { database } from '../database/database';
 import { summaryOfText } from './content';
-import { mayBeNeeded } from './uses';
-import { thinVersions } from './versions';
+import { emptyBin } from './change';
+import { thinVersions } from './thinning';
 
 /** Days for which what was deleted can be brought back. */
 export const keptDays = 30;
@@ -44,12 +44,8 @@ export async function lookAfter(now = Date.now()): Promise<void> {
 
 /** Empties what was deleted long ago, its versions with it, and thins the versions of the others. */
 export async function tidyUp(now = Date.now()): Promise<void> {
-	const { documents, sequelize } = await database();
-	const isOld = { deletedAt: { [Op.lt]: new Date(now - keptDays * day) } };
-	await documents.destroy({ where: { ...isOld, kind: 'plan' } });
-	for (const { id } of await documents.findAll({ attributes: ['id'], where: isOld }))
-		// A course that a plan is still tried on stays, though no list shows it.
-		if (!(await mayBeNeeded(id))) await documents.destroy({ where: { id } });
+	await emptyBin(new Date(now - keptDays * day));
+	const { sequelize } = await database();
 	await thinVersions(sequelize);
 }
 

@@ -1,18 +1,13 @@
 /**
  * Earlier contents of a document, to look at and to go back to. The database keeps them by itself
- * when a content is overwritten (database/migrations); here they are listed, and thinned with age.
+ * when a content is overwritten (database/migrations), and gives them up with age (./thinning).
  */
-import type { Sequelize } from 'sequelize';
 import { success, type Result } from '$core/sentence';
 import type { Content, Version } from '$lib/saving/protocol';
 import { database } from '../database/database';
 import type { PersonRow, VersionRow } from '../database/models';
 import { changeContent } from './change';
 import { columnsOf, contentOf, readSummary } from './content';
-
-/** The most that one document has, and the days after which an earlier content is given up. */
-export const maximumVersions = 100;
-const maximumDays = 365;
 
 type WithAuthor = VersionRow & { author?: PersonRow | null };
 
@@ -55,31 +50,4 @@ export async function goBack(
 	const content = await openVersion(documentId, id);
 	if (!content?.ok) return content;
 	return changeContent(documentId, person, () => success(columnsOf(content.value)));
-}
-
-/**
- * Of each person's versions of a document the newest stays: of a minute for an hour, of an hour for a
- * day, of a day for a month, of a month for a year.
- * @param byAge whether the clock can be believed; otherwise there are only so many
- */
-export async function thinVersions(sequelize: Sequelize, byAge = true): Promise<void> {
-	await sequelize.query(
-		`DELETE FROM versions WHERE id IN (
-			SELECT id FROM (
-				SELECT id, age,
-					row_number() OVER (
-						PARTITION BY documentId, savedBy, strftime(CASE
-							WHEN age < 1.0 / 24 THEN '%Y-%m-%d %H:%M'
-							WHEN age < 1 THEN '%Y-%m-%d %H'
-							WHEN age < 31 THEN '%Y-%m-%d'
-							ELSE '%Y-%m'
-						END, substr(savedAt, 1, 23))
-						ORDER BY savedAt DESC, id DESC
-					) AS place,
-					row_number() OVER (PARTITION BY documentId ORDER BY savedAt DESC, id DESC) AS rank
-				FROM (SELECT *, julianday('now') - julianday(savedAt) AS age FROM versions)
-			)
-			WHERE rank > ${maximumVersions}${byAge ? ` OR place > 1 OR age > ${maximumDays}` : ''}
-		)`
-	);
 }

@@ -1,4 +1,5 @@
 import { json } from '@sveltejs/kit';
+import { mayTakeName } from '$lib/server/allowance';
 import { personSchema } from '$lib/saving/protocol';
 import { takeName } from '$lib/server/people';
 import { rememberPerson } from '$lib/server/person-cookie';
@@ -6,9 +7,9 @@ import { answerOf, smallBodyOf } from '$lib/server/request';
 import type { RequestHandler } from './$types';
 
 /** Picks a name; from now on this browser is that person. */
-export const POST: RequestHandler = async ({ request, cookies }) => {
+export const POST: RequestHandler = async ({ request, cookies, getClientAddress }) => {
 	const { name } = await smallBodyOf(request, personSchema);
-	const person = answerOf(await takeName(name));
+	const person = answerOf(await takeName(name, () => mayTakeName(getClientAddress())));
 	rememberPerson(cookies, person.id);
 	return json(person);
 };

@@ -1,6 +1,7 @@
 import { error, json } from '@sveltejs/kit';
 import { t } from '$lib/i18n';
 import { changeSchema, saveSchema } from '$lib/saving/protocol';
+import { mayMakeDocument } from '$lib/server/allowance';
 import { renameDocument, setDeleted } from '$lib/server/documents/change';
 import { textOf } from '$lib/server/documents/list';
 import { saveDocument } from '$lib/server/documents/save';
@@ -22,9 +23,11 @@ export const GET: RequestHandler = async ({ params, url }) => {
 };
 
 /** Saves a document; see $lib/server/documents/save for what a conflict does. */
-export const PUT: RequestHandler = async ({ params, request, locals }) => {
+export const PUT: RequestHandler = async ({ params, request, locals, getClientAddress }) => {
 	const save = await bodyOf(request, saveSchema);
-	return json(answerOf(await saveDocument(params.id, save, locals.person?.id ?? null)));
+	const person = locals.person?.id ?? null;
+	const mayMake = () => mayMakeDocument(getClientAddress(), person);
+	return json(answerOf(await saveDocument(params.id, save, person, mayMake)));
 };
 
 /** Renames, deletes, or takes a deletion back. */
