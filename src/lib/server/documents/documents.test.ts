@@ -144,7 +144,6 @@ describe('a list', () => {
 				(await listDocuments(kind, choice)).rows.map(({ name }) => name);
 			expect(await found({ find: 'LAMP 3' })).toEqual(['Lamp 3']);
 			expect(await found({ find: 'odille', whose: odille.id })).toEqual(['Lamp by Odille']);
-			expect(await found({ find: '0 steps', limit: 500 })).toHaveLength(8);
 			const { rows, total } = await listDocuments('plan', { find: 'lamp ', skip: 2, limit: 3 });
 			expect(rows).toHaveLength(3);
 			const all = await found({ find: 'lamp ' });
@@ -180,7 +179,7 @@ describe('versions', () => {
 	it('are kept when another person overwrites, and one goes back to them', () =>
 		withDatabase(async () => {
 			const ada = done(await takeName('Ada')).id;
-			const odille = done(await takeName('Odille')).id;
+			const piet = done(await takeName('Piet')).id;
 			await send(saveOf('mine'), id, ada);
 			await send(saveOf('overwritten', 1), id, piet);
 			const [version] = (await listVersions(id))!;
