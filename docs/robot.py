@@ -22,7 +22,7 @@ import threading
 import time
 
 VERSION, SIGNS, SIGNS_LAST, TRIES, OPENS_WITHIN = 2, 5, 60, 3, 2
-PATIENCE, FORGETS, LONGEST, MOST_BAD, MOST_MESSAGES = 0.5, 4, 1024 * 1024, 20, 400
+PATIENCE, FORGETS, LONGEST, MOST_BAD, MOST_MESSAGES, HELLO = 0.5, 4, 1024 * 1024, 20, 400, 40
 DEVICES = ["motion", "wheels", "pacing", "turning", "gyro", "lamp", "battery"]
 #: Of each order, what it takes: the least and the most of a number, or the type of a value.
 PART, ANY = (-1, 1), (-1e6, 1e6)
@@ -453,7 +453,8 @@ class Line(socketserver.BaseRequestHandler):
         while True:
             text = self.receive()
             now = time.monotonic()
-            self.room = min(MOST_MESSAGES, self.room + (now - self.last) * MOST_MESSAGES) - 1
+            weight = HELLO if '"hello"' in text else 1
+            self.room = min(MOST_MESSAGES, self.room + (now - self.last) * MOST_MESSAGES) - weight
             self.last = now
             if self.room < 0:
                 self.say("bad", why="tooMany")

@@ -15,6 +15,8 @@ export const linkVersion = 2;
 export const longestMessage = 1024 * 1024;
 /** Messages a second to a robot, at most, on an average of one second. */
 export const mostMessages = 400;
+/** As many messages one `hello` counts for: each makes a robot work out a key. */
+export const helloWeight = 40;
 
 const id = z.int().min(1).describe('Of an order: counted up by the app.');
 const word = z.string().min(1).max(64);

@@ -337,4 +337,11 @@ describe('messages that make no sense', () => {
 		expect(one.last).toEqual({ type: 'bad', why: 'tooMany' });
 		expect(one.isClosed).toBe(true);
 	});
+
+	it('so is a flood of knocks: each costs it a key', () => {
+		const one = standing().visitor();
+		for (let i = 0; i < 11; i++) one.hello();
+		expect(one.last).toEqual({ type: 'bad', why: 'tooMany' });
+		expect(one.isClosed).toBe(true);
+	});
 });

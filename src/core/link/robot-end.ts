@@ -8,6 +8,7 @@ import type { RobotKind } from '../robots/robot';
 import type { Values } from '../steps/definition';
 import { Door, type Caller, type Tokens } from './door';
 import {
+	helloWeight,
 	linkVersion,
 	longestMessage,
 	mostMessages,
@@ -113,7 +114,7 @@ export class RobotEnd {
 		const flow = new Flow();
 		return {
 			receive: (message) => {
-				const frame = flow.isTooMuch(this.time) ? 'tooMany' : parse(message);
+				const frame = flow.check(parse(message), this.time);
 				if (typeof frame === 'string') {
 					send({ type: 'bad', why: frame });
 					if (frame === 'tooMany' || flow.isHopeless()) close();
@@ -235,11 +236,12 @@ class Flow {
 	private last = 0;
 	private bad = 0;
 
-	isTooMuch(time: number): boolean {
+	/** @returns the frame, or why it is not taken, be it that there are too many */
+	check<Frame extends ToRobot | string>(frame: Frame, time: number): Frame | 'tooMany' {
 		this.room = Math.min(mostMessages, this.room + (time - this.last) * mostMessages);
 		this.last = time;
-		this.room -= 1;
-		return this.room < 0;
+		this.room -= typeof frame === 'object' && frame.type === 'hello' ? helloWeight : 1;
+		return this.room < 0 ? 'tooMany' : frame;
 	}
 
 	/** Called with each message that could not be taken. */
