@@ -45,8 +45,9 @@ export const killYard = (): void =>
  * One more server of the app with the same robots, that a test may kill.
  *
  * @param wanted the address of one that is gone, to start it again
+ * @param robots where its robots are
  */
-export async function startServer(wanted?: string) {
+export async function startServer(wanted?: string, robots = `ws://127.0.0.1:${port}`) {
 	const own = wanted ? Number(new URL(wanted).port) : await freePort();
 	const server = fork(
 		join(import.meta.dirname, '..', 'server', 'serve.mjs'),
@@ -56,7 +57,7 @@ export async function startServer(wanted?: string) {
 				...process.env,
 				LANTERN_DATA: join(tmpdir(), `lantern-step-e2e-${own}`),
 				LANTERN_DEMO: '1',
-				LANTERN_ROBOTS: `ws://127.0.0.1:${port}`
+				LANTERN_ROBOTS: robots
 			}
 		}
 	);
