@@ -67,22 +67,28 @@ export interface DocumentFormat<T> {
 	readonly schema: z.ZodType<T>;
 }
 
-type Fields = Readonly<Record<string, unknown>>;
+export type Fields = Readonly<Record<string, unknown>>;
 /** Makes the next version of a document, as far as it can: what comes out is checked afterwards. */
 export type Upgrade = (older: Fields) => Fields;
 
 /**
  * A schema that takes older documents, too.
  * @param upgrades the first makes version 2 of version 1, and so on
+ * @param mend of what can be mended in any of them, before it is checked
  */
-export const withUpgrades = <T>(schema: z.ZodType<T>, upgrades: readonly Upgrade[]): z.ZodType<T> =>
+export const withUpgrades = <T>(
+	schema: z.ZodType<T>,
+	upgrades: readonly Upgrade[],
+	mend: (document: Fields) => Fields = (document) => document
+): z.ZodType<T> =>
 	z.preprocess((document) => {
 		if (!isFields(document) || !Number.isInteger(document.version)) return document;
 		const version = Number(document.version);
 		if (version < 1) return document;
-		return upgrades
+		const current = upgrades
 			.slice(version - 1)
 			.reduce((older, upgrade, i) => ({ ...upgrade(older), version: version + i + 1 }), document);
+		return mend(current);
 	}, schema);
 
 export const isFields = (value: unknown): value is Fields =>

@@ -5,9 +5,11 @@
 import { z } from 'zod';
 import {
 	identifierSchema,
+	isFields,
 	nameSchema,
 	withUpgrades,
 	type DocumentFormat,
+	type Fields,
 	type Upgrade
 } from '../document';
 import { floorColours, type FloorColour } from '../colours';
@@ -231,7 +233,34 @@ export const fieldSchemas = {
 /** In version 1 there was one start mark. */
 const startToStarts: Upgrade = ({ start, ...course }) => ({ ...course, starts: [start] });
 
-export const courseSchema: z.ZodType<Course> = withUpgrades(currentSchema, [startToStarts]);
+/** Files from anywhere may repeat an id in a list: the later part gets one of its own. */
+function ownIds(document: Fields): Fields {
+	const mended = Object.entries(document).map(([name, list]) => {
+		if (!Array.isArray(list)) return [name, list] as const;
+		const taken = new Set<string>();
+		const parts = list.map((part: unknown): unknown => {
+			if (!isFields(part) || typeof part.id !== 'string') return part;
+			const id = taken.has(part.id) ? otherId(part.id, taken) : part.id;
+			taken.add(id);
+			return id === part.id ? part : { ...part, id };
+		});
+		return [name, parts] as const;
+	});
+	return Object.fromEntries(mended);
+}
+
+function otherId(id: string, taken: ReadonlySet<string>): string {
+	for (let number = 2; ; number++) {
+		const other = `${id.slice(0, 34)}-${number}`;
+		if (!taken.has(other)) return other;
+	}
+}
+
+export const courseSchema: z.ZodType<Course> = withUpgrades(
+	currentSchema,
+	[startToStarts],
+	ownIds
+);
 
 export const courseFormat: DocumentFormat<Course> = {
 	name: 'lantern-step/course',

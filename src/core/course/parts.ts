@@ -300,27 +300,3 @@ export function freeIds(course: Course, part: PartName, count: number): string[]
 	}
 	return ids;
 }
-
-/** The same course with an id of its own for each part: files from anywhere may repeat them. */
-export function withOwnIds(course: Course): Course {
-	let whole = course;
-	for (const part of partNames) {
-		const taken = new Set<string>();
-		const parts = partsOf(whole, part).map((value) => {
-			if (!('id' in value)) return value;
-			const id = taken.has(value.id) ? otherId(value.id, taken) : value.id;
-			taken.add(id);
-			return id === value.id ? value : { ...value, id };
-		});
-		if (parts.some((value, index) => value !== partsOf(whole, part)[index]))
-			whole = withParts(whole, part, parts);
-	}
-	return whole;
-}
-
-function otherId(id: string, taken: ReadonlySet<string>): string {
-	for (let number = 2; ; number++) {
-		const other = `${id.slice(0, 34)}-${number}`;
-		if (!taken.has(other)) return other;
-	}
-}

@@ -21,7 +21,6 @@ import {
 	indexOf,
 	keyOf,
 	partsOf,
-	withOwnIds,
 	type Part,
 	type PartName,
 	type PartRef
@@ -92,7 +91,7 @@ export class CourseBench {
 		opened: Opened,
 		readonly person: Person | null
 	) {
-		this.desk = new Desk(withOwnIds(opened.content), courseHistory, this.voice, {
+		this.desk = new Desk(opened.content, courseHistory, this.voice, {
 			changed: () => this.laying.follow(),
 			save: () => this.saver.change({ kind: 'course', content: this.course })
 		});

@@ -4,7 +4,7 @@ import { failure, success, type Result } from '../../sentence';
 import { courseFormat, partSchemas, type Course, type Point } from '../course';
 import { boxOf, middleOf } from '../extent';
 import { tidy, tidyBearing, tidyPoint } from '../motions';
-import { kindOf, partNames, withOwnIds, type Part, type PartName } from '../parts';
+import { kindOf, partNames, type Part, type PartName } from '../parts';
 import { bearingTo, lengthTo } from '../measure';
 import type { Drawing, Shape } from './shapes';
 import { drawn, upright, windowOf } from './write';
@@ -34,9 +34,8 @@ export function readOwn(drawing: Drawing): Result<Course> {
 		const list = lists[part] ?? [];
 		course[part] = part === 'finish' || part === 'table' ? (list[0] ?? null) : list;
 	}
-	const checked = checkDocument(course, courseFormat);
-	// Copies that were made in a drawing program have the ids of what they are copies of.
-	return checked.ok ? success(withOwnIds(checked.value)) : checked;
+	// Copies that were made in a drawing program have the ids of what they are copies of: it mends that.
+	return checkDocument(course, courseFormat);
 }
 
 /** Whether a shape lies just where it was written. */
