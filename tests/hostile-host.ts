@@ -71,7 +71,7 @@ export async function hostileHost(count: number) {
 		const waiting: string[] = [];
 		let timer: ReturnType<typeof setInterval> | undefined;
 		const put = () => {
-			for (let i = 0; i < 10 && said < count; i++) {
+			for (let i = 0; i < 40 && said < count; i++) {
 				const pick = chance();
 				const sample = seen[Math.floor(chance() * seen.length)];
 				const text =

@@ -1,8 +1,9 @@
 /** Real robots, or as near as it gets: against the yard's own process, through the server. */
 import { expect, test, type Page } from '@playwright/test';
 import { robotKinds } from '../src/core/robots/kinds';
-import { go, lamp, planFor, planOf, right, step, wait } from '../src/core/testing/sample';
+import { go, lamp, planFor, planOf, repeat, right, step, wait } from '../src/core/testing/sample';
 import { violations } from './axe';
+import { hostileHost } from './hostile-host';
 import { isSaved, openPlan, save, tag } from './helpers';
 import {
 	comeIn,
@@ -404,7 +405,7 @@ test('two robots run one plan, and one waits for the word of the other', async (
 
 const names: Readonly<Record<string, readonly [id: string, name: string]>> = {
 	skiff: ['tallow', 'Tallow'],
-	skiffLite: ['wick', 'Wick'],
+	skiffLite: ['tallow', 'Tallow'],
 	ball: ['rushlight', 'Rushlight'],
 	drone: ['taper', 'Taper'],
 	rail: ['dory', 'Dory'],
@@ -492,4 +493,43 @@ test('a button board of one’s own, with the model and with the robot', async (
 	await isSaved(page);
 	const kept = await (await page.request.get(`/api/documents/${id}`)).json();
 	expect(kept.board.map(({ type }: { type: string }) => type)).toEqual(['stick', 'button']);
+});
+
+/** Hostile messages to the app; `HOSTILE=10000` for the long form. */
+const count = Number(process.env.HOSTILE ?? 300);
+
+test('whatever a robot says, the run ends, is kept, and no button stays', async ({ browser }) => {
+	test.setTimeout(300_000 + count * 100);
+	const host = await hostileHost(count);
+	const server = await startServer(undefined, host.address);
+	const page = await browser.newPage({ baseURL: server.address });
+	const errors: string[] = [];
+	page.on('pageerror', (error) => errors.push(String(error)));
+	try {
+		await comeIn(page);
+		await pair(page, 'tallow', 'Tallow');
+		await hand({ do: 'carry', robot: 'tallow', to: 'open-quay' });
+		let runs = 0;
+		while (host.said() < count) {
+			await openPlan(page, [repeat(3, [go(0.1), right(90), wait(1)])]);
+			await run(page);
+			runs += 1;
+			await expect(page.getByTestId('outcome')).toContainText(/over|halted|lost|stopped/i, {
+				timeout: 60_000
+			});
+			await expect(page.getByRole('button', { name: 'Halt' })).toHaveCount(0);
+			await expect(page.getByText('No message has the key')).toHaveCount(0);
+			await page.reload();
+			await expect(page.getByTestId('outcome'), 'the run was kept').toContainText(
+				/over|halted|lost|stopped/i
+			);
+		}
+		expect(runs).toBeGreaterThan(0);
+		expect(host.said()).toBe(count);
+		expect(errors).toEqual([]);
+	} finally {
+		await page.close();
+		host.close();
+		await server.kill();
+	}
 });

@@ -36,15 +36,21 @@ const opening = () =>
 		}
 	});
 let opened: ReturnType<typeof opening> | undefined;
-/** Undefined where a browser offers no storage: the run is then shown, and not kept. */
+/** Undefined where a browser offers no storage: the run is then shown, and not kept, which is said. */
 const device = () => (opened ??= opening()).catch(() => undefined);
 
-export async function keepRun(run: KeptRun): Promise<void> {
-	const database = await device();
-	if (!database) return;
-	await database.put('runs', run);
-	const all = await runsOf(run.planId);
-	for (const old of all.slice(mostKept)) await forget(old.id);
+/** @returns whether the device has it */
+export async function keepRun(run: KeptRun): Promise<boolean> {
+	try {
+		const database = await device();
+		if (!database) return false;
+		await database.put('runs', run);
+		const all = await runsOf(run.planId);
+		for (const old of all.slice(mostKept)) await forget(old.id);
+		return true;
+	} catch {
+		return false;
+	}
 }
 
 export async function forget(id: string): Promise<void> {
@@ -59,7 +65,11 @@ export class NewsWriter {
 	private number = 0;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 
-	constructor(private readonly id: string) {}
+	/** @param onUnkept told once the device does not take what came */
+	constructor(
+		private readonly id: string,
+		private readonly onUnkept: () => void
+	) {}
 
 	/** @param isLast nothing more comes of this run */
 	add(news: LiveNews, isLast: boolean): void {
@@ -74,7 +84,16 @@ export class NewsWriter {
 		const news = this.waiting;
 		this.waiting = [];
 		const { id } = this;
-		await (await device())?.put('news', { id, number: this.number++, news });
+		try {
+			const database = await device();
+			if (!database) return this.onUnkept();
+			await database.put('news', { id, number: this.number, news });
+			this.number += 1;
+		} catch {
+			// With the next ones it is tried again.
+			this.waiting = [...news, ...this.waiting];
+			this.onUnkept();
+		}
 	}
 }
 

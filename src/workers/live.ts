@@ -58,6 +58,8 @@ export interface Watcher {
 	stored(robot: string, places: readonly StoredPlace[]): void;
 	/** A robot tells of a run that it made by itself. */
 	journal(robot: string, planId: string, news: LiveNews, isLast: boolean): void;
+	/** This device does not keep the run that is in progress. */
+	unkept(): void;
 }
 
 export type StoredPlace = (FromRobot & { type: 'stored' })['places'][number];
@@ -128,6 +130,15 @@ function heard(robot: string, frame: FromRobot, odd: readonly string[]): void {
 	} else if (run && run.robots.includes(robot)) run.tick();
 }
 
+/** To say, once for each run, that this device does not keep it. */
+function sayUnkept(): () => void {
+	let isTold = false;
+	return () => {
+		if (!isTold) watcher?.unkept();
+		isTold = true;
+	};
+}
+
 /** Of runs that robots made by themselves, by their ids. */
 const writers = new Map<string, NewsWriter>();
 
@@ -136,7 +147,7 @@ async function takeEntry(robot: string, entry: FromRobot & { type: 'journal' }):
 	const news = readNews(entry.news);
 	if (!news) return;
 	if (plan) {
-		writers.set(id, new NewsWriter(id));
+		writers.set(id, new NewsWriter(id, sayUnkept()));
 		void keepRun({ id, planId, courseId, plan, at: Date.now() - ago * 1000 });
 	}
 	writers.get(id)?.add(news, isLast);
@@ -174,7 +185,7 @@ class RunInProgress {
 		private readonly onNews: (news: LiveNews) => void
 	) {
 		this.robots = request.robots;
-		this.kept = new NewsWriter(request.id);
+		this.kept = new NewsWriter(request.id, sayUnkept());
 		const { plan, course, robots, model } = request;
 		this.model = model && new ModelCrew(plan, course, model.variation, model.seed);
 		this.model?.ports.forEach((port, index) => ports.set(robots[index]!, port));
@@ -314,8 +325,11 @@ const service = {
 		const isThere = (robot: string) => links.get(robot)?.isPaired;
 		if (!wanted.model && !wanted.robots.every(isThere)) return false;
 		const { id, planId, courseId, at, plan, course } = wanted;
-		if (!wanted.model)
-			await keepRun({ id, planId, courseId, at, plan, courseMark: markOf(course) });
+		// A device that keeps nothing is no reason not to run.
+		if (!wanted.model) {
+			const ofRun = { id, planId, courseId, at, plan, courseMark: markOf(course) };
+			if (!(await keepRun(ofRun))) watcher?.unkept();
+		}
 		run = new RunInProgress(wanted, onNews);
 		return true;
 	},

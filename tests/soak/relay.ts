@@ -13,7 +13,10 @@ import { freePort } from '../ports';
 import { quantile, School } from './school';
 
 const { values } = parseArgs({
-	options: { people: { type: 'string', default: '10' }, seconds: { type: 'string', default: '600' } }
+	options: {
+		people: { type: 'string', default: '10' },
+		seconds: { type: 'string', default: '600' }
+	}
 });
 const people = Number(values.people);
 const seconds = Number(values.seconds);

@@ -256,11 +256,7 @@ function otherId(id: string, taken: ReadonlySet<string>): string {
 	}
 }
 
-export const courseSchema: z.ZodType<Course> = withUpgrades(
-	currentSchema,
-	[startToStarts],
-	ownIds
-);
+export const courseSchema: z.ZodType<Course> = withUpgrades(currentSchema, [startToStarts], ownIds);
 
 export const courseFormat: DocumentFormat<Course> = {
 	name: 'lantern-step/course',

@@ -5,15 +5,7 @@ import { courseFrom, Dice, partFrom } from '../testing/random-course';
 import { courseOf } from '../testing/sample';
 import { courseSchema, type Course } from './course';
 import { courseHistory, type CourseEdit, type CourseHistory } from './edits';
-import {
-	freeIds,
-	idOf,
-	kindOf,
-	partNames,
-	partsOf,
-	type Part,
-	type PartName
-} from './parts';
+import { freeIds, idOf, kindOf, partNames, partsOf, type Part, type PartName } from './parts';
 import { mirror, resize, shift, turn } from './motions';
 import { runs } from '../testing/runs';
 

@@ -84,6 +84,7 @@ export class LiveDesk {
 		robots.onJournal = (_robot, planId, news, isLast) => {
 			if (planId === bench.saver.id) this.hearStored(news, isLast);
 		};
+		robots.onUnkept = () => bench.voice.refuse(t('live.unkept'));
 	}
 
 	/** Which robot is to do what. */

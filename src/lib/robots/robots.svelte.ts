@@ -48,6 +48,8 @@ export class Robots {
 	person = $state.raw<Person>({ id: newId(), name: '' });
 	/** Told when a robot tells of a run that it made by itself. */
 	onJournal: Watcher['journal'] = () => {};
+	/** Told when this device does not keep the run that is in progress. */
+	onUnkept: Watcher['unkept'] = () => {};
 	private service: Remote<LiveService> | undefined;
 
 	/** Begins to listen; again it does no harm. @param person who is here, if that is known */
@@ -74,7 +76,8 @@ export class Robots {
 			journal: (robot, planId, ...entry) => {
 				rememberRun(planId);
 				this.onJournal(robot, planId, ...entry);
-			}
+			},
+			unkept: () => this.onUnkept()
 		});
 	}
 
