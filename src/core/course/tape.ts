@@ -32,15 +32,15 @@ export function lineOf(tape: Tape): Point[] {
 			continue;
 		}
 		const count = Math.ceil(Math.abs(corner.turned) / piece);
-		for (let i = 0; i <= count; i++) line.push(onArc(corner, i / count));
+		for (let i = 0; i <= count; i++) line.push(onArc(corner, i, count));
 	}
 	if (tape.isClosed) line.push(line[0]!);
 	return line;
 }
 
-/** @param share of the arc that lies before the place */
-export function onArc({ centre, radius, start, turned }: Arc, share: number): Point {
-	const angle = start + turned * share;
+/** The place after so many of all equal pieces of an arc. */
+export function onArc({ centre, radius, start, turned }: Arc, pieces: number, all: number): Point {
+	const angle = start + (turned * pieces) / all;
 	return [centre[0] + radius * exact.cos(angle), centre[1] + radius * exact.sin(angle)];
 }
 

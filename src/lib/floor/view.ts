@@ -85,7 +85,7 @@ const arcTo = (radius: number, turned: number, to: readonly number[]): string =>
 export function tapePath(tape: Tape): string {
 	const ways = cornersOf(tape).map((corner) =>
 		'centre' in corner
-			? `${placed(corner.from)}${arcTo(corner.radius, corner.turned, onArc(corner, 1))}`
+			? `${placed(corner.from)}${arcTo(corner.radius, corner.turned, onArc(corner, 1, 1))}`
 			: placed(corner)
 	);
 	return `M${ways.join('L')}${tape.isClosed ? 'Z' : ''}`;
