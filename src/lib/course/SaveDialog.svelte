@@ -155,4 +155,9 @@
 	.more {
 		display: grid;
 	}
+	progress {
+		width: 100%;
+		height: 0.6rem;
+		accent-color: var(--verdigris);
+	}
 </style>

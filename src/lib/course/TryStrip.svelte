@@ -75,7 +75,7 @@
 </section>
 
 {#if isFinding}
-	<TitledDialog title={t('course.try.other')} width={28} onclose={() => (isFinding = false)}>
+	<TitledDialog title={t('finder.plan')} width={28} onclose={() => (isFinding = false)}>
 		<Finder
 			kind="plan"
 			onchoose={(listed) => {

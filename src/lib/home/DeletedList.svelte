@@ -67,6 +67,7 @@
 		{#if rows && rows.length > 0}
 			<button
 				class="button button-line empty"
+				class:sure={isSure}
 				onclick={async () => {
 					if (!isSure) return (isSure = true);
 					await onempty();
@@ -83,6 +84,10 @@
 	}
 	.empty {
 		margin-top: 0.6rem;
+	}
+	.sure {
+		border-color: var(--signal);
+		color: var(--signal);
 	}
 	.hint {
 		color: var(--ink-soft);

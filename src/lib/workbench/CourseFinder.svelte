@@ -8,7 +8,7 @@
 	let { bench, onclose }: { bench: Workbench; onclose: () => void } = $props();
 </script>
 
-<TitledDialog title={t('bench.otherCourse')} width={28} {onclose}>
+<TitledDialog title={t('finder.course')} width={28} {onclose}>
 	<Finder
 		kind="course"
 		onchoose={({ id }) => {
