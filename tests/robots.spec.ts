@@ -405,7 +405,7 @@ test('two robots run one plan, and one waits for the word of the other', async (
 
 const names: Readonly<Record<string, readonly [id: string, name: string]>> = {
 	skiff: ['tallow', 'Tallow'],
-	skiffLite: ['tallow', 'Tallow'],
+	skiffLite: ['wick', 'Wick'],
 	ball: ['rushlight', 'Rushlight'],
 	drone: ['taper', 'Taper'],
 	rail: ['dory', 'Dory'],
