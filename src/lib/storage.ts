@@ -25,7 +25,7 @@ export function store(key: string, text: string): boolean {
 	try {
 		const place = small();
 		place?.setItem(key, text);
-		return place?.getItem(key) === text;
+		return place !== null;
 	} catch {
 		return false;
 	}

@@ -107,8 +107,15 @@ export async function dropDraft(id: string, tab: string, saved: Save): Promise<v
 }
 
 export async function findDraft(id: string, tab: string): Promise<Draft | undefined> {
-	const all = await allDrafts();
-	return all.find((draft) => draft.id === id && draft.tab === tab);
+	const small = inSmall(id, tab);
+	if (small) return small;
+	try {
+		const kept = await (await database())?.get('drafts', [id, tab]);
+		return kept && draftOf(kept);
+	} catch (error) {
+		console.warn(error);
+		return undefined;
+	}
 }
 
 /** All drafts on this device, of whatever tab; of two of one tab the newer one. */
