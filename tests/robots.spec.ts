@@ -89,8 +89,11 @@ test('wrong signs: new ones, and after three a hand is wanted', async ({ page })
 	expect((await look('vesper')).with).toBeUndefined();
 	await tellSigns(page, 'vesper');
 	await expect(alert).toContainText('Now press the button of Vesper');
-	await hand({ do: 'push', robot: 'vesper', place: 1 });
-	await expect(robotCard(page, 'vesper')).toContainText('Obeys you.');
+	// What was sealed may still be on its way to the robot.
+	await expect(async () => {
+		await hand({ do: 'push', robot: 'vesper', place: 1 });
+		await expect(robotCard(page, 'vesper')).toContainText('Obeys you.', { timeout: 3000 });
+	}).toPass();
 	await page.getByRole('button', { name: 'More for Vesper', exact: true }).click();
 	await page.getByRole('menuitem', { name: 'Forget' }).click();
 	await expect.poll(async () => (await look('vesper')).with).toBeUndefined();

@@ -31,7 +31,7 @@ export class School {
 	private constructor(
 		readonly server: Server,
 		private readonly yard: ChildProcess,
-		private readonly yardPort: number,
+		readonly yardHost: string,
 		readonly people: number
 	) {
 		this.knockers = Array.from({ length: people }, (_, index) => this.knocker(index));
@@ -45,7 +45,7 @@ export class School {
 		process.env.LANTERN_ROBOTS = [`ws://127.0.0.1:${port}`, ...hosts].join(' ');
 		const server = await Server.start(true);
 		await pause(1500);
-		return new School(server, yard, port, people);
+		return new School(server, yard, `127.0.0.1:${port}`, people);
 	}
 
 	knocker(index: number): Knocker {
@@ -67,18 +67,24 @@ export class School {
 			await line.opened();
 			await line.knock(this.knockers[index]!);
 		}
-		const { robots } = await this.sight();
 		for (const [index, line] of this.lines.entries()) {
-			const { signs } = robots.find(({ id }) => id === `skiff-${index + 1}`)!;
-			await line.tell(this.knockers[index]!, signs!);
+			await line.tell(this.knockers[index]!, await this.signsOf(`skiff-${index + 1}`));
 			line.live(true);
 		}
 	}
 
-	private async sight() {
-		return (await (await fetch(`http://127.0.0.1:${this.yardPort}/look`)).json()) as {
-			robots: { id: string; signs?: number[]; with?: string }[];
+	/** What whoever stands beside a robot sees. */
+	async signsOf(robot: string): Promise<readonly number[]> {
+		const sight = (await (await fetch(`http://${this.yardHost}/look`)).json()) as {
+			robots: { id: string; signs?: number[] }[];
 		};
+		return sight.robots.find(({ id }) => id === robot)!.signs!;
+	}
+
+	/** A hand on a robot's button. */
+	async press(robot: string): Promise<void> {
+		const body = JSON.stringify({ do: 'push', robot, place: 1 });
+		await fetch(`http://${this.yardHost}/hands`, { method: 'POST', body });
 	}
 
 	/** Each gives ten orders a second. @returns milliseconds from each order to its answer, in order */

@@ -24,8 +24,9 @@ export class RobotLine {
 	private readonly socket: WebSocket;
 	private readonly stay: ReturnType<typeof setInterval>;
 
-	constructor(url: string) {
-		this.socket = new WebSocket(url);
+	/** @param localAddress of several that this machine has, the one to speak from */
+	constructor(url: string, localAddress?: string) {
+		this.socket = new WebSocket(url, { localAddress });
 		this.socket.on('open', () => (this.isOpen = true));
 		this.socket.on('close', () => (this.isOpen = false));
 		// Its closing tells.
@@ -118,8 +119,9 @@ export class RobotLine {
 		return proof && this.ask(proof, 'greeting');
 	}
 
-	async opened(): Promise<boolean> {
-		for (let i = 0; i < 300 && !this.isOpen; i++) await pause(10);
+	async opened(milliseconds = 3000): Promise<boolean> {
+		const until = performance.now() + milliseconds;
+		while (!this.isOpen && performance.now() < until) await pause(10);
 		return this.isOpen;
 	}
 }

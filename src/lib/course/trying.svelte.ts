@@ -28,6 +28,7 @@ export class Trying implements Stand {
 	/** What is tried here is no attempt of the plan: nothing of it is kept. */
 	readonly courseId = null;
 	readonly live = null;
+	readonly arrived = Promise.resolve();
 	readonly runs: Runs;
 	readonly robot = $derived.by(
 		() => this.plan.robots.find(({ id }) => id === this.runs.player.shown) ?? this.plan.robots[0]!

@@ -1,6 +1,5 @@
 <script lang="ts">
 	/** A plan or a course in the list, with all that can be done with it. */
-	import { EllipsisVertical } from '@lucide/svelte';
 	import { Menu } from '@skeletonlabs/skeleton-svelte';
 	import { onMount } from 'svelte';
 	import { t } from '$lib/i18n';
@@ -47,6 +46,10 @@
 	});
 </script>
 
+{#snippet dots()}
+	<svg width="20" height="20" aria-hidden="true"><use href="#dots" /></svg>
+{/snippet}
+
 <article class="document">
 	{#if hasPicture && !isUnreadable}
 		<CoursePicture id={document.id} revision={document.revision} />
@@ -78,7 +81,7 @@
 	{#if isMounted}
 		<Menu onSelect={({ value }) => onaction(value)} positioning={{ placement: 'bottom-end' }}>
 			<Menu.Trigger class="button button-plain button-icon above" aria-label={more}
-				><EllipsisVertical size={20} /></Menu.Trigger
+				>{@render dots()}</Menu.Trigger
 			>
 			<Menu.Positioner>
 				<Menu.Content class="panel menu">
@@ -89,8 +92,7 @@
 			</Menu.Positioner>
 		</Menu>
 	{:else}
-		<button class="button button-plain button-icon above" aria-label={more}
-			><EllipsisVertical size={20} /></button
+		<button class="button button-plain button-icon above" aria-label={more}>{@render dots()}</button
 		>
 	{/if}
 </article>

@@ -224,6 +224,12 @@
 <svelte:document onvisibilitychange={() => void look()} />
 <svelte:head><title>{t('app.name')}</title></svelte:head>
 
+<!-- Drawn once for all cards: a list of many is a third lighter without its own in each. -->
+<svg class="drawn-once" aria-hidden="true">
+	<symbol id="dots" viewBox="0 0 24 24">
+		{#each [5, 12, 19] as cy (cy)}<circle cx="12" {cy} r="2" fill="currentColor" />{/each}
+	</symbol>
+</svg>
 <div class="home">
 	<header>
 		<svg class="lantern" viewBox="0 0 40 40" width="40" height="40" aria-hidden="true">
@@ -371,6 +377,11 @@
 	.tagline {
 		color: var(--ink-soft);
 		font-size: 0.92rem;
+	}
+	.drawn-once {
+		position: absolute;
+		width: 0;
+		height: 0;
 	}
 	.lantern path {
 		fill: none;

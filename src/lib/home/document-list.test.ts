@@ -35,9 +35,16 @@ const listOf = (sought: Sought = { text: '', whose: 'all' }) =>
 
 it('shows what came with the page, and fetches the next ones behind it', async () => {
 	const list = listOf();
-	expect([list.shown.length, list.left, asked.length]).toEqual([shownAtFirst, 276, 0]);
+	expect([list.shown.length, list.left, asked.length]).toEqual([
+		shownAtFirst,
+		300 - shownAtFirst,
+		0
+	]);
 	const more = list.showMore();
-	expect([asked[0]!.get('skip'), asked[0]!.get('limit')]).toEqual(['24', String(shownMore)]);
+	expect([asked[0]!.get('skip'), asked[0]!.get('limit')]).toEqual([
+		String(shownAtFirst),
+		String(shownMore)
+	]);
 	// Somebody saved meanwhile: all of them stand one farther down.
 	answers[0]!({ rows: rows(shownAtFirst - 1, shownAtFirst - 1 + shownMore), total: 301 });
 	await more;
@@ -60,7 +67,11 @@ it('shows what was sought last, whichever answer comes last, and all again when 
 	expect(list.shown.map(({ id }) => id)).toEqual(['lamp-77']);
 	sought.text = ' ';
 	await list.seek();
-	expect([list.shown.length, list.left, asked.length]).toEqual([shownAtFirst, 276, 2]);
+	expect([list.shown.length, list.left, asked.length]).toEqual([
+		shownAtFirst,
+		300 - shownAtFirst,
+		2
+	]);
 });
 
 it('asks for what is somebody’s, and anew for as many after a change', async () => {

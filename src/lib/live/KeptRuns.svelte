@@ -28,7 +28,8 @@
 
 	async function show(kept: Kept) {
 		const { courseId, courseMark, plan } = kept.run;
-		if (courseId !== bench.courseId) await bench.chooseCourse(courseId);
+		if (courseId !== bench.courseId) bench.chooseCourse(courseId);
+		await bench.arrived;
 		bench.runs.showKept(kept.attempt, plan);
 		news = t('runs.shown', { when: showTime(isoOf(kept)) });
 		const hasChanged = courseMark !== undefined && courseMark !== markOf(bench.course);

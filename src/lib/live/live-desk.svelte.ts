@@ -191,6 +191,7 @@ export class LiveDesk {
 
 	/** Runs, or says what is missing. @param only the id of the one chain to run */
 	async run(only?: string): Promise<void> {
+		await this.bench.arrived;
 		this.wantedOnly = only;
 		this.isAsked = this.needs.length > 0;
 		if (!this.isAsked) await this.begin({ only });

@@ -48,7 +48,7 @@
 					{@const name = problem.sampleCourse}
 					<button
 						class="button button-line repair"
-						onclick={() => void bench.takeSampleCourse(name)}
+						onclick={() => bench.takeSampleCourse(name)}
 						>{t('problems.sampleCourse', { name })}</button
 					>
 				{/if}

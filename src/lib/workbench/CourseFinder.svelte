@@ -12,7 +12,7 @@
 	<Finder
 		kind="course"
 		onchoose={({ id }) => {
-			void bench.chooseCourse(id);
+			bench.chooseCourse(id);
 			onclose();
 		}}
 	/>

@@ -63,7 +63,7 @@
 				if (value === other) {
 					isFinding = true;
 					event.currentTarget.value = bench.courseId ?? '';
-				} else void bench.chooseCourse(value || null);
+				} else bench.chooseCourse(value || null);
 			}}
 		>
 			{#if !bench.courseId || !bench.courses.some(({ id }) => id === bench.courseId)}

@@ -134,6 +134,7 @@ export class Runs {
 	 * @param only the id of the one chain to run
 	 */
 	async rehearse(only?: string): Promise<void> {
+		await this.stand.arrived;
 		const { plan, course, courseId, variation } = this.stand;
 		const number = crypto.getRandomValues(new Uint32Array(1))[0]!;
 		const inputs = { plan, variation, seed: number, ...(only && { only }) };

@@ -9,6 +9,8 @@ export interface Stand {
 	/** null where no course is chosen, or the one that was is gone. */
 	readonly courseId: string | null;
 	readonly variation: Variation;
+	/** Ends once the course that was chosen is here: until then the one before stands. */
+	readonly arrived: Promise<unknown>;
 	/** Real robots, once somebody wants them. */
 	readonly live: { halt(): void } | null;
 }

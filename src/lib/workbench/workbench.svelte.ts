@@ -58,6 +58,7 @@ export class Workbench implements Stand {
 	course = $state.raw<Course>(openFloor());
 	courseId = $state<string | null>(null);
 	variation = $state<Variation>('classroom');
+	arrived: Promise<unknown> = Promise.resolve();
 	/** The newest; there may be more of them. */
 	readonly courses: readonly CourseChoice[];
 	readonly courseCount: number;
@@ -195,7 +196,16 @@ export class Workbench implements Stand {
 		return { courseId, variation, attempts: runs.seeds };
 	}
 
-	async chooseCourse(id: string | null): Promise<void> {
+	chooseCourse(id: string | null): void {
+		this.arrived = this.changeCourse(id);
+	}
+
+	/** Takes the course with this name, if it is still there. */
+	takeSampleCourse(name: string): void {
+		this.arrived = this.findCourse(name);
+	}
+
+	private async changeCourse(id: string | null): Promise<void> {
 		this.courseId = id;
 		preferences.choose({ lastCourse: id });
 		this.runs.forget();
@@ -204,12 +214,11 @@ export class Workbench implements Stand {
 		this.checking.soon();
 	}
 
-	/** Takes the course with this name, if it is still there. */
-	async takeSampleCourse(name: string): Promise<void> {
+	private async findCourse(name: string): Promise<void> {
 		// A server that cannot be reached has none.
 		const page = await fetchPage({ kind: 'course', find: name }).catch(() => null);
 		const found = page?.rows.find((course) => course.name === name);
-		if (found) await this.chooseCourse(found.id);
+		if (found) await this.changeCourse(found.id);
 		else this.voice.refuse(t('bench.noSampleCourse', { name }));
 	}
 
