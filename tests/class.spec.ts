@@ -1,6 +1,5 @@
 /** What a class meets: many plans, versions, deleted plans, an address without a certificate. */
 import { readFileSync } from 'node:fs';
-import { gzipSync } from 'node:zlib';
 import { chromium, expect, test } from '@playwright/test';
 import { go, planOf, wait } from '../src/core/testing/sample';
 import { shownAtFirst, shownMore } from '../src/lib/home/lists';
@@ -60,19 +59,20 @@ test('a thousand plans: a small page at once, all of them when they are sought',
 	test.setTimeout(400_000);
 	const server = await Server.start(true);
 	try {
-		for (let i = 0; i < 1000; i++) {
-			const plan = planOf([wait(1)], `Lamp ${i}`);
-			await server.send('PUT', `/api/documents/lamp-${i}`, save(plan));
+		for (let i = 0; i < 1000; i += 20) {
+			const some = Array.from({ length: 20 }, (_, k) => {
+				const plan = planOf([wait(1)], `Lamp ${i + k}`);
+				return server.send('PUT', `/api/documents/lamp-${i + k}`, save(plan));
+			});
+			await Promise.all(some);
 		}
 		const { text } = await server.get('/');
-		const size = gzipSync(text).length;
-		console.log(`Home with 1,000 plans more: ${Math.round(size / 1024)} kB compressed`);
-		expect(size).toBeLessThan(60 * 1024);
+		console.log(`Home with 1,000 plans more: ${Math.round(text.length / 1024)} kB`);
+		expect(text.length).toBeLessThan(60 * 1024);
 		await page.goto(server.address);
 		await page.getByRole('button', { name: 'Show more' }).first().click();
-		await expect(page.getByRole('article')).toHaveCount(
-			shownAtFirst + shownMore + samples.courses.length
-		);
+		const courses = Math.min(shownAtFirst, samples.courses.length);
+		await expect(page.getByRole('article')).toHaveCount(shownAtFirst + shownMore + courses);
 		await page.getByLabel('Find by name, owner, size or robot').fill('Lamp 7');
 		await expect(page.getByRole('article')).toHaveCount(111);
 		await page.getByLabel('Find by name, owner, size or robot').fill('Lamp 777');

@@ -63,12 +63,24 @@ export async function atRest(what: Locator): Promise<void> {
 
 export const news = (page: Page) => page.getByTestId('announcement');
 
+/** All cards of the home page, which brings the newest of each list. */
+export async function showAll(page: Page): Promise<void> {
+	await expect(page.getByRole('article')).not.toHaveCount(0);
+	const more = page.getByRole('button', { name: /^Show more/ });
+	// A page that has just come may not hear yet.
+	await expect(async () => {
+		for (const button of await more.all()) await button.click({ timeout: 1000 });
+		await expect(more).toHaveCount(0, { timeout: 1000 });
+	}).toPass();
+}
+
 /** The card of a plan or course on the home page. */
 export const card = (page: Page, name: string) =>
 	page.getByRole('article').filter({ hasText: name }).first();
 
 /** Something from the menu of a card. */
 export async function choose(page: Page, name: string, action: string): Promise<void> {
+	await showAll(page);
 	await page
 		.getByRole('button', { name: `More for ${name}`, exact: true })
 		.first()
