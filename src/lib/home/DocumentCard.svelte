@@ -1,7 +1,6 @@
 <script lang="ts">
 	/** A plan or a course in the list, with all that can be done with it. */
 	import { Menu } from '@skeletonlabs/skeleton-svelte';
-	import { onMount } from 'svelte';
 	import { t } from '$lib/i18n';
 	import type { Listed, Person } from '$lib/saving/protocol';
 	import CoursePicture from './CoursePicture.svelte';
@@ -39,11 +38,8 @@
 	);
 	const owner = $derived(document.owner?.name ?? t('home.nobody'));
 	const more = $derived(t('home.more', { name: document.name }));
-	/** The menu is made in the browser: for the server it is more work than all the rest of the card. */
-	let isMounted = $state(false);
-	onMount(() => {
-		isMounted = true;
-	});
+	/** The menu is made once it is wanted: it is more work than all the rest of the card. */
+	let isWanted = $state(false);
 </script>
 
 {#snippet dots()}
@@ -78,8 +74,12 @@
 			<Moment iso={document.updatedAt} />
 		</p>
 	</div>
-	{#if isMounted}
-		<Menu onSelect={({ value }) => onaction(value)} positioning={{ placement: 'bottom-end' }}>
+	{#if isWanted}
+		<Menu
+			defaultOpen
+			onSelect={({ value }) => onaction(value)}
+			positioning={{ placement: 'bottom-end' }}
+		>
 			<Menu.Trigger class="button button-plain button-icon above" aria-label={more}
 				>{@render dots()}</Menu.Trigger
 			>
@@ -92,7 +92,12 @@
 			</Menu.Positioner>
 		</Menu>
 	{:else}
-		<button class="button button-plain button-icon above" aria-label={more}>{@render dots()}</button
+		<button
+			class="button button-plain button-icon above"
+			aria-label={more}
+			aria-haspopup="menu"
+			aria-expanded="false"
+			onclick={() => (isWanted = true)}>{@render dots()}</button
 		>
 	{/if}
 </article>

@@ -1,8 +1,10 @@
 /** Documents saved to and opened from files on the device. */
-import { courseFormat, type Course } from '$core/course/course';
-import { maximumBytes, readDocument, writeDocument } from '$core/document';
-import { planFormat, type Plan } from '$core/plan/plan';
+import type { Course } from '$core/course/course';
+import { maximumBytes, writeDocument } from '$core/document';
+import type { Plan } from '$core/plan/plan';
 import { failure, type Result } from '$core/sentence';
+import { Task } from '$lib/task';
+import type { DocumentService } from '$workers/document';
 
 /** Offers a document as a file, named after it. */
 export const downloadDocument = (document: Plan | Course): void =>
@@ -36,9 +38,24 @@ async function textOf(file: File): Promise<Result<string>> {
 	return { ok: true, value: await file.text() };
 }
 
+/** Milliseconds after which a file is given up. */
+const longest = 5000;
+
+/** In a worker: whatever it holds, the page goes on. */
+async function read<T extends Plan | Course>(
+	kind: keyof DocumentService,
+	text: string
+): Promise<Result<T>> {
+	const url = new URL('../../workers/document.ts', import.meta.url);
+	const task = new Task<DocumentService>(new Worker(url, { type: 'module' }));
+	const result = await task.ask((service) => service[kind](text) as Promise<Result<T>>, longest);
+	task.end();
+	return result ?? failure('bench.fileTooLong', { seconds: longest / 1000 });
+}
+
 export async function readPlanFile(file: File): Promise<Result<Plan>> {
 	const text = await textOf(file);
-	return text.ok ? readDocument(text.value, planFormat) : text;
+	return text.ok ? read('plan', text.value) : text;
 }
 
 /** A plan or a course, by the format that the file names; a course as a drawing of any lines, too. */
@@ -49,6 +66,5 @@ export async function readAnyFile(file: File): Promise<Result<Plan | Course>> {
 		const { courseOfDrawing } = await import('$lib/course/drawings');
 		return courseOfDrawing(text.value, nameOf(file));
 	}
-	const isCourse = text.value.includes(`"${courseFormat.name}"`);
-	return readDocument<Plan | Course>(text.value, isCourse ? courseFormat : planFormat);
+	return read('any', text.value);
 }

@@ -123,6 +123,7 @@ describe('a drawing that is hostile or broken', () => {
 			`<line x2="9" y2="9" stroke="red" stroke-width="${digits}x"/>`,
 			`<rect width="9" height="9" fill="rgb(${digits}x"/>`,
 			`<style>${many(50_000, '/*')}</style><rect width="9" height="9"/>`,
+			`<style>${many(1_000_000, '*')}</style><rect width="9" height="9"/>`,
 			`<style>${Array.from({ length: 9000 }, (_, i) => `.c${i}{fill:red}`).join('')}</style>` +
 				Array.from({ length: 9000 }, (_, i) => `<rect class="c${i}" width="9" height="9"/>`).join(
 					''

@@ -35,6 +35,10 @@ function declarations(text: string): Partial<Style> {
 	return found;
 }
 
+/** Characters of one rule: longer ones are no person's. */
+const longestSelectors = 500;
+const longestBody = 5000;
+
 /** Rules for one element, class or id each, found by that; others are passed over. */
 export class Rules {
 	private readonly found = new Map<string, Rule[]>();
@@ -43,8 +47,11 @@ export class Rules {
 	constructor(sheets: readonly string[]) {
 		for (const sheet of sheets) {
 			const plain = sheet.replace(/<!\[CDATA\[|\]\]>|\/\*[^]*?\*\//g, '');
-			for (const [, selectors, body] of plain.matchAll(/([^{}]{1,500})\{([^{}]{0,5000})\}/g))
-				for (const selector of selectors!.split(',')) this.add(selector, declarations(body!));
+			for (const block of plain.split('}').slice(0, -1)) {
+				const [body = '', selectors = ''] = block.split('{').reverse();
+				if (selectors.length > longestSelectors || body.length > longestBody) continue;
+				for (const selector of selectors.split(',')) this.add(selector, declarations(body));
+			}
 		}
 	}
 
