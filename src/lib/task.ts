@@ -1,5 +1,10 @@
 /** One worker for one piece of work. It hears nothing while it works: what is to stop ends it. */
 import { wrap, type Remote } from 'comlink';
+import { failure, type Result } from '$core/sentence';
+import { t } from '$lib/i18n';
+
+/** Milliseconds after which reading is given up. */
+const longest = 5000;
 
 export class Task<Service> {
 	private readonly service: Remote<Service>;
@@ -8,20 +13,32 @@ export class Task<Service> {
 
 	constructor(private readonly worker: Worker) {
 		this.service = wrap<Service>(worker);
-		this.ended = new Promise((answer) => (this.giveUp = answer));
+		this.ended = new Promise((answer, fail) => {
+			this.giveUp = answer;
+			worker.addEventListener('error', () => fail(new Error(t('home.failed'))));
+		});
+		// Whoever asks hears of it.
+		this.ended.catch(() => {});
 	}
 
 	/**
-	 * @param limit milliseconds after which it is ended
 	 * @returns null if it was ended before it had an answer
+	 * @throws when the worker could not be fetched, or has failed
 	 */
-	async ask<Answer>(
-		work: (service: Remote<Service>) => Promise<Answer>,
-		limit = Infinity
-	): Promise<Answer | null> {
-		const timer = limit < Infinity ? setTimeout(() => this.end(), limit) : undefined;
+	ask<Answer>(work: (service: Remote<Service>) => Promise<Answer>): Promise<Answer | null> {
+		return Promise.race([work(this.service), this.ended]);
+	}
+
+	/** Reads something that somebody waits for. @param tooLong says that it took too long */
+	async read<T>(
+		work: (service: Remote<Service>) => Promise<Result<T>>,
+		tooLong: string
+	): Promise<Result<T>> {
+		const timer = setTimeout(() => this.end(), longest);
 		try {
-			return await Promise.race([work(this.service), this.ended]);
+			return (await this.ask(work)) ?? failure(tooLong, { seconds: longest / 1000 });
+		} catch {
+			return failure('home.failed');
 		} finally {
 			clearTimeout(timer);
 		}

@@ -56,21 +56,21 @@
 
 	async function save() {
 		fault = '';
-		if (kind === 'json') downloadDocument(course);
-		else if (kind === 'svg')
-			download(course.name, 'svg', new Blob([writeSvg(course)], { type: 'image/svg+xml' }));
-		else if (kind === 'pdf') {
-			const bytes = await print();
-			if (!bytes) return;
-			download(course.name, 'pdf', new Blob([bytes as BlobPart], { type: 'application/pdf' }));
-		} else {
-			try {
+		try {
+			if (kind === 'json') downloadDocument(course);
+			else if (kind === 'svg')
+				download(course.name, 'svg', new Blob([writeSvg(course)], { type: 'image/svg+xml' }));
+			else if (kind === 'pdf') {
+				const bytes = await print();
+				if (!bytes) return;
+				download(course.name, 'pdf', new Blob([bytes as BlobPart], { type: 'application/pdf' }));
+			} else {
 				const pixels = Math.max(16, Math.min(mostPixels, Math.round(width) || 1600));
 				download(course.name, 'png', await pictureOf(course, pixels));
-			} catch (error) {
-				fault = t('course.save.failed', { detail: (error as Error).message });
-				return;
 			}
+		} catch (error) {
+			fault = t('course.save.failed', { detail: (error as Error).message });
+			return;
 		}
 		onclose();
 	}

@@ -2,13 +2,11 @@
 import './words';
 import type { Course } from '$core/course/course';
 import type { Taken, Taking } from '$core/course/svg/take';
-import { failure, success, type Result } from '$core/sentence';
+import { success, type Result } from '$core/sentence';
 import { Task } from '$lib/task';
 import type { DrawingService, Grouping, Lines, Opened } from '$workers/drawing';
 
-/** Milliseconds after which a drawing is given up. */
-const longest = 5000;
-const tooLong: Result<never> = failure('course.drawing.tooLong', { seconds: longest / 1000 });
+const tooLong = 'course.drawing.tooLong';
 
 /** Lines of any program, of which somebody says what they become. */
 export class OpenLines {
@@ -18,16 +16,12 @@ export class OpenLines {
 	) {}
 
 	/** @param chosen what each group becomes, by its key */
-	async take(
+	take(
 		by: Grouping,
 		chosen: Readonly<Record<string, Taking>>,
 		name: string
 	): Promise<Result<Taken>> {
-		const taken = await this.task.ask<Result<Taken>>(
-			(service) => service.take(by, chosen, name),
-			longest
-		);
-		return taken ?? tooLong;
+		return this.task.read((service) => service.take(by, chosen, name), tooLong);
 	}
 
 	close(): void {
@@ -41,14 +35,11 @@ export async function openDrawing(text: string): Promise<Result<Course | OpenLin
 		type: 'module'
 	});
 	const task = new Task<DrawingService>(worker);
-	const opened = await task.ask<Result<Opened>>((service) => service.open(text), longest);
-	if (!opened?.ok) task.end();
-	if (!opened) return tooLong;
+	const opened = await task.read<Opened>((service) => service.open(text), tooLong);
+	if (!opened.ok || 'course' in opened.value) task.end();
 	if (!opened.ok) return opened;
 	const { value } = opened;
-	if ('lines' in value) return success(new OpenLines(value.lines, task));
-	task.end();
-	return success(value.course);
+	return success('lines' in value ? new OpenLines(value.lines, task) : value.course);
 }
 
 /** What it holds as a course: of any lines, what each layer usually is. @param name of such a course */

@@ -1,13 +1,13 @@
 <script lang="ts">
 	/** A course from above, in metres with y up: grid, rails, pads, finish, lamp posts, start, walls, gates, numbers. */
-	import type { Course, Gate, Wall } from '$core/course/course';
+	import type { Course, Gate } from '$core/course/course';
 	import { placedNumbers, startMark } from '$core/course/signs';
 	import type { RecordedPose } from '$core/simulation/attempt';
 	import { floorColours } from '$core/colours';
 	import { headingOfBearing, degrees } from '$core/units/angles';
 	import { measuresNow } from '$lib/values/measures';
 	import Rails from './Rails.svelte';
-	import { pathOf, shadowOf, tapePath } from './view';
+	import { pathOf, shadowOf, tapePath, wallPaths } from './view';
 
 	let {
 		course,
@@ -32,6 +32,8 @@
 		Array.from({ length: Math.floor(length / grid + 1e-6) + 1 }, (_, index) => index * grid);
 	const placed = ({ at, bearing }: Pick<Gate, 'at' | 'bearing'>) =>
 		`translate(${at.join()}) rotate(${degrees(headingOfBearing(bearing))})`;
+	const walls = $derived(wallPaths(course.walls));
+	const shadows = $derived(walls.filter(({ height }) => height));
 	const placedCrates = $derived(
 		course.crates.flatMap((crate) => {
 			const [x, y] = crate.at;
@@ -137,17 +139,13 @@
 	</g>
 {/each}
 
-{#snippet wallLine({ from, to, thickness }: Wall)}
-	<line x1={from[0]} y1={from[1]} x2={to[0]} y2={to[1]} stroke-width={thickness} />
-{/snippet}
-
 {#snippet gateLine({ width }: Gate)}
 	<path d="M0 {-width / 2}V{width / 2}" />
 {/snippet}
 
 <g class="shadows" clip-path="url(#{id}-floor)">
-	{#each course.walls.filter(({ height }) => height) as wall (wall.id)}
-		<g transform="translate({shadowOf(wall.height!).join()})">{@render wallLine(wall)}</g>
+	{#each shadows as { d, thickness, height } (d)}
+		<path {d} stroke-width={thickness} transform="translate({shadowOf(height!).join()})" />
 	{/each}
 	{#each course.gates as gate (gate.id)}
 		<g transform="translate({shadowOf(gate.height).join()}) {placed(gate)}">
@@ -157,7 +155,7 @@
 </g>
 
 <g class="walls">
-	{#each course.walls as wall (wall.id)}{@render wallLine(wall)}{/each}
+	{#each walls as { d, thickness } (d)}<path {d} stroke-width={thickness} />{/each}
 </g>
 
 {#each placedCrates as { id, pose, width, depth } (id)}
@@ -334,7 +332,7 @@
 	.shadows {
 		stroke: light-dark(oklch(0.3 0.03 258 / 0.22), oklch(0.05 0.02 258 / 0.6));
 	}
-	.shadows path {
+	.shadows g path {
 		stroke-width: 0.014;
 	}
 	.walls {

@@ -3,7 +3,7 @@ import { RailPath, type Rail } from '$core/course/rails';
 import { cornersOf, lineOf } from '$core/course/tape';
 import { courseFrom } from '$core/testing/random-course';
 import { courseOf } from '$core/testing/sample';
-import { besidePanel, fit, railPath, tapePath } from './view';
+import { besidePanel, fit, railPath, tapePath, wallPaths } from './view';
 
 const panel = { width: 200, height: 165 };
 const shown = (width: number, height: number, [w, h]: [number, number]) => {
@@ -16,6 +16,18 @@ const shown = (width: number, height: number, [w, h]: [number, number]) => {
 		below: height - view.y
 	};
 };
+
+it('walls that are alike are one path, others one each', () => {
+	const wall = (x: number, thickness: number, height?: number) => ({
+		...{ id: `w${x}`, from: [x, 0] as [number, number], to: [x, 1.5] as [number, number] },
+		...{ thickness, ...(height && { height }) }
+	});
+	expect(wallPaths([wall(1, 0.02), wall(2, 0.02, 0.3), wall(3, 0.01), wall(4, 0.02)])).toEqual([
+		{ d: 'M1.0000,0.0000 1.0000,1.5000M4.0000,0.0000 4.0000,1.5000', thickness: 0.02 },
+		{ d: 'M2.0000,0.0000 2.0000,1.5000', thickness: 0.02, height: 0.3 },
+		{ d: 'M3.0000,0.0000 3.0000,1.5000', thickness: 0.01 }
+	]);
+});
 
 describe('a course beside the panel of figures', () => {
 	it('a wide one moves up, a square one to the right, and both stay whole', () => {

@@ -1,5 +1,5 @@
 /** The floor's window on the course: metres to pixels, y up. */
-import type { Course, Tape } from '$core/course/course';
+import type { Course, Tape, Wall } from '$core/course/course';
 import { along, type RailPath } from '$core/course/rails';
 import { cornersOf, onArc } from '$core/course/tape';
 import type { Attempt, RecordedPose } from '$core/simulation/attempt';
@@ -76,6 +76,21 @@ export const pathOf = (points: readonly (readonly number[])[]): string =>
 	points.map((point) => point.map((number) => number.toFixed(4)).join()).join(' ');
 
 const placed = (point: readonly number[]): string => pathOf([point]);
+
+interface WallPath extends Pick<Wall, 'thickness' | 'height'> {
+	readonly d: string;
+}
+
+/** All walls that are as thick and as high as each other in one path: a course may have thousands. */
+export function wallPaths(walls: readonly Wall[]): WallPath[] {
+	const paths = new Map<string, WallPath>();
+	for (const { from, to, thickness, height } of walls) {
+		const key = `${thickness} ${height}`;
+		const d = `${paths.get(key)?.d ?? ''}M${pathOf([from, to])}`;
+		paths.set(key, { d, thickness, height });
+	}
+	return [...paths.values()];
+}
 
 /** An arc of SVG from where the pen is. Its y points up: what turns to the left is positive. */
 const arcTo = (radius: number, turned: number, to: readonly number[]): string =>

@@ -1,3 +1,12 @@
+<script module lang="ts">
+	let drawn: Promise<unknown> = Promise.resolve();
+
+	/** One picture after the other: the page goes on between them. */
+	function inTurn(draw: () => Promise<void>): void {
+		drawn = drawn.then(draw).then(() => new Promise((next) => setTimeout(next)));
+	}
+</script>
+
 <script lang="ts">
 	/** A small map of a course; its content is fetched when the card comes near the screen. */
 	import { courseSchema, type Course } from '$core/course/course';
@@ -25,7 +34,7 @@
 			([entry]) => {
 				if (!entry?.isIntersecting) return;
 				watcher.disconnect();
-				void load();
+				inTurn(load);
 			},
 			{ rootMargin: ahead }
 		);

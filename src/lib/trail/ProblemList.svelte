@@ -46,9 +46,7 @@
 				{/if}
 				{#if problem.sampleCourse}
 					{@const name = problem.sampleCourse}
-					<button
-						class="button button-line repair"
-						onclick={() => bench.takeSampleCourse(name)}
+					<button class="button button-line repair" onclick={() => bench.takeSampleCourse(name)}
 						>{t('problems.sampleCourse', { name })}</button
 					>
 				{/if}

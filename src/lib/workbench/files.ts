@@ -1,4 +1,5 @@
 /** Documents saved to and opened from files on the device. */
+import type { Remote } from 'comlink';
 import type { Course } from '$core/course/course';
 import { maximumBytes, writeDocument } from '$core/document';
 import type { Plan } from '$core/plan/plan';
@@ -38,19 +39,19 @@ async function textOf(file: File): Promise<Result<string>> {
 	return { ok: true, value: await file.text() };
 }
 
-/** Milliseconds after which a file is given up. */
-const longest = 5000;
-
 /** In a worker: whatever it holds, the page goes on. */
 async function read<T extends Plan | Course>(
 	kind: keyof DocumentService,
 	text: string
 ): Promise<Result<T>> {
-	const url = new URL('../../workers/document.ts', import.meta.url);
-	const task = new Task<DocumentService>(new Worker(url, { type: 'module' }));
-	const result = await task.ask((service) => service[kind](text) as Promise<Result<T>>, longest);
+	const worker = new Worker(new URL('../../workers/document.ts', import.meta.url), {
+		type: 'module'
+	});
+	const task = new Task<DocumentService>(worker);
+	const work = (service: Remote<DocumentService>) => service[kind](text) as Promise<Result<T>>;
+	const result = await task.read(work, 'bench.fileTooLong');
 	task.end();
-	return result ?? failure('bench.fileTooLong', { seconds: longest / 1000 });
+	return result;
 }
 
 export async function readPlanFile(file: File): Promise<Result<Plan>> {
