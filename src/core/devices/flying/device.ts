@@ -10,13 +10,13 @@ export const flipDirections = ['forward', 'back', 'left', 'right'] as const;
 export const takeOffHeight = 1;
 
 const direction = z.enum(flyingDirections);
-const speed = z.number().min(-1).max(1);
+const speed = z.number().min(-1).max(1).describe('Part of the top speed.');
 
 const commands = {
 	takeOff: z.strictObject({}),
 	land: z.strictObject({}),
 	/** Metres by its own measure; less than 0 goes the other way. */
-	go: z.strictObject({ direction, distance: z.number(), speed }),
+	go: z.strictObject({ direction, distance: z.number().describe('Metres.'), speed }),
 	/** Flies on and on, until told otherwise. */
 	start: z.strictObject({ direction, speed }),
 	flip: z.strictObject({ direction: z.enum(flipDirections) }),

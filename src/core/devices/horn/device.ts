@@ -3,8 +3,7 @@ import { z } from 'zod';
 import type { Device } from '../device';
 
 const commands = {
-	/** For so many seconds. */
-	sound: z.strictObject({ duration: z.number().min(0) })
+	sound: z.strictObject({ duration: z.number().min(0).describe('Seconds.') })
 };
 
 export const horn: Device<typeof commands> = { id: 'horn', commands, readings: {} };

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { types } from '../../types';
 import type { Device } from '../device';
 
-const brightness = z.number().min(0).max(1);
+const brightness = z.number().min(0).max(1).describe('0 is dark, 1 as bright as it can be.');
 
 const commands = {
 	/** How bright each is, until told otherwise. */

@@ -9,7 +9,7 @@ const port = z.enum(ports);
 
 const commands = {
 	/** One motor until told otherwise. */
-	motor: z.strictObject({ port, power: z.number().min(-1).max(1) }),
+	motor: z.strictObject({ port, power: z.number().min(-1).max(1).describe('Part of all it has.') }),
 	/** Which ports the moves use for the left and for the right wheel. */
 	use: z.strictObject({ left: port, right: port })
 };

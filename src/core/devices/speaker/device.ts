@@ -2,8 +2,11 @@
 import { z } from 'zod';
 import type { Device } from '../device';
 
-/** One tone: Hz and seconds; pitch 0 is a rest. */
-const noteSchema = z.strictObject({ pitch: z.number(), length: z.number() });
+/** One tone. */
+const noteSchema = z.strictObject({
+	pitch: z.number().describe('Hz; 0 is a rest.'),
+	length: z.number().describe('Seconds.')
+});
 export type PlayedNote = Readonly<z.infer<typeof noteSchema>>;
 
 const commands = {
