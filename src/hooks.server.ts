@@ -3,7 +3,7 @@ import { version } from '$app/environment';
 import { say, t } from '$lib/i18n';
 import { backUp } from '$lib/server/database/backup';
 import { database, dataFolder } from '$lib/server/database/database';
-import { sentenceOf } from '$lib/server/database/soundness';
+import { diskTrouble, sentenceOf } from '$lib/server/database/soundness';
 import { readAll, lookAfter } from '$lib/server/documents/upkeep';
 import { log } from '$lib/server/log';
 import { findPerson } from '$lib/server/people';
@@ -50,5 +50,6 @@ export const handle: Handle = async ({ event, resolve }) => {
 export const handleError: HandleServerError = ({ error, event, status, message }) => {
 	if (status < 500) return { message: status === 404 ? t('error.notFound') : message };
 	log.failed(error, `${event.request.method} ${event.route.id ?? event.url.pathname}`);
-	return { message: t('error.ours') };
+	const trouble = diskTrouble(error);
+	return { message: t(trouble ? `error.disk.${trouble}` : 'error.ours') };
 };

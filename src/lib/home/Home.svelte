@@ -19,7 +19,7 @@
 	} from '$lib/saving/protocol';
 	import { fetchPage } from '$lib/lists/lists';
 	import { sendOrphans } from '$lib/saving/orphans';
-	import { Refused, request, sendSave } from '$lib/saving/send';
+	import { Refused, request, sendSave, Unable } from '$lib/saving/send';
 	import ThemeChoice from '$lib/theme/ThemeChoice.svelte';
 	import { downloadText, readAnyFile } from '$lib/workbench/files';
 	import DeletedList from './DeletedList.svelte';
@@ -101,7 +101,8 @@
 			await refresh();
 			return done;
 		} catch (error) {
-			news = { text: error instanceof Refused ? error.message : t('home.failed') };
+			const isAnswer = error instanceof Refused || error instanceof Unable;
+			news = { text: isAnswer ? error.message : t('home.failed') };
 			return undefined;
 		}
 	}

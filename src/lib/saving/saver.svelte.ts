@@ -7,7 +7,7 @@ import { dropDraft, findDraft, keepDraft, keepDraftAtOnce } from './device';
 import { newId } from './id';
 import { living } from './living';
 import type { Bench, Content, Save } from './protocol';
-import { Refused, sendSave } from './send';
+import { Refused, sendSave, Unable } from './send';
 import { thisTab, thisTabNow } from './tabs';
 
 /** Kept: the device has what the server has not. Unkept: nobody has it but this page. */
@@ -27,7 +27,7 @@ export class Saver {
 	secondVersion = $state<{ id: string; name: string } | null>(null);
 	/** It had been deleted elsewhere, and a save has brought it back. */
 	wasDeleted = $state(false);
-	/** Why the server said no. */
+	/** Why the server took nothing, in its words; empty when it says nothing. */
 	refusal = $state('');
 
 	private readonly tab = thisTab();
@@ -189,10 +189,9 @@ export class Saver {
 			else if (this.isDisposed) this.leave();
 		} catch (error) {
 			this.missAnswer(save.saveId);
-			if (error instanceof Refused) {
-				this.refusal = error.message;
-				this.answer = 'refused';
-			} else {
+			this.refusal = error instanceof Refused || error instanceof Unable ? error.message : '';
+			if (error instanceof Refused) this.answer = 'refused';
+			else {
 				this.answer = 'away';
 				this.schedule(this.retry);
 				this.retry = Math.min(longestRetry, this.retry * 2);

@@ -42,15 +42,17 @@ const [first, second] = [work(0.1), work(0.2)];
 let received: Save[];
 let isAway: boolean;
 let refusal: string | null;
+let status: number;
 
 beforeEach(() => {
 	vi.useFakeTimers();
 	received = [];
 	isAway = false;
 	refusal = null;
+	status = 409;
 	vi.stubGlobal('fetch', async (_: string, { body }: { body: string }) => {
 		if (isAway) throw new TypeError('away');
-		if (refusal) return new Response(JSON.stringify({ message: refusal }), { status: 409 });
+		if (refusal) return new Response(JSON.stringify({ message: refusal }), { status });
 		received.push(JSON.parse(body) as Save);
 		return new Response(JSON.stringify({ revision: received.length, kept: null }));
 	});
@@ -149,4 +151,15 @@ test('what the server refuses is said with its reason, and stays on the device',
 	saver.change(first);
 	await vi.advanceTimersByTimeAsync(1000);
 	expect([saver.state, saver.refusal, saver.isSafe]).toEqual(['refused', refusal, true]);
+});
+
+test('what the server cannot take now is said with its reason, and sent again', async () => {
+	const saver = new (await page(storage()))('reed', 1);
+	[refusal, status] = ['The disk of the server is full.', 500];
+	saver.change(first);
+	await vi.advanceTimersByTimeAsync(1000);
+	expect([saver.state, saver.refusal, saver.isSafe]).toEqual(['kept', refusal, true]);
+	refusal = null;
+	await vi.advanceTimersByTimeAsync(20_000);
+	expect([saver.state, received.length]).toEqual(['saved', 1]);
 });

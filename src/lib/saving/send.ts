@@ -4,7 +4,10 @@ import { savedSchema, type Save, type Saved } from './protocol';
 /** The server answered, and it was a no: sending again would not help. */
 export class Refused extends Error {}
 
-/** @throws Refused when the server says no; TypeError or Error when it cannot be reached */
+/** The server answered that it cannot now: sending again may help. */
+export class Unable extends Error {}
+
+/** @throws Refused when the server says no, Unable when it cannot; TypeError when it is not reached */
 export async function request(method: string, path: string, body?: unknown): Promise<unknown> {
 	const response = await fetch(path, {
 		method,
@@ -13,7 +16,7 @@ export async function request(method: string, path: string, body?: unknown): Pro
 	});
 	if (response.ok) return response.json();
 	const text = await response.text();
-	if (response.status >= 500) throw new Error(text);
+	if (response.status >= 500) throw new Unable(messageIn(text));
 	throw new Refused(messageIn(text));
 }
 

@@ -9,7 +9,7 @@ import { openDocument } from '../documents/list';
 import { saveOf, withDatabase } from '../testing';
 import { backUp } from './backup';
 import { closeDatabase, database, openDatabase } from './database';
-import { backupFolder, backupsIn, fileName, sentenceOf } from './soundness';
+import { backupFolder, backupsIn, diskTrouble, fileName, sentenceOf } from './soundness';
 
 const hashOf = (file: string) => createHash('sha256').update(readFileSync(file)).digest('hex');
 
@@ -87,6 +87,19 @@ describe('a database', () => {
 			if (/damaged|no database/.test(words)) expect(words).toContain(backupsIn(folder)[0]);
 		})
 	);
+
+	it('a disk that takes nothing is told from what is ours', () => {
+		const codes = ['SQLITE_FULL', 'ENOSPC', 'EROFS', 'SQLITE_IOERR', 'SQLITE_ERROR'];
+		// As Sequelize hands it on, and as the system says it.
+		for (const wrap of [(code: string) => ({ original: { code } }), (code: string) => ({ code })])
+			expect(codes.map((code) => diskTrouble(wrap(code)))).toEqual([
+				'full',
+				'full',
+				'closed',
+				'closed',
+				undefined
+			]);
+	});
 
 	it('where a file stands in the place of its folder says so', () =>
 		withDatabase(async (folder) => {

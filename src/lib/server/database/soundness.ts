@@ -38,15 +38,22 @@ const codeOf = (error: unknown): string => {
 	return original?.code ?? code ?? '';
 };
 
+/** Why a disk takes nothing, where that is the reason. */
+export function diskTrouble(error: unknown): 'full' | 'closed' | undefined {
+	const code = codeOf(error);
+	if (['SQLITE_FULL', 'ENOSPC', 'EDQUOT'].includes(code)) return 'full';
+	const isClosed =
+		/^(SQLITE_(READONLY|CANTOPEN|IOERR|PERM)|EACCES|EPERM|EROFS|EEXIST|ENOTDIR)/.test(code);
+	return isClosed ? 'closed' : undefined;
+}
+
 /** What went wrong in opening it, as far as a person can do something about it. */
 export function sentenceOf(error: unknown, folder: string): Sentence | undefined {
 	if (error instanceof CannotOpen) return error.sentence;
-	const code = codeOf(error);
-	const isFull = ['SQLITE_FULL', 'ENOSPC', 'EDQUOT'].includes(code);
-	if (isFull) return { key: 'database.diskFull', values: { folder } };
-	const isClosed =
-		/^(SQLITE_(READONLY|CANTOPEN|IOERR|PERM)|EACCES|EPERM|EROFS|EEXIST|ENOTDIR)/.test(code);
-	return isClosed ? { key: 'database.noFolder', values: { folder, code } } : undefined;
+	const trouble = diskTrouble(error);
+	if (trouble === 'full') return { key: 'database.diskFull', values: { folder } };
+	const values = { folder, code: codeOf(error) };
+	return trouble && { key: 'database.noFolder', values };
 }
 
 /** @param folder of the database @returns a sentence if it must not be opened */
