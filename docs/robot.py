@@ -21,7 +21,7 @@ import sys
 import threading
 import time
 
-VERSION, SIGNS, SIGNS_LAST, TRIES, OPENS_WITHIN = 2, 5, 60, 3, 2
+VERSION, SIGNS, SIGNS_LAST, TRIES, QUIET_FOR, OPENS_WITHIN = 2, 5, 60, 3, 600, 2
 PATIENCE, FORGETS, LONGEST, MOST_BAD, MOST_MESSAGES, HELLO = 0.5, 4, 1024 * 1024, 20, 400, 40
 DEVICES = ["motion", "wheels", "pacing", "turning", "gyro", "lamp", "battery"]
 #: Of each order, what it takes: the least and the most of a number, or the type of a value.
@@ -131,6 +131,7 @@ class Robot:
         self.lock, self.body, self.began = threading.RLock(), Body(), time.monotonic()
         self.holder = self.signs = None
         self.knocks, self.tokens, self.rounds = {}, {}, []
+        self.told_at = time.monotonic()
         self.tries, self.shown_at, self.orders, self.rows = 0, 0.0, {}, 0
         self.is_ending = self.is_alone = False
 
@@ -153,6 +154,8 @@ class Robot:
             self.free()
         if self.holder:
             return line.say("sorry", why="busy", **{"with": self.holder.person["name"]}, since=time.monotonic() - self.holder.since)
+        if time.monotonic() >= self.told_at + QUIET_FOR:
+            self.tries = 0
         secret = secrets.token_bytes(32)
         key = x25519(secret, (9).to_bytes(32, "little")).hex()
         line.person = frame["person"]
@@ -180,6 +183,7 @@ class Robot:
             one[2].discard(line)
             one[4].discard(line)
         self.knocks[line]["mark"] = frame["mark"]
+        self.told_at = time.monotonic()
         if self.tries < TRIES:
             self.hold([line])
 
@@ -188,10 +192,10 @@ class Robot:
         with self.lock:
             lines = [line for line, knock in self.knocks.items() if knock["mark"]]
             if lines:
-                self.hold(lines)
+                self.hold(lines, by_hand=True)
 
-    def hold(self, lines):
-        self.rounds.append((self.signs, time.monotonic() + OPENS_WITHIN, set(lines), [], set(lines)))
+    def hold(self, lines, by_hand=False):
+        self.rounds.append((self.signs, time.monotonic() + OPENS_WITHIN, set(lines), [], set(lines), by_hand))
         self.tries += 1
         signs = self.signs
         self.draw()
@@ -200,7 +204,7 @@ class Robot:
 
     def open(self, line, frame):
         for one in self.rounds:
-            signs, _, waiting, right, _ = one
+            signs, _, waiting, right, *_ = one
             if line not in waiting:
                 continue
             waiting.discard(line)
@@ -218,7 +222,7 @@ class Robot:
             knock = self.knocks[right[0]]
             shared = x25519(knock["secret"], bytes.fromhex(knock["app"]))
             token = sealed(shared.hex(), f"token {knock['visit']}")
-            self.tries = 0
+            self.tries = self.tries if one[5] else 0
             person = right[0].person["id"]
             self.tokens[person] = [token, *self.tokens.get(person, [])][:4]
             return self.let_in(right[0], token)

@@ -84,6 +84,7 @@ test('wrong signs: new ones, and after three a hand is wanted', async ({ page })
 		await tellSigns(page, 'vesper', 1);
 		await expect(alert).toContainText('shows new ones now');
 		await expect(page.getByRole('radio', { checked: true })).toHaveCount(0);
+		await expect(page.getByRole('radio').first()).toBeFocused();
 	}
 	await expect(alert).toContainText('wants a hand');
 	expect((await look('vesper')).with).toBeUndefined();
@@ -97,6 +98,16 @@ test('wrong signs: new ones, and after three a hand is wanted', async ({ page })
 	await page.getByRole('button', { name: 'More for Vesper', exact: true }).click();
 	await page.getByRole('menuitem', { name: 'Forget' }).click();
 	await expect.poll(async () => (await look('vesper')).with).toBeUndefined();
+	// Who guesses has no new tries by that; a hand on its switch gives them back.
+	await page.getByRole('button', { name: 'Pair with Vesper', exact: true }).click();
+	await expect(alert).toContainText('wants a hand');
+	await page.keyboard.press('Escape');
+	await hand({ do: 'switchOff', robot: 'vesper' });
+	await hand({ do: 'switchOn', robot: 'vesper' });
+	await page.getByRole('button', { name: 'Pair with Vesper', exact: true }).click();
+	await expect(page.getByRole('dialog')).toContainText('Which signs does Vesper show?');
+	await expect(alert).not.toContainText('wants a hand');
+	await page.keyboard.press('Escape');
 });
 
 test('pairing, renaming and letting go by keyboard alone', async ({ page }) => {

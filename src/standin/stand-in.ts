@@ -140,6 +140,7 @@ export class StandIn implements Robot {
 	switchOn(): void {
 		if (this.power !== 'off') return;
 		this.power = 'starting';
+		this.end.door.switchedOn();
 		this.readyAt = this.time + startsIn(this.kind.kind);
 	}
 

@@ -1,11 +1,12 @@
 /**
  * Who may have a robot: one person at a time, and only who saw its signs, or proves that they have its
  * token. Whoever merely knocks keeps nobody out. Who guesses has three tries in all, whoever they say
- * they are; from then on a hand on the robot's button decides when what was told is looked at.
+ * they are; from then on a hand on the robot's button decides when what was told is looked at, until
+ * nobody has told anything for a while: else each person who comes in by hand would bring three more.
  */
 import type { FromRobot, Person, ToRobot } from './frames';
 import { makeKeys, markOf, proofOf, tokenOf, type Keys, type Visit } from './secret';
-import { mostTries, signCount, signsLast, signValues } from './signs';
+import { mostTries, quietFor, signCount, signsLast, signValues } from './signs';
 
 /** Seconds within which who has heard the signs opens what they had sealed. */
 const opensWithin = 2;
@@ -45,6 +46,7 @@ interface Knock {
 interface Round {
 	readonly signs: readonly number[];
 	readonly until: number;
+	readonly isByHand: boolean;
 	/** Who has not opened theirs yet, and whose was right. */
 	readonly waiting: Set<Caller>;
 	readonly right: Caller[];
@@ -57,8 +59,10 @@ export class Door {
 	signs: readonly number[] | undefined;
 	/** Seconds of the robot's clock since which it shows them. */
 	shownAt = 0;
-	/** Since somebody came in by the signs last. */
+	/** Since somebody came in by the signs alone, or it was quiet. */
 	private tries = 0;
+	/** When somebody told signs last, seconds of the robot's clock. */
+	private toldAt = 0;
 	private readonly knocks = new Map<Caller, Knock>();
 	private readonly rounds = new Set<Round>();
 
@@ -85,6 +89,7 @@ export class Door {
 	/** Somebody wants in. @param time seconds of the robot's clock */
 	knock(caller: Caller, frame: ToRobot & { type: 'hello' }, time: number): void {
 		if (this.guest) return caller.send(this.busy(this.guest, time));
+		if (time >= this.toldAt + quietFor) this.tries = 0;
 		this.gone(caller);
 		const { person, key, hasToken } = frame;
 		const keys = makeKeys();
@@ -131,7 +136,8 @@ export class Door {
 		knock.round?.waiting.delete(caller);
 		knock.round = undefined;
 		knock.mark = mark;
-		if (!this.wantsHand) this.hold([caller], time);
+		this.toldAt = time;
+		if (!this.wantsHand) this.hold([caller], time, false);
 	}
 
 	/** A hand is on its button. @returns whether somebody had waited for it */
@@ -140,16 +146,17 @@ export class Door {
 		if (sealed.length === 0) return false;
 		this.hold(
 			sealed.map(([caller]) => caller),
-			time
+			time,
+			true
 		);
 		return true;
 	}
 
 	/** Holds marks against the signs, which are told, and good for nothing any more. */
-	private hold(callers: readonly Caller[], time: number): void {
+	private hold(callers: readonly Caller[], time: number, isByHand: boolean): void {
 		const signs = this.signs!;
 		const until = time + opensWithin;
-		const round: Round = { signs, until, waiting: new Set(callers), right: [] };
+		const round: Round = { signs, until, isByHand, waiting: new Set(callers), right: [] };
 		this.rounds.add(round);
 		this.tries += 1;
 		this.draw(time);
@@ -177,7 +184,7 @@ export class Door {
 		const knock = caller && !other ? this.knocks.get(caller) : undefined;
 		const token = knock && tokenOf(knock.keys.own, knock.visit.appKey, knock.visit);
 		if (caller && knock && token !== undefined) {
-			this.tries = 0;
+			if (!round.isByHand) this.tries = 0;
 			this.tokens.keep(knock.person.id, token);
 			return this.letIn(caller, knock, token, time);
 		}
@@ -203,6 +210,11 @@ export class Door {
 		this.leave();
 		this.guest = { person, since };
 		this.welcome(caller, visit, token);
+	}
+
+	/** A hand has switched it on: there are all tries. */
+	switchedOn(): void {
+		this.tries = 0;
 	}
 
 	/** One who wanted in is gone. */

@@ -19,7 +19,7 @@ import { LinkPort } from './link-port';
 import { RobotEnd } from './robot-end';
 import { Knocker } from './knocker';
 import { makeKeys, makeNonce, markOf } from './secret';
-import { mostTries, signLight, signsLast, signValues } from './signs';
+import { mostTries, quietFor, signLight, signsLast, signValues } from './signs';
 import { keptTokens, Visitor } from '../testing/knocking';
 import { runs } from '../testing/runs';
 
@@ -113,6 +113,9 @@ describe('pairing', () => {
 		expect([...more, ...guesses].some(({ isIn }) => isIn)).toBe(false);
 		expect(beside.isIn).toBe(true);
 		beside.leave();
+		// Who comes in by hand brings no tries for those who guess; ten quiet minutes do.
+		expect(visitor().hello().last).toMatchObject({ type: 'confirm', left: 0, hand: true });
+		pass(quietFor);
 		expect(visitor().hello().last).toMatchObject({ type: 'confirm', left: 3, hand: false });
 	});
 

@@ -13,6 +13,8 @@ export const signColours = ['#ffb000', '#00a89d', '#f2545b', '#4f8df5'] as const
 export const signsLast = 60;
 /** Of all people together; from then on a hand on its button is wanted. */
 export const mostTries = 3;
+/** Seconds in which nobody tells any signs, after which the tries are there again. */
+export const quietFor = 600;
 
 /** Seconds of a blink, its beep and the gap after it, and between one sign and the next. */
 export const blink = 0.3;

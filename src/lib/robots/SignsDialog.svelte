@@ -2,7 +2,7 @@
 	/** Asks which signs the robot shows that is being paired, so that it is the right one. */
 	import { untrack } from 'svelte';
 	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
-	import { signColours, signCount, signValues } from '$core/link/signs';
+	import { signColours, signCount, signsLast, signValues } from '$core/link/signs';
 	import { t } from '$lib/i18n';
 	import { robots } from './robots.svelte';
 
@@ -13,8 +13,9 @@
 	const id = $derived(asked?.[0] ?? '');
 	const confirm = $derived(asked?.[1].state.phase === 'confirm' ? asked[1].state : null);
 	const name = $derived(robots.near[id]?.advert.name ?? '');
+	// The page's clock goes by seconds: it may be older than the robot's word.
 	const seconds = $derived(
-		confirm ? Math.max(0, Math.ceil((confirm.until - robots.now) / 1000)) : 0
+		confirm ? Math.min(signsLast, Math.max(0, Math.ceil((confirm.until - robots.now) / 1000))) : 0
 	);
 
 	let signs = $state<(number | null)[]>(Array(signCount).fill(null));
@@ -22,11 +23,11 @@
 	const isWhole = $derived(signs.every((sign) => sign !== null));
 
 	const isWrong = $derived(confirm?.isWrong ?? false);
-	// Other signs are others to pick.
+	// Other signs are others to pick, from the first one on.
 	$effect(() => {
 		void id;
-		void isWrong;
 		if (untrack(() => !confirm?.isTold)) signs = Array(signCount).fill(null);
+		if (isWrong) untrack(() => radios[0]![0]!.focus());
 	});
 
 	function send(event: SubmitEvent) {
