@@ -27,4 +27,4 @@ export function loadMine(): Mine[] {
 }
 
 /** A device without storage keeps them until the page is left. */
-export const keepMine = (mine: readonly Mine[]): boolean => store(key, JSON.stringify(mine));
+export const keepMine = (mine: readonly Mine[]): void => void store(key, JSON.stringify(mine));

@@ -88,6 +88,8 @@ export class Robots {
 	}
 
 	private changed(robot: string, state: LinkState): void {
+		// Somebody has given it up meanwhile.
+		if (!this.links[robot]) return;
 		if (state.phase === 'closed' && state.trouble === undefined) {
 			this.drop(robot);
 			return;
@@ -100,9 +102,10 @@ export class Robots {
 		this.links = Object.fromEntries(Object.entries(this.links).filter(([id]) => id !== robot));
 	}
 
+	/** What comes late of one that was given up is passed over. */
 	private know(robot: string, more: Partial<Linked>): void {
-		const known = this.links[robot] ?? { state: { phase: 'connecting' } };
-		this.links = { ...this.links, [robot]: { ...known, ...more } };
+		const known = this.links[robot];
+		if (known) this.links = { ...this.links, [robot]: { ...known, ...more } };
 	}
 
 	private welcome({ id, name, kind }: Greeting, token: string): void {
@@ -147,7 +150,8 @@ export class Robots {
 	// --- what a person wants ---
 
 	connect(id: string, token = this.own.find((one) => one.id === id)?.token): void {
-		this.know(id, { state: { phase: 'connecting' } });
+		const known = this.links[id];
+		this.links = { ...this.links, [id]: { ...known, state: { phase: 'connecting' } } };
 		void this.service?.connect(id, { ...this.person }, token);
 	}
 
