@@ -104,6 +104,8 @@ test('wrong signs: new ones, and after three a hand is wanted', async ({ page })
 	await page.keyboard.press('Escape');
 	await hand({ do: 'switchOff', robot: 'vesper' });
 	await hand({ do: 'switchOn', robot: 'vesper' });
+	await expect(robotCard(page, 'vesper')).toContainText('Still starting');
+	await expect(robotCard(page, 'vesper')).toContainText('Ready to be paired');
 	await page.getByRole('button', { name: 'Pair with Vesper', exact: true }).click();
 	await expect(page.getByRole('dialog')).toContainText('Which signs does Vesper show?');
 	await expect(alert).not.toContainText('wants a hand');

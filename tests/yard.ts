@@ -87,7 +87,10 @@ export async function pair(page: Page, robot: string, name: string): Promise<voi
 }
 
 export async function tellSigns(page: Page, robot: string, by = 0): Promise<void> {
-	await expect(page.getByRole('dialog')).toBeVisible();
+	// What is typed before the dialog has the keyboard is lost.
+	await expect(page.getByRole('dialog').getByRole('radio').and(page.locator(':focus'))).toHaveCount(
+		1
+	);
 	const { signs } = await look(robot);
 	await page.keyboard.type(signs!.map((sign) => ((sign - 1 + by) % 4) + 1).join(''));
 	await page.keyboard.press('Enter');
