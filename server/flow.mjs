@@ -1,25 +1,4 @@
-/** How much of what one side sends the other takes, and what may wait for whoever is slow to read. */
-
-/** Room for so much a second on the average, and for some seconds of it at once. */
-export class Allowance {
-	/** @param {number} perSecond @param {number} [seconds] */
-	constructor(perSecond, seconds = 1) {
-		this.perSecond = perSecond;
-		this.most = perSecond * seconds;
-		this.room = this.most;
-		this.last = Date.now();
-	}
-
-	/** @returns {boolean} whether there is room for so much more */
-	takes(amount = 1) {
-		const now = Date.now();
-		this.room = Math.min(this.most, this.room + ((now - this.last) / 1000) * this.perSecond);
-		this.last = now;
-		if (this.room < amount) return false;
-		this.room -= amount;
-		return true;
-	}
-}
+/** What may wait for whoever is slow to read. */
 
 /** Bytes that may wait to be read before no more is taken from the other side, and milliseconds. */
 const mostWaiting = 64 * 1024;

@@ -5,7 +5,8 @@
  * sends without end, is let go: what waits here is bounded for each socket. See docs/link.md.
  */
 import { WebSocket, WebSocketServer } from 'ws';
-import { Allowance, Outlet } from './flow.mjs';
+import { Allowance } from './allowance.mjs';
+import { Outlet } from './flow.mjs';
 import { isOurs, isSameHost } from './guard.mjs';
 
 /** Bytes of a message, and of an advert. */
@@ -67,7 +68,7 @@ class Near {
 			maxPayload: longestAdvert,
 			handshakeTimeout
 		});
-		const allowance = new Allowance(mostAdverts, 2);
+		const allowance = new Allowance(mostAdverts, 2 * mostAdverts);
 		let next = pause;
 		socket.on('open', () => {
 			next = firstPause;
@@ -178,7 +179,7 @@ function join(browser, host, id) {
 		robot.terminate();
 	};
 	const messages = new Allowance(mostMessages);
-	const bytes = new Allowance(mostBytes, burst);
+	const bytes = new Allowance(mostBytes, burst * mostBytes);
 	browser.on('message', (data, isBinary) => {
 		if (!messages.takes() || !bytes.takes(data.length)) return end('tooMany');
 		// A robot refuses what is no text.

@@ -2,17 +2,15 @@
  * How much one person, or one address, may make at once and on the average, so that nobody fills an
  * installation alone. A whole class may share one address.
  */
-interface Room {
-	left: number;
-	/** Milliseconds since 1970. */
-	at: number;
-}
+import { Allowance } from '../../../server/allowance.mjs';
 
 /** Keys that are remembered; those that have all of their room back are forgotten first. */
 const mostKeys = 10_000;
+/** How many of them stay when there are too many: to look through them for each new one is dear. */
+const keptKeys = 9000;
 
-export class Allowance {
-	private readonly rooms = new Map<string, Room>();
+export class Allowances {
+	private readonly of = new Map<string, Allowance>();
 
 	/** @param most at once @param perMinute that comes back */
 	constructor(
@@ -22,28 +20,26 @@ export class Allowance {
 
 	/** @returns whether this key may make one more */
 	takes(key: string, now = Date.now()): boolean {
-		const room = this.rooms.get(key) ?? { left: this.most, at: now };
-		const left = Math.min(this.most, room.left + ((now - room.at) / 60_000) * this.perMinute);
-		const isTaken = left >= 1;
-		this.rooms.set(key, { left: left - (isTaken ? 1 : 0), at: now });
-		if (this.rooms.size > mostKeys) this.forget(now);
+		const known = this.of.get(key) ?? new Allowance(this.perMinute / 60, this.most, now);
+		const isTaken = known.takes(1, now);
+		this.of.set(key, known);
+		if (this.of.size > mostKeys) this.forget(now);
 		return isTaken;
 	}
 
 	private forget(now: number): void {
-		for (const [key, { left, at }] of this.rooms)
-			if (left + ((now - at) / 60_000) * this.perMinute >= this.most) this.rooms.delete(key);
+		for (const [key, one] of this.of) if (one.room(now) >= one.most) this.of.delete(key);
 		// All are in use at once: the oldest go.
-		for (const key of this.rooms.keys()) {
-			if (this.rooms.size <= mostKeys) break;
-			this.rooms.delete(key);
+		for (const key of this.of.keys()) {
+			if (this.of.size <= keptKeys) break;
+			this.of.delete(key);
 		}
 	}
 }
 
-const names = new Allowance(400, 20);
-const ofPerson = new Allowance(200, 20);
-const ofAddress = new Allowance(1500, 120);
+const names = new Allowances(400, 20);
+const ofPerson = new Allowances(200, 20);
+const ofAddress = new Allowances(1500, 120);
 
 /** Whether one more name may come from this address. */
 export const mayTakeName = (address: string): boolean => names.takes(address);
