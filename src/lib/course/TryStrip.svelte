@@ -4,8 +4,7 @@
 	import { Play, Square, X } from '@lucide/svelte';
 	import { variations, type Variation } from '$core/robots/robot';
 	import { t } from '$lib/i18n';
-	import Finder from '$lib/lists/Finder.svelte';
-	import TitledDialog from '$lib/theme/TitledDialog.svelte';
+	import DocumentSelect from '$lib/lists/DocumentSelect.svelte';
 	import Timeline from '$lib/timeline/Timeline.svelte';
 	import type { Trying } from './trying.svelte';
 
@@ -13,32 +12,24 @@
 
 	const { runs } = $derived(trying);
 	onMount(() => void trying.fetchPlans());
-
-	/** Stands for a plan that is not among those that are offered at once. */
-	const other = '?';
-	let isFinding = $state(false);
 </script>
 
 <section class="try" aria-label={t('course.try')}>
 	<div class="choices">
-		<select
-			class="field"
-			aria-label={t('course.try.plan')}
+		<DocumentSelect
+			kind="plan"
+			label={t('course.try.plan')}
 			value={trying.planId}
-			onchange={(event) => {
-				const { value } = event.currentTarget;
-				if (value === other) {
-					isFinding = true;
-					event.currentTarget.value = trying.planId;
-				} else void trying.choose(value);
-			}}
+			newest={trying.plans.map(({ id, name, owner }) => ({
+				id,
+				name: owner ? `${name}, ${owner.name}` : name
+			}))}
+			others={trying.hasMore ? t('course.try.other') : undefined}
+			onchoose={(id) => void trying.choose(id)}
+			onfind={(listed) => void trying.take(listed)}
 		>
 			<option value="">{t('course.try.which')}</option>
-			{#each trying.plans as { id, name, owner } (id)}
-				<option value={id}>{name}{owner ? `, ${owner.name}` : ''}</option>
-			{/each}
-			{#if trying.hasMore}<option value={other}>{t('course.try.other')}</option>{/if}
-		</select>
+		</DocumentSelect>
 		<select
 			class="field variation"
 			aria-label={t('bench.variation')}
@@ -74,18 +65,6 @@
 	{#if runs.player.attempt}<Timeline bench={trying} />{/if}
 </section>
 
-{#if isFinding}
-	<TitledDialog title={t('finder.plan')} width={28} onclose={() => (isFinding = false)}>
-		<Finder
-			kind="plan"
-			onchoose={(listed) => {
-				isFinding = false;
-				void trying.take(listed);
-			}}
-		/>
-	</TitledDialog>
-{/if}
-
 <style>
 	.try {
 		border-top: 1px solid var(--line);
@@ -98,7 +77,7 @@
 		gap: 0.5rem;
 		padding: 0.45rem 0.9rem 0;
 	}
-	.choices .field {
+	.choices :global(.field) {
 		flex: 1 1 10rem;
 		min-width: 0;
 	}

@@ -5,6 +5,7 @@
 	import { MediaQuery } from 'svelte/reactivity';
 	import { variations, type Variation } from '$core/robots/robot';
 	import { t } from '$lib/i18n';
+	import DocumentSelect from '$lib/lists/DocumentSelect.svelte';
 	import BarStart from './BarStart.svelte';
 	import RobotMenu from './RobotMenu.svelte';
 	import SavedState from './SavedState.svelte';
@@ -46,34 +47,23 @@
 		if (file) onopenfile(file);
 	}
 	let picker: HTMLInputElement;
-
-	/** Stands for a course that is not among those that are offered at once. */
-	const other = '?';
-	let isFinding = $state(false);
 </script>
 
 {#snippet choices()}
 	<div class="choice course">
-		<select
-			class="field"
-			aria-label={t('bench.course')}
+		<DocumentSelect
+			kind="course"
+			label={t('bench.course')}
 			value={bench.courseId ?? ''}
-			onchange={(event) => {
-				const { value } = event.currentTarget;
-				if (value === other) {
-					isFinding = true;
-					event.currentTarget.value = bench.courseId ?? '';
-				} else bench.chooseCourse(value || null);
-			}}
+			newest={bench.courses}
+			others={bench.courses.length < bench.courseCount ? t('bench.otherCourse') : undefined}
+			onchoose={(id) => bench.chooseCourse(id || null)}
+			onfind={({ id }) => bench.chooseCourse(id)}
 		>
 			{#if !bench.courseId || !bench.courses.some(({ id }) => id === bench.courseId)}
 				<option value={bench.courseId ?? ''}>{bench.course.name}</option>
 			{/if}
-			{#each bench.courses as { id, name } (id)}<option value={id}>{name}</option>{/each}
-			{#if bench.courses.length < bench.courseCount}
-				<option value={other}>{t('bench.otherCourse')}</option>
-			{/if}
-		</select>
+		</DocumentSelect>
 	</div>
 	{#if bench.courseId}
 		<a
@@ -181,14 +171,8 @@
 	</div>
 </header>
 
-{#if isFinding}
-	{#await import('./CourseFinder.svelte') then { default: CourseFinder }}
-		<CourseFinder {bench} onclose={() => (isFinding = false)} />
-	{/await}
-{/if}
-
 <style>
-	.choice select {
+	.choice :global(select) {
 		max-width: 12.5rem;
 		min-height: 2.5rem;
 	}
@@ -251,7 +235,7 @@
 		.bar > :global([role='status']) {
 			grid-area: saved;
 		}
-		.choice select {
+		.choice :global(select) {
 			width: 100%;
 			max-width: none;
 		}

@@ -1,0 +1,23 @@
+<script lang="ts">
+	/** Finds a document that is not among the newest. */
+	import { t } from '$lib/i18n';
+	import type { DocumentKind, Listed } from '$lib/saving/protocol';
+	import TitledDialog from '$lib/theme/TitledDialog.svelte';
+	import Finder from './Finder.svelte';
+
+	let {
+		kind,
+		onchoose,
+		onclose
+	}: { kind: DocumentKind; onchoose: (listed: Listed) => void; onclose: () => void } = $props();
+</script>
+
+<TitledDialog title={t(`finder.${kind}`)} width={28} {onclose}>
+	<Finder
+		{kind}
+		onchoose={(listed) => {
+			onclose();
+			onchoose(listed);
+		}}
+	/>
+</TitledDialog>
