@@ -77,6 +77,15 @@ test('a thousand plans: a small page at once, all of them when they are sought',
 		await expect(page.getByRole('article')).toHaveCount(111);
 		await page.getByLabel('Find by name, owner, size or robot').fill('Lamp 777');
 		await expect(page.getByRole('article')).toHaveCount(1);
+
+		await page.goto(`${server.address}/courses/open-quay`);
+		await page.getByRole('button', { name: 'Try a plan here' }).click();
+		const plans = page.getByRole('combobox', { name: 'Plan to try' });
+		await plans.selectOption({ label: 'Another plan…' });
+		const finder = page.getByRole('dialog');
+		await finder.getByRole('searchbox').fill('Lamp 777');
+		await finder.getByRole('button', { name: /^Lamp 777/ }).click();
+		await expect(plans).toHaveValue('lamp-777');
 	} finally {
 		await server.end();
 	}
