@@ -350,6 +350,7 @@ test('a saved plan becomes a routine; a hand touches the robot while it runs', a
 	await tag(page, 'When Run is pressed').focus();
 	await page.keyboard.press('n');
 	await page.getByRole('button', { name: 'Take in a saved plan as a routine' }).click();
+	await page.getByLabel('Find by name, owner, size or robot').fill('Carry the first');
 	await page.getByRole('button', { name: /^Carry the first lamp/ }).click();
 	await expect(tag(page, 'Routine Carry the first lamp, inputs none')).toBeVisible();
 	await typeAtBud(page, 'carry');

@@ -25,6 +25,8 @@ export class DocumentList {
 	private fetched = $state.raw<Page | null>(null);
 	/** Counts what was asked for: of two answers the later question's is shown. */
 	private asked = 0;
+	/** Those that are on their way. */
+	private more: Promise<void> | undefined;
 
 	private readonly now = $derived.by(() => this.fetched ?? this.page());
 	readonly shown = $derived(this.now.rows);
@@ -53,7 +55,13 @@ export class DocumentList {
 		if (this.fetched) await this.fetch(Math.max(shownAtFirst, this.shown.length));
 	}
 
-	async showMore(): Promise<void> {
+	/** Who presses again before they are here waits for the same ones. */
+	showMore(): Promise<void> {
+		this.more ??= this.fetchMore().finally(() => (this.more = undefined));
+		return this.more;
+	}
+
+	private async fetchMore(): Promise<void> {
 		const before = this.now;
 		this.asked += 1;
 		const { asked } = this;
