@@ -70,8 +70,8 @@ export async function showAll(page: Page): Promise<void> {
 	// A page that has just come may not hear yet.
 	await expect(async () => {
 		if ((await more.count()) > 0) await more.first().click({ timeout: 1000 });
-		await expect(more).toHaveCount(0, { timeout: 1000 });
-	}).toPass();
+		await expect(more).toHaveCount(0, { timeout: 5000 });
+	}).toPass({ timeout: 40_000 });
 }
 
 /** The card of a plan or course on the home page. */
