@@ -50,7 +50,8 @@ export class Rules {
 			for (const block of plain.split('}').slice(0, -1)) {
 				const [body = '', selectors = ''] = block.split('{').reverse();
 				if (selectors.length > longestSelectors || body.length > longestBody) continue;
-				for (const selector of selectors.split(',')) this.add(selector, declarations(body));
+				const declared = declarations(body);
+				for (const selector of selectors.split(',')) this.add(selector, declared);
 			}
 		}
 	}
