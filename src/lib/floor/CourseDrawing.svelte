@@ -144,7 +144,7 @@
 {/snippet}
 
 <g class="shadows" clip-path="url(#{id}-floor)">
-	{#each shadows as { d, thickness, height } (d)}
+	{#each shadows as { d, thickness, height }, index (index)}
 		<path {d} stroke-width={thickness} transform="translate({shadowOf(height!).join()})" />
 	{/each}
 	{#each course.gates as gate (gate.id)}
@@ -155,7 +155,7 @@
 </g>
 
 <g class="walls">
-	{#each walls as { d, thickness } (d)}<path {d} stroke-width={thickness} />{/each}
+	{#each walls as { d, thickness }, index (index)}<path {d} stroke-width={thickness} />{/each}
 </g>
 
 {#each placedCrates as { id, pose, width, depth } (id)}
