@@ -48,9 +48,11 @@ test('what was deleted of late is brought back from its own list', async ({ page
 	await page.reload();
 	await expect(card(page, 'Along the reeds')).toHaveCount(0);
 	await page.getByRole('button', { name: 'Deleted of late' }).click();
-	await page.getByRole('button', { name: 'Bring back Along the reeds' }).click();
+	const back = page.getByRole('button', { name: 'Bring back Along the reeds' });
+	await back.click();
 	await expect(card(page, 'Along the reeds')).toBeVisible();
-	await expect(page.getByText('Nothing was deleted in the last thirty days')).toBeVisible();
+	// Whatever else is on the list was deleted by the tests beside this one.
+	await expect(back).toHaveCount(0);
 });
 
 test('a thousand plans: a small page at once, all of them when they are sought', async ({

@@ -1,7 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import { expect, test } from '@playwright/test';
-import { go, repeat } from '../src/core/testing/sample';
+import { courseOf, go, repeat, wall } from '../src/core/testing/sample';
 import { violations } from './axe';
-import { card, choose, openPlan, tag } from './helpers';
+import { card, choose, openPlan, showAll, tag } from './helpers';
 
 test('plans are duplicated, renamed, deleted and brought back', async ({ page }) => {
 	await page.goto('/');
@@ -42,6 +43,28 @@ test('one sees everybody’s plans, one’s own, or those of somebody', async ({
 	await expect(page.locator('article time').first()).toHaveText(/just now|ago/);
 });
 
+test('a course with two walls in one place, one thicker, is drawn like any other', async ({
+	page
+}) => {
+	const errors: string[] = [];
+	page.on('pageerror', (error) => errors.push(String(error)));
+	const walls = [wall([0.5, 1], [1.5, 1]), wall([0.5, 1], [1.5, 1], 0.05)];
+	const content = courseOf({ name: 'Doubled wall', walls });
+	const work = { kind: 'course', content };
+	const answer = await page.request.put(`/api/documents/${randomUUID()}`, {
+		data: { work, baseRevision: 0, saveId: randomUUID(), unanswered: [] }
+	});
+	expect(answer.ok()).toBe(true);
+	await page.goto('/');
+	const find = page.getByLabel('Find by name, owner, size or robot');
+	await find.fill('Doubled wall');
+	await expect(card(page, 'Reed maze')).toHaveCount(0);
+	await expect(card(page, 'Doubled wall').locator('svg path').first()).toBeAttached();
+	await find.fill('');
+	await expect(card(page, 'Reed maze')).toBeVisible();
+	expect(errors).toEqual([]);
+});
+
 for (const colorScheme of ['light', 'dark'] as const) {
 	test(`axe finds nothing in any view, ${colorScheme}`, async ({ page }) => {
 		// A dozen scans, each of some seconds on a busy machine.
@@ -53,8 +76,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
 		await expect(page.getByRole('menuitem', { name: 'Petrel' })).toBeVisible();
 		expect(await violations(page), 'kinds of robot').toEqual([]);
 		await page.keyboard.press('Escape');
-		const find = page.getByLabel('Find by name, owner, size or robot');
-		await find.fill('Reed maze');
+		await showAll(page);
 		await page.getByRole('button', { name: 'More for Reed maze', exact: true }).click();
 		await expect(page.getByRole('menu')).toBeVisible();
 		expect(await violations(page)).toEqual([]);
@@ -63,7 +85,6 @@ for (const colorScheme of ['light', 'dark'] as const) {
 		expect(await violations(page)).toEqual([]);
 		await page.keyboard.press('Escape');
 		// Far down a long page as well.
-		await find.fill('');
 		await expect(page.getByRole('article')).not.toHaveCount(1);
 		await page
 			.getByRole('button', { name: /^More for/ })
