@@ -79,13 +79,42 @@ const borders = [
 	}
 ];
 
-const storeys = layers.flatMap((layer, index) =>
-	layers.slice(index + 1).map((higher) => ({
-		target: `./src/core/${layer}`,
-		from: `./src/core/${higher}`,
-		message: `core/${layer} stands below core/${higher}.`
-	}))
-);
+/** Folders of src/lib, likewise. Its root files stand below all of them but i18n. */
+const floors = [
+	...['i18n', 'ui', 'saving', 'people', 'lists', 'files', 'words', 'timeline', 'floor', 'eye'],
+	...['desk', 'robots', 'live', 'workbench', 'values', 'shelf', 'help', 'trail'],
+	...['course', 'planning', 'home']
+];
+
+/** @param folders of a room of src, from the lowest up */
+const storeysOf = (room, folders) =>
+	folders.flatMap((lower, index) =>
+		folders.slice(index + 1).map((higher) => ({
+			target: `./src/${room}/${lower}`,
+			from: `./src/${room}/${higher}`,
+			message: `${room}/${lower} stands below ${room}/${higher}.`
+		}))
+	);
+
+const libBorders = [
+	...storeysOf('lib', floors),
+	{
+		target: './src/lib/!(*.test).ts',
+		from: `./src/lib/!(i18n)/**`,
+		message: 'A root file of src/lib stands below its folders.'
+	},
+	{
+		target: './src/lib/server',
+		from: './src/lib',
+		except: ['./server', './i18n', './saving/protocol.ts', './lists/summary.ts'],
+		message: 'The server shares with the interface the protocol of saving, and words.'
+	},
+	{
+		target: './src/lib/!(server)/**',
+		from: './src/lib/server',
+		message: 'The interface asks the server by its routes.'
+	}
+];
 
 export default ts.config(
 	{ ignores: ['build/', '.svelte-kit/', 'node_modules/', 'data/', 'test-results/'] },
@@ -99,7 +128,7 @@ export default ts.config(
 		settings: { 'import-x/resolver-next': [createTypeScriptImportResolver()] },
 		rules: {
 			'no-undef': 'off',
-			'import-x/no-restricted-paths': ['error', { zones: borders }],
+			'import-x/no-restricted-paths': ['error', { zones: [...borders, ...libBorders] }],
 			'@typescript-eslint/consistent-type-imports': 'error'
 		}
 	},
@@ -114,7 +143,7 @@ export default ts.config(
 		files: ['src/core/**/*.ts'],
 		ignores: ['**/*.test.ts'],
 		rules: {
-			'import-x/no-restricted-paths': ['error', { zones: [...borders, ...storeys] }],
+			'import-x/no-restricted-paths': ['error', { zones: [...borders, ...storeysOf('core', layers)] }],
 			'no-restricted-imports': importsOnly(corePackages),
 			'no-restricted-globals': [
 				'error',

@@ -14,12 +14,12 @@ import { simulate } from '../../src/core/simulation/simulate';
 import type * as stepsList from '../../src/core/steps/list';
 import { courseOf, step, trigger } from '../../src/core/testing/sample';
 import RobotDrawing from '../../src/lib/floor/RobotDrawing.svelte';
-import Readings from '../../src/lib/floor/Readings.svelte';
+import Readings from '../../src/lib/planning/Readings.svelte';
 import HelpCard from '../../src/lib/help/HelpCard.svelte';
 import { addMessages } from '../../src/lib/i18n';
 import { preferences } from '../../src/lib/preferences.svelte';
 import Shelf from '../../src/lib/shelf/Shelf.svelte';
-import SettingField from '../../src/lib/workbench/SettingField.svelte';
+import SettingField from '../../src/lib/planning/SettingField.svelte';
 import { Player } from '../../src/lib/timeline/player.svelte';
 import type { Workbench } from '../../src/lib/workbench/workbench.svelte';
 import { raft } from './index';
@@ -48,7 +48,7 @@ addMessages(words);
 
 // What every kind and every step has to keep to, with the raft among them.
 await import('../../src/core/robots/contract.test');
-await import('../../src/lib/i18n/words.test');
+await import('../../src/lib/words.test');
 
 const plan = makePlan({
 	name: 'Sound the canal',

@@ -10,11 +10,11 @@
 	import type { Person } from '$lib/saving/protocol';
 	import StandingRobot from '$lib/floor/StandingRobot.svelte';
 	import Trace from '$lib/floor/Trace.svelte';
-	import { downloadDocument } from '$lib/workbench/files';
-	import Notices from '$lib/workbench/Notices.svelte';
-	import { isTyping } from '$lib/workbench/typing';
+	import { downloadDocument } from '$lib/files/files';
+	import Notices from '$lib/desk/Notices.svelte';
+	import { isTyping } from '$lib/ui/typing';
 	import { CourseBench, type Opened } from './course-bench.svelte';
-	import type { OpenLines } from './drawings';
+	import type { OpenLines } from '$lib/files/drawings';
 	import DeskBar, { type DialogName } from './DeskBar.svelte';
 	import DeskFloor from './DeskFloor.svelte';
 	import { partWord } from './describe';
@@ -198,7 +198,7 @@
 	{/await}
 {/if}
 {#if dialog === 'keys'}
-	{#await import('$lib/workbench/ShortcutSheet.svelte') then { default: ShortcutSheet }}
+	{#await import('$lib/desk/ShortcutSheet.svelte') then { default: ShortcutSheet }}
 		<ShortcutSheet {shortcuts} onclose={closeDialog} />
 	{/await}
 {/if}

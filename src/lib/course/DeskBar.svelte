@@ -8,13 +8,13 @@
 	import { FileDown, FileUp, Grid3x3, Keyboard, Play } from '@lucide/svelte';
 	import { replacing } from '$core/course/lay';
 	import { say, t } from '$lib/i18n';
-	import { showNumber } from '$lib/values/format';
-	import { measuresNow } from '$lib/values/measures';
-	import BarStart from '$lib/workbench/BarStart.svelte';
-	import SavedState from '$lib/workbench/SavedState.svelte';
-	import UndoButtons from '$lib/workbench/UndoButtons.svelte';
+	import { showNumber } from '$lib/words/format';
+	import { measuresNow } from '$lib/words/measures';
+	import BarStart from '$lib/desk/BarStart.svelte';
+	import SavedState from '$lib/desk/SavedState.svelte';
+	import UndoButtons from '$lib/desk/UndoButtons.svelte';
 	import type { CourseBench } from './course-bench.svelte';
-	import type { OpenLines } from './drawings';
+	import type { OpenLines } from '$lib/files/drawings';
 
 	let {
 		bench,
@@ -37,7 +37,7 @@
 		const [file] = event.currentTarget.files ?? [];
 		event.currentTarget.value = '';
 		if (!file) return;
-		const { openDrawing, OpenLines } = await import('./drawings');
+		const { openDrawing, OpenLines } = await import('$lib/files/drawings');
 		const opened = await openDrawing(await file.text());
 		if (!opened.ok)
 			bench.voice.refuse(

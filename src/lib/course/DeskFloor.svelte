@@ -14,8 +14,8 @@
 	import ScaleBar from '$lib/floor/ScaleBar.svelte';
 	import { fit } from '$lib/floor/view';
 	import ZoomButtons from '$lib/floor/ZoomButtons.svelte';
-	import { showNumber } from '$lib/values/format';
-	import { measuresNow } from '$lib/values/measures';
+	import { showNumber } from '$lib/words/format';
+	import { measuresNow } from '$lib/words/measures';
 	import type { CourseBench } from './course-bench.svelte';
 	import { DeskHand, handle } from './desk-hand.svelte';
 	import Loupe from './Loupe.svelte';

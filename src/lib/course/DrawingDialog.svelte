@@ -5,11 +5,11 @@
 	import { placedParts } from '$core/course/parts';
 	import { takings, type Taken, type Taking } from '$core/course/svg/take';
 	import { say, t } from '$lib/i18n';
-	import TitledDialog from '$lib/theme/TitledDialog.svelte';
-	import { showNumber } from '$lib/values/format';
+	import TitledDialog from '$lib/ui/TitledDialog.svelte';
+	import { showNumber } from '$lib/words/format';
 	import type { CourseBench } from './course-bench.svelte';
 	import CourseView from './CourseView.svelte';
-	import type { OpenLines } from './drawings';
+	import type { OpenLines } from '$lib/files/drawings';
 
 	let {
 		bench,

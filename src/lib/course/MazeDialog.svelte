@@ -11,8 +11,8 @@
 		type MazeWish
 	} from '$core/course/maze';
 	import { say, t } from '$lib/i18n';
-	import TitledDialog from '$lib/theme/TitledDialog.svelte';
-	import { showNumber } from '$lib/values/format';
+	import TitledDialog from '$lib/ui/TitledDialog.svelte';
+	import { showNumber } from '$lib/words/format';
 	import type { CourseBench } from './course-bench.svelte';
 	import CourseView from './CourseView.svelte';
 	import type { CourseHelp } from './course-help.svelte';

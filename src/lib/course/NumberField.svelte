@@ -2,7 +2,7 @@
 	/** A number with its unit, as the person reads it; what does not fit stays, and it is said why. */
 	import type { NumberFigure } from '$core/course/figures';
 	import { t } from '$lib/i18n';
-	import { readNumber, toShown, toStored, unitOf } from '$lib/values/format';
+	import { readNumber, toShown, toStored, unitOf } from '$lib/words/format';
 
 	let {
 		label,

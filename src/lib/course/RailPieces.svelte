@@ -5,7 +5,7 @@
 	import type { Part } from '$core/course/parts';
 	import { RailPath } from '$core/course/rails';
 	import { t } from '$lib/i18n';
-	import { showNumber } from '$lib/values/format';
+	import { showNumber } from '$lib/words/format';
 	import NumberField from './NumberField.svelte';
 
 	let { rail, onchange }: { rail: Part<'rails'>; onchange: (rail: Part<'rails'>) => void } =

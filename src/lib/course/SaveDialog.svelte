@@ -8,8 +8,8 @@
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import { Task } from '$lib/task';
-	import TitledDialog from '$lib/theme/TitledDialog.svelte';
-	import { download, downloadDocument } from '$lib/workbench/files';
+	import TitledDialog from '$lib/ui/TitledDialog.svelte';
+	import { download, downloadDocument } from '$lib/files/files';
 	import type { PrintService } from '$workers/print';
 	import type { CourseBench } from './course-bench.svelte';
 	import { pictureOf } from './picture';

@@ -20,7 +20,7 @@
 	import { find, keyOf, kindOf, type Part } from '$core/course/parts';
 	import { mirror, resize, turn } from '$core/course/motions';
 	import { t } from '$lib/i18n';
-	import { showNumber } from '$lib/values/format';
+	import { showNumber } from '$lib/words/format';
 	import Corners from './Corners.svelte';
 	import type { CourseBench } from './course-bench.svelte';
 	import { partWord } from './describe';

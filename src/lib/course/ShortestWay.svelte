@@ -6,8 +6,8 @@
 	import { t } from '$lib/i18n';
 	import { newId } from '$lib/saving/id';
 	import { Refused, sendSave } from '$lib/saving/send';
-	import { showNumber } from '$lib/values/format';
-	import { downloadDocument } from '$lib/workbench/files';
+	import { showNumber } from '$lib/words/format';
+	import { downloadDocument } from '$lib/files/files';
 	import type { CourseBench } from './course-bench.svelte';
 	import type { CourseHelp } from './course-help.svelte';
 

@@ -30,9 +30,9 @@ import { Copied, toClipboard } from '$lib/copied';
 import { t } from '$lib/i18n';
 import type { Person } from '$lib/saving/protocol';
 import { Saver } from '$lib/saving/saver.svelte';
-import { Desk } from '$lib/workbench/desk.svelte';
-import { Voice } from '$lib/workbench/voice.svelte';
-import { snapNow } from '$lib/values/measures';
+import { Desk } from '$lib/desk/desk.svelte';
+import { Voice } from '$lib/desk/voice.svelte';
+import { snapNow } from '$lib/words/measures';
 import { describe, place } from './describe';
 import { Laying } from './laying.svelte';
 

@@ -4,7 +4,7 @@ import { boxOf, extentOf, middleOf } from '$core/course/extent';
 import { kindOf, find, type PartName, type PartRef } from '$core/course/parts';
 import { lengthAlong } from '$core/course/measure';
 import { t } from '$lib/i18n';
-import { showNumber } from '$lib/values/format';
+import { showNumber } from '$lib/words/format';
 
 export const partWord = (part: PartName): string => t(`course.part.${part}`);
 

@@ -7,7 +7,7 @@ import { bearingTo, lengthTo, placeBeside } from '$core/course/measure';
 import { turn } from '$core/course/motions';
 import { find, kindOf, type Part, type PartRef } from '$core/course/parts';
 import type { FloorWindow } from '$lib/floor/floor-window.svelte';
-import { snapNow } from '$lib/values/measures';
+import { snapNow } from '$lib/words/measures';
 import type { CourseBench } from './course-bench.svelte';
 import { toolKeys } from './shortcuts';
 

@@ -1,5 +1,5 @@
 /** Every shortcut of the course desk. Letters count while the floor has the keyboard only. */
-import type { Shortcuts } from '$lib/workbench/shortcuts';
+import type { Shortcuts } from '$lib/desk/shortcuts';
 import type { Tool } from './course-bench.svelte';
 
 /** Tools by the letter that chooses them, in the order of the tray. */

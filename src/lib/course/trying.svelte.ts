@@ -3,12 +3,12 @@ import { planSchema, type Plan } from '$core/plan/plan';
 import type { Variation } from '$core/robots/robot';
 import { robotKindOf } from '$core/robots/kinds';
 import { t } from '$lib/i18n';
-import { newPlan } from '$lib/home/samples';
+import { newPlan } from '$lib/desk/new-documents';
 import type { Listed } from '$lib/saving/protocol';
 import { fetchPage } from '$lib/lists/lists';
 import { request } from '$lib/saving/send';
-import { Runs } from '$lib/workbench/runs.svelte';
-import type { Stand } from '$lib/workbench/stand';
+import { Runs } from '$lib/desk/runs.svelte';
+import type { Stand } from '$lib/desk/stand';
 import type { CourseBench } from './course-bench.svelte';
 
 /** Plans that can be chosen at once. */

@@ -5,7 +5,7 @@
 	import type { RecordedPose } from '$core/simulation/attempt';
 	import { floorColours } from '$core/colours';
 	import { headingOfBearing, degrees } from '$core/units/angles';
-	import { measuresNow } from '$lib/values/measures';
+	import { measuresNow } from '$lib/words/measures';
 	import Rails from './Rails.svelte';
 	import { pathOf, shadowOf, tapePath, wallPaths } from './view';
 

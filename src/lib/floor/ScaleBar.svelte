@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** How long a length is as the floor is seen now, and what else is said of it. */
 	import type { Snippet } from 'svelte';
-	import { showNumber } from '$lib/values/format';
+	import { showNumber } from '$lib/words/format';
 	import type { FloorWindow } from './floor-window.svelte';
 
 	let { view, children }: { view: FloorWindow; children?: Snippet } = $props();

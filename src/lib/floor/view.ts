@@ -3,7 +3,7 @@ import type { Course, Tape, Wall } from '$core/course/course';
 import { along, type RailPath } from '$core/course/rails';
 import { cornersOf, onArc } from '$core/course/tape';
 import type { Attempt, RecordedPose } from '$core/simulation/attempt';
-import { measuresNow } from '$lib/values/measures';
+import { measuresNow } from '$lib/words/measures';
 
 export interface View {
 	/** Pixels a metre. */

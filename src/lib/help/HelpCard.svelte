@@ -11,10 +11,10 @@
 	import { cratesAt } from '$lib/floor/view';
 	import { hasMessage, t } from '$lib/i18n';
 	import { Player } from '$lib/timeline/player.svelte';
-	import Glyph from '$lib/trail/Glyph.svelte';
-	import { wordsOf } from '$lib/trail/words';
-	import { shownRange, unitOf, valueName } from '$lib/values/format';
-	import { rehearse } from '$lib/workbench/rehearser';
+	import Glyph from '$lib/words/Glyph.svelte';
+	import { wordsOf } from '$lib/words/step-words';
+	import { shownRange, unitOf, valueName } from '$lib/words/format';
+	import { rehearse } from '$lib/desk/rehearser';
 
 	let { kind }: { kind: string } = $props();
 

@@ -4,7 +4,7 @@
 	import { documentKinds, mostRows, type Listed } from '$lib/saving/protocol';
 	import { t } from '$lib/i18n';
 	import { fetchPage } from '$lib/lists/lists';
-	import Moment from './Moment.svelte';
+	import Moment from '$lib/ui/Moment.svelte';
 
 	let {
 		onbringback,

@@ -4,8 +4,8 @@
 	import { t } from '$lib/i18n';
 	import type { Listed, Person } from '$lib/saving/protocol';
 	import CoursePicture from './CoursePicture.svelte';
-	import { showSummary } from './summary';
-	import Moment from './Moment.svelte';
+	import { showSummary } from '$lib/lists/summary';
+	import Moment from '$lib/ui/Moment.svelte';
 
 	let {
 		document,

@@ -20,18 +20,18 @@
 	import { fetchPage } from '$lib/lists/lists';
 	import { sendOrphans } from '$lib/saving/orphans';
 	import { Refused, request, sendSave, Unable } from '$lib/saving/send';
-	import ThemeChoice from '$lib/theme/ThemeChoice.svelte';
-	import { downloadText, readAnyFile } from '$lib/workbench/files';
+	import ThemeChoice from '$lib/ui/ThemeChoice.svelte';
+	import { downloadText, readAnyFile } from '$lib/files/files';
 	import DeletedList from './DeletedList.svelte';
 	import { DocumentList, type Whose } from './document-list.svelte';
 	import DocumentCard from './DocumentCard.svelte';
 	import RenameDialog from './RenameDialog.svelte';
 	import NewPlan from './NewPlan.svelte';
-	import { newCourse, newPlan } from './samples';
+	import { newCourse, newPlan } from '$lib/desk/new-documents';
 	import type { RobotKind } from '$core/robots/robot';
 	import UsesDialog from './UsesDialog.svelte';
 	import VersionsDialog from './VersionsDialog.svelte';
-	import WhoIsHere from './WhoIsHere.svelte';
+	import WhoIsHere from '$lib/people/WhoIsHere.svelte';
 	import WhoseChoice from './WhoseChoice.svelte';
 
 	let {

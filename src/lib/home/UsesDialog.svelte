@@ -4,7 +4,7 @@
 	import { t } from '$lib/i18n';
 	import { useSchema, type Listed } from '$lib/saving/protocol';
 	import { request } from '$lib/saving/send';
-	import TitledDialog from '$lib/theme/TitledDialog.svelte';
+	import TitledDialog from '$lib/ui/TitledDialog.svelte';
 
 	let { document, onclose }: { document: Listed; onclose: () => void } = $props();
 

@@ -8,9 +8,9 @@
 	import { t } from '$lib/i18n';
 	import { versionSchema, type Listed, type Version } from '$lib/saving/protocol';
 	import { request } from '$lib/saving/send';
-	import PlanInWords from '$lib/trail/PlanInWords.svelte';
-	import { showSummary } from './summary';
-	import Moment from './Moment.svelte';
+	import PlanInWords from '$lib/words/PlanInWords.svelte';
+	import { showSummary } from '$lib/lists/summary';
+	import Moment from '$lib/ui/Moment.svelte';
 
 	let {
 		document,

@@ -2,7 +2,7 @@
 	/** Finds a document that is not among the newest. */
 	import { t } from '$lib/i18n';
 	import type { DocumentKind, Listed } from '$lib/saving/protocol';
-	import TitledDialog from '$lib/theme/TitledDialog.svelte';
+	import TitledDialog from '$lib/ui/TitledDialog.svelte';
 	import Finder from './Finder.svelte';
 
 	let {

@@ -11,7 +11,7 @@
 	import { t } from '$lib/i18n';
 	import { robots } from '$lib/robots/robots.svelte';
 	import { newId } from '$lib/saving/id';
-	import { wordsOf } from '$lib/trail/words';
+	import { wordsOf } from '$lib/words/step-words';
 	import type { LiveDesk } from './live-desk.svelte';
 	import SidePanel from './SidePanel.svelte';
 	import Stick from './Stick.svelte';

@@ -13,7 +13,7 @@
 	import { t } from '$lib/i18n';
 	import { robots } from '$lib/robots/robots.svelte';
 	import type { LiveDesk } from './live-desk.svelte';
-	import { lampColours } from '$lib/values/format';
+	import { lampColours } from '$lib/words/format';
 	import SidePanel from './SidePanel.svelte';
 	import Stick from './Stick.svelte';
 

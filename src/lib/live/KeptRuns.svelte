@@ -2,8 +2,8 @@
 	/** The runs of this plan that this device has kept, newest first: each can be looked at again. */
 	import { onMount } from 'svelte';
 	import { markOf } from '$core/course/mark';
-	import Moment from '$lib/home/Moment.svelte';
-	import { showTime } from '$lib/home/time.svelte';
+	import Moment from '$lib/ui/Moment.svelte';
+	import { showTime } from '$lib/ui/time.svelte';
 	import { say, t } from '$lib/i18n';
 	import { forget, mostKept } from '$workers/kept';
 	import { keptRuns, type Kept } from './kept';

@@ -10,7 +10,7 @@
 	import { untrack } from 'svelte';
 	import { robotKindOf } from '$core/robots/kinds';
 	import { robots } from '$lib/robots/robots.svelte';
-	import { isTyping } from '$lib/workbench/typing';
+	import { isTyping } from '$lib/ui/typing';
 	import type { LiveDesk } from './live-desk.svelte';
 	import SidePanel from './SidePanel.svelte';
 

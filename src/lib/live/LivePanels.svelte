@@ -3,7 +3,7 @@
 	import { t } from '$lib/i18n';
 	import RobotLists from '$lib/robots/RobotLists.svelte';
 	import SignsDialog from '$lib/robots/SignsDialog.svelte';
-	import TitledDialog from '$lib/theme/TitledDialog.svelte';
+	import TitledDialog from '$lib/ui/TitledDialog.svelte';
 	import BoardPanel from './BoardPanel.svelte';
 	import HandDrive from './HandDrive.svelte';
 	import KeptRuns from './KeptRuns.svelte';

@@ -21,7 +21,7 @@ import type { RunRequest } from '$workers/live';
 import { newId } from '$lib/saving/id';
 import type { Person } from '$lib/saving/protocol';
 import type { Sample } from '$lib/timeline/player.svelte';
-import type { Workbench } from '$lib/workbench/workbench.svelte';
+import type { LiveStand } from './live-stand';
 import { needsOf, type Need } from './needs';
 
 /** Seconds after which what a robot said is old. */
@@ -77,7 +77,7 @@ export class LiveDesk {
 
 	/** @param person who is here, if that is known */
 	constructor(
-		readonly bench: Workbench,
+		readonly bench: LiveStand,
 		readonly person: Person | null
 	) {
 		robots.open(person);

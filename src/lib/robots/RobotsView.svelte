@@ -4,7 +4,7 @@
 	import { ArrowLeft, Square } from '@lucide/svelte';
 	import { onMount, untrack } from 'svelte';
 	import { t } from '$lib/i18n';
-	import WhoIsHere from '$lib/home/WhoIsHere.svelte';
+	import WhoIsHere from '$lib/people/WhoIsHere.svelte';
 	import type { Person } from '$lib/saving/protocol';
 	import RobotLists from './RobotLists.svelte';
 	import { robots } from './robots.svelte';

@@ -5,12 +5,12 @@
 	import { definitionOf } from '$core/steps/catalogue';
 	import { families } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
-	import type { TagDragging } from '$lib/trail/drag';
-	import { newStepKey } from '$lib/trail/dragged.svelte';
-	import Glyph from '$lib/trail/Glyph.svelte';
-	import { phrase } from '$lib/trail/words';
-	import { isSeveral, readTyped, whyNot } from './short-hand';
-	import { offersAt, offersFor, type Offer, type ShelfPlace } from './typed';
+	import type { TagDragging } from '$lib/ui/drag';
+	import { newStepKey } from './new-step';
+	import Glyph from '$lib/words/Glyph.svelte';
+	import { phrase } from '$lib/words/step-words';
+	import { isSeveral, readTyped, whyNot } from '$lib/words/short-hand';
+	import { offersAt, offersFor, type Offer, type ShelfPlace } from '$lib/words/typed';
 
 	let {
 		place,

@@ -2,7 +2,7 @@ import { expect, it } from 'vitest';
 import { robotKinds } from '$core/robots/kinds';
 import { canDo } from '$core/robots/robot';
 import { planOf } from '$core/testing/sample';
-import { offersAt, offersFor } from './typed';
+import { offersAt, offersFor } from '$lib/words/typed';
 
 const plan = planOf([]);
 

@@ -2,14 +2,14 @@
 	/** The top of a chain: its trigger, or the word that it is unlit and the ways to tie it. */
 	import { EllipsisVertical, Link2 } from '@lucide/svelte';
 	import { t } from '$lib/i18n';
-	import Glyph from './Glyph.svelte';
+	import Glyph from '$lib/words/Glyph.svelte';
 	import type { PlanRobot } from '$core/plan/plan';
 	import type { HeadRow } from './rows';
 	import { preferences } from '$lib/preferences.svelte';
 	import { definitionOf } from '$core/steps/catalogue';
 	import Chip from './Chip.svelte';
 	import Sentence from './Sentence.svelte';
-	import { phrase } from './words';
+	import { phrase } from '$lib/words/step-words';
 
 	let {
 		row,

@@ -3,8 +3,8 @@
 	import type { Step } from '$core/plan/plan';
 	import { isExpression } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
-	import { showValue, valueName } from '$lib/values/format';
-	import { slotOf } from './words';
+	import { showValue, valueName } from '$lib/words/format';
+	import { slotOf } from '$lib/words/step-words';
 
 	let {
 		step,

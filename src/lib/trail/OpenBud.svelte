@@ -4,15 +4,15 @@
 	 * the free room beside the cord. Nothing here needs reading; a press that is held speaks.
 	 */
 	import type { Plan } from '$core/plan/plan';
-	import { offersAt, shelfPlace, type Offer } from '$lib/shelf/typed';
+	import { offersAt, shelfPlace, type Offer } from '$lib/words/typed';
 	import { t } from '$lib/i18n';
-	import type { TagDragging } from './drag';
-	import { newStepKey } from './dragged.svelte';
-	import Glyph from './Glyph.svelte';
+	import type { TagDragging } from '$lib/ui/drag';
+	import { newStepKey } from '$lib/shelf/new-step';
+	import Glyph from '$lib/words/Glyph.svelte';
 	import { Held } from './held';
 	import { tile } from './open-bud';
 	import type { BudRow } from './rows';
-	import { phrase } from './words';
+	import { phrase } from '$lib/words/step-words';
 
 	let {
 		plan,

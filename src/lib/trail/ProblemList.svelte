@@ -5,7 +5,7 @@
 	import type { Problem } from '$core/checks';
 	import { say, t } from '$lib/i18n';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
-	import { wordsOf } from './words';
+	import { wordsOf } from '$lib/words/step-words';
 
 	let { bench, onjump }: { bench: Workbench; onjump: (key: string) => void } = $props();
 

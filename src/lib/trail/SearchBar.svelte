@@ -4,7 +4,7 @@
 	import { onMount } from 'svelte';
 	import { eachStep, type Plan } from '$core/plan/plan';
 	import { t } from '$lib/i18n';
-	import { wordsOf } from './words';
+	import { wordsOf } from '$lib/words/step-words';
 
 	let { plan, onfind, onclose }: { plan: Plan; onfind: (id: string) => void; onclose: () => void } =
 		$props();

@@ -3,7 +3,7 @@
 	import type { Step } from '$core/plan/plan';
 	import type { Values } from '$core/steps/definition';
 	import Chip from './Chip.svelte';
-	import { sentenceParts } from './words';
+	import { sentenceParts } from '$lib/words/step-words';
 
 	let {
 		step,

@@ -22,18 +22,18 @@
 	import { FolderInput } from '@lucide/svelte';
 	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { findStep } from '$core/plan/places';
-	import { robotAt, shelfPlace } from '$lib/shelf/typed';
+	import { robotAt, shelfPlace } from '$lib/words/typed';
 	import { isExpression, type Values } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import Shelf from '$lib/shelf/Shelf.svelte';
-	import { valueName } from '$lib/values/format';
+	import { valueName } from '$lib/words/format';
 	import { tellEscape } from '$lib/values/leaving';
 	import ValueEditor from '$lib/values/ValueEditor.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import Actions from './Actions.svelte';
 	import CommentEditor from './CommentEditor.svelte';
-	import { slotOf } from './words';
+	import { slotOf } from '$lib/words/step-words';
 
 	let {
 		bench,

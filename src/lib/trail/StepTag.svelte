@@ -6,7 +6,7 @@
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Values } from '$core/steps/definition';
 	import Chip from './Chip.svelte';
-	import Glyph from './Glyph.svelte';
+	import Glyph from '$lib/words/Glyph.svelte';
 	import type { StepRow } from './rows';
 	import Sentence from './Sentence.svelte';
 

@@ -7,7 +7,7 @@
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import Shelf from '$lib/shelf/Shelf.svelte';
-	import { shelfPlace, type Offer } from '$lib/shelf/typed';
+	import { shelfPlace, type Offer } from '$lib/words/typed';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import { copyStep, pasteAt } from './copying';
 	import DragGhost from './DragGhost.svelte';

@@ -5,17 +5,17 @@
 	import { definitionOf } from '$core/steps/catalogue';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
-	import { showValue } from '$lib/values/format';
+	import { showValue } from '$lib/words/format';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import ChainHead from './ChainHead.svelte';
-	import type { TagDragging } from './drag';
+	import type { TagDragging } from '$lib/ui/drag';
 	import ProblemLine from './ProblemLine.svelte';
-	import type { Offer } from '$lib/shelf/typed';
+	import type { Offer } from '$lib/words/typed';
 	import OpenBud from './OpenBud.svelte';
 	import { indent, type Row } from './rows';
 	import type { Opening } from './Sheet.svelte';
 	import StepTag from './StepTag.svelte';
-	import { budWords, shownValues } from './words';
+	import { budWords, shownValues } from '$lib/words/step-words';
 
 	let {
 		bench,

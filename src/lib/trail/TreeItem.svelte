@@ -3,7 +3,7 @@
 	import type { Snippet } from 'svelte';
 	import { t } from '$lib/i18n';
 	import { leftOf, type Row } from './rows';
-	import { budWords, wordsOf } from './words';
+	import { budWords, wordsOf } from '$lib/words/step-words';
 
 	let {
 		row,

@@ -1,9 +1,9 @@
 /** Copying and pasting by the keys of the device. Its buttons are in ./Actions. */
 import type { Place } from '$core/plan/places';
-import { readTyped, whyNot } from '$lib/shelf/short-hand';
-import type { ShelfPlace } from '$lib/shelf/typed';
+import { readTyped, whyNot } from '$lib/words/short-hand';
+import type { ShelfPlace } from '$lib/words/typed';
 import type { Workbench } from '$lib/workbench/workbench.svelte';
-import type { Editing } from './editing.svelte';
+import type { Editing } from '$lib/workbench/editing.svelte';
 
 export function copyStep(
 	event: ClipboardEvent,

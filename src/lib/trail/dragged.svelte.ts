@@ -2,12 +2,13 @@
 import { findStep, type Place } from '$core/plan/places';
 import type { Values } from '$core/steps/definition';
 import { t } from '$lib/i18n';
+import { newStepOf } from '$lib/shelf/new-step';
 import type { Workbench } from '$lib/workbench/workbench.svelte';
-import { TagDragging } from './drag';
+import { TagDragging } from '$lib/ui/drag';
 import { contains, landingAt, nowhere, type Landing } from './landing';
 import type { Row } from './rows';
 import type { VisibleRows } from './visible-rows.svelte';
-import { phrase, wordsOf } from './words';
+import { phrase, wordsOf } from '$lib/words/step-words';
 
 /** The pane that it is dragged over. */
 export interface DragPane {
@@ -34,14 +35,9 @@ export interface Drag extends Landing {
 	readonly y: number;
 }
 
-const newMark = 'new:';
 /** Pixels from the edge of the pane within which it scrolls, and how far each time. */
 const edge = 40;
 const scrollStep = 14;
-
-/** The key by which a step on the shelf is dragged. */
-export const newStepKey = (kind: string, values: Values): string =>
-	newMark + JSON.stringify([kind, values]);
 
 export class Dragged {
 	now = $state.raw<Drag | null>(null);
@@ -71,10 +67,8 @@ export class Dragged {
 	}
 
 	private read(key: string): Pick<Drag, 'kind' | 'words' | 'values'> {
-		if (key.startsWith(newMark)) {
-			const [kind, values] = JSON.parse(key.slice(newMark.length)) as [string, Values];
-			return { kind, values, words: phrase(kind, values) };
-		}
+		const offered = newStepOf(key);
+		if (offered) return { ...offered, words: phrase(offered.kind, offered.values) };
 		const { plan, editing } = this.pane.bench;
 		const step = findStep(plan, key)!;
 		const count = editing.selection.has(key) ? editing.selection.steps.length : 1;

@@ -1,6 +1,6 @@
 /** What the keys do on a row of the trail. The sheet in $lib/workbench/shortcuts lists them. */
 import { definitionOf } from '$core/steps/catalogue';
-import type { Editing } from './editing.svelte';
+import type { Editing } from '$lib/workbench/editing.svelte';
 import type { Row } from './rows';
 
 /** What the pane does for its keys. */

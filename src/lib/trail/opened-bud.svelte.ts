@@ -1,7 +1,7 @@
 /** Where the bud is open at level First: it stays there until something is taken, pressed or added. */
 import { findStep, type Place } from '$core/plan/places';
 import type { Plan } from '$core/plan/plan';
-import { offersAt, shelfPlace } from '$lib/shelf/typed';
+import { offersAt, shelfPlace } from '$lib/words/typed';
 import { openHeight } from './open-bud';
 import { leftOf, type Drawing } from './rows';
 

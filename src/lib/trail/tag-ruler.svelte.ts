@@ -2,10 +2,10 @@
 import type { Plan, Step } from '$core/plan/plan';
 import { definitionOf } from '$core/steps/catalogue';
 import { t } from '$lib/i18n';
-import { showValue } from '$lib/values/format';
+import { showValue } from '$lib/words/format';
 import { leftOf, type TagHeight } from './rows';
 import { faceOf, heightBeyondOneLine, type Face, type Piece } from './tag-lines';
-import { sentenceParts, shownValues, slotOf, wording } from './words';
+import { sentenceParts, shownValues, slotOf, wording } from '$lib/words/step-words';
 
 /** Pixels beside the words of a tag: lamp, borders, paddings and menu; and what only some tags have. */
 const beside = { tag: 102, glyph: 28, fold: 40, head: 124, off: 14 };

@@ -1,7 +1,7 @@
 /** The sheet that opens at a tag. It is fetched once the trail has settled, or when it is wanted first. */
 import { tick } from 'svelte';
 import { t } from '$lib/i18n';
-import type { Voice } from '$lib/workbench/voice.svelte';
+import type { Voice } from '$lib/desk/voice.svelte';
 import type { default as Sheet, Opening } from './Sheet.svelte';
 import type { TrailFocus } from './trail-focus.svelte';
 

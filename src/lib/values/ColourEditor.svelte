@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** A lamp colour: named ones, or any other. */
 	import { t } from '$lib/i18n';
-	import { lampColours } from './format';
+	import { lampColours } from '$lib/words/format';
 
 	let {
 		value,

@@ -7,8 +7,8 @@
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Figures } from '$lib/timeline/player.svelte';
 	import { completionsFor, groupsFor, type Piece } from './completion';
-	import { documentText, readExpression, showExpression } from './expression-words';
-	import { readNumber, toShown, toStored } from './format';
+	import { documentText, readExpression, showExpression } from '$lib/words/expression-words';
+	import { readNumber, toShown, toStored } from '$lib/words/format';
 	import { onLeave } from './leaving';
 
 	let {

@@ -7,7 +7,7 @@
 	import { t } from '$lib/i18n';
 	import AngleDial from './AngleDial.svelte';
 	import { onLeave } from './leaving';
-	import { readFor, shownRange, toShown, toStored, unitOf } from './format';
+	import { readFor, shownRange, toShown, toStored, unitOf } from '$lib/words/format';
 
 	let {
 		definition,

@@ -9,8 +9,8 @@
 	import { isExpression, type NameDefinition, type Value } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
-	import { robotAt } from '$lib/shelf/typed';
-	import { slotOf } from '$lib/trail/words';
+	import { robotAt } from '$lib/words/typed';
+	import { slotOf } from '$lib/words/step-words';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import ChoiceEditor from './ChoiceEditor.svelte';
 	import ColourEditor from './ColourEditor.svelte';
@@ -19,8 +19,8 @@
 	import NotesEditor from './NotesEditor.svelte';
 	import NumberEditor from './NumberEditor.svelte';
 	import TextEditor from './TextEditor.svelte';
-	import { readExpression } from './expression-words';
-	import { showSpeed, showValue, valueName } from './format';
+	import { readExpression } from '$lib/words/expression-words';
+	import { showSpeed, showValue, valueName } from '$lib/words/format';
 
 	let {
 		bench,

@@ -3,7 +3,7 @@ import { constants, functions, readings } from '$core/expressions/vocabulary';
 import type { Level } from '$core/levels';
 import { t } from '$lib/i18n';
 import type { Figures } from '$lib/timeline/player.svelte';
-import { showSensed } from './live';
+import { showSensed } from '$lib/words/sensed';
 
 export interface Piece {
 	readonly word: string;

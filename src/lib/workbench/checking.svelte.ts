@@ -1,7 +1,7 @@
 /** Checks the plan when the person pauses; then once more with what a rehearsal in the background tells. */
 import { checkPlan, type Problem } from '$core/checks';
-import type { Stand } from './stand';
-import { rehearseQuietly } from './rehearser';
+import type { Stand } from '$lib/desk/stand';
+import { rehearseQuietly } from '$lib/desk/rehearser';
 
 /** Milliseconds after the last change until the plan is checked, and rehearsed for the checks. */
 const delay = 250;

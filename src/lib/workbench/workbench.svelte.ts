@@ -15,13 +15,13 @@ import type { Bench, Person } from '$lib/saving/protocol';
 import { fetchPage } from '$lib/lists/lists';
 import { Saver } from '$lib/saving/saver.svelte';
 import { request } from '$lib/saving/send';
-import { Editing } from '$lib/trail/editing.svelte';
-import { reader } from '$lib/values/reader.svelte';
+import { Editing } from './editing.svelte';
+import { reader } from '$lib/words/reader.svelte';
 import { Checking } from './checking.svelte';
-import { Desk } from './desk.svelte';
-import { Runs } from './runs.svelte';
-import type { Stand } from './stand';
-import { Voice } from './voice.svelte';
+import { Desk } from '$lib/desk/desk.svelte';
+import { Runs } from '$lib/desk/runs.svelte';
+import type { Stand } from '$lib/desk/stand';
+import { Voice } from '$lib/desk/voice.svelte';
 
 export interface CourseChoice {
 	readonly id: string;

@@ -2,7 +2,7 @@
 import { Op } from 'sequelize';
 import { success, type Result } from '$core/sentence';
 import type { Bench, DocumentKind, Listed, Page } from '$lib/saving/protocol';
-import { wordsOf } from '$lib/home/summary';
+import { wordsOf } from '$lib/lists/summary';
 import { database } from '../database/database';
 import type { DocumentRow, PersonRow } from '../database/models';
 import index from '../../../../samples/index.json';

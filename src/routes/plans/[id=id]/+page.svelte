@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { t } from '$lib/i18n';
-	import Workbench from '$lib/workbench/Workbench.svelte';
+	import Workbench from '$lib/planning/PlanDesk.svelte';
 
 	let { data } = $props();
 </script>

@@ -2,7 +2,7 @@
 import { locateSteps, stepsIn } from '$core/plan/places';
 import type { Step } from '$core/plan/plan';
 import { t } from '$lib/i18n';
-import type { Workbench } from '$lib/workbench/workbench.svelte';
+import type { Workbench } from './workbench.svelte';
 
 /** Steps that hang one after the other. */
 export interface Run {

@@ -20,7 +20,7 @@ import {
 	readFor,
 	readNumber,
 	toStored
-} from '$lib/values/format';
+} from './format';
 
 export interface Offer {
 	readonly definition: StepDefinition;

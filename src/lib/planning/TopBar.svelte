@@ -6,11 +6,11 @@
 	import { variations, type Variation } from '$core/robots/robot';
 	import { t } from '$lib/i18n';
 	import DocumentSelect from '$lib/lists/DocumentSelect.svelte';
-	import BarStart from './BarStart.svelte';
+	import BarStart from '$lib/desk/BarStart.svelte';
 	import RobotMenu from './RobotMenu.svelte';
-	import SavedState from './SavedState.svelte';
-	import UndoButtons from './UndoButtons.svelte';
-	import type { Workbench } from './workbench.svelte';
+	import SavedState from '$lib/desk/SavedState.svelte';
+	import UndoButtons from '$lib/desk/UndoButtons.svelte';
+	import type { Workbench } from '$lib/workbench/workbench.svelte';
 
 	let {
 		bench,

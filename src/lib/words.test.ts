@@ -10,8 +10,8 @@ import { figures, layings } from '$core/course/figures';
 import { partNames } from '$core/course/parts';
 import '$lib/course/words';
 import '$lib/robots/words';
-import robotCheck from '../../cli/robot-check/words.en.json';
-import { addMessages, hasMessage, partsOf, say } from './index';
+import robotCheck from '../cli/robot-check/words.en.json';
+import { addMessages, hasMessage, partsOf, say } from '$lib/i18n';
 
 addMessages(robotCheck);
 

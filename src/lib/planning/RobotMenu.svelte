@@ -4,7 +4,7 @@
 	import { BatteryMedium, Radio } from '@lucide/svelte';
 	import { robotKindOf } from '$core/robots/kinds';
 	import { t } from '$lib/i18n';
-	import type { Workbench } from './workbench.svelte';
+	import type { Workbench } from '$lib/workbench/workbench.svelte';
 
 	let { bench }: { bench: Workbench } = $props();
 

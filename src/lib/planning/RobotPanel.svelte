@@ -18,7 +18,7 @@
 	import type { LiveDesk } from '$lib/live/live-desk.svelte';
 	import { hasRun } from '$lib/robots/held';
 	import SettingField from './SettingField.svelte';
-	import type { Workbench } from './workbench.svelte';
+	import type { Workbench } from '$lib/workbench/workbench.svelte';
 
 	let {
 		bench,

@@ -2,7 +2,7 @@
 	/** A plan to read, without anything to change: its chains as lists of sentences. */
 	import type { Plan, Step } from '$core/plan/plan';
 	import { t } from '$lib/i18n';
-	import { wordsOf } from './words';
+	import { wordsOf } from './step-words';
 
 	let { plan }: { plan: Plan } = $props();
 </script>

@@ -6,9 +6,9 @@ import { numberSteps, type Step } from '$core/plan/plan';
 import { definitionOf } from '$core/steps/catalogue';
 import { say, t } from '$lib/i18n';
 import { newId } from '$lib/saving/id';
-import type { Workbench } from '$lib/workbench/workbench.svelte';
+import type { Workbench } from './workbench.svelte';
 import type { Run, Selection } from './selection.svelte';
-import { wordsOf, wordsOfAll } from './words';
+import { wordsOf, wordsOfAll } from '$lib/words/step-words';
 
 interface PickedUp {
 	readonly step: Step;

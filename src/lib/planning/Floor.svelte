@@ -10,14 +10,14 @@
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
-	import CourseDrawing from './CourseDrawing.svelte';
-	import StandingRobot from './StandingRobot.svelte';
-	import Trace from './Trace.svelte';
-	import { FloorWindow } from './floor-window.svelte';
-	import { besidePanel, cratesAt, fit } from './view';
+	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
+	import StandingRobot from '$lib/floor/StandingRobot.svelte';
+	import Trace from '$lib/floor/Trace.svelte';
+	import { FloorWindow } from '$lib/floor/floor-window.svelte';
+	import { besidePanel, cratesAt, fit } from '$lib/floor/view';
 	import Readings from './Readings.svelte';
-	import ScaleBar from './ScaleBar.svelte';
-	import ZoomButtons from './ZoomButtons.svelte';
+	import ScaleBar from '$lib/floor/ScaleBar.svelte';
+	import ZoomButtons from '$lib/floor/ZoomButtons.svelte';
 
 	let { bench, onleg }: { bench: Workbench; onleg: (stepId: string) => void } = $props();
 
@@ -182,7 +182,7 @@
 					{/await}
 				{/if}
 				{#if player.attempt}
-					{#await import('./LegEnds.svelte') then { default: LegEnds }}
+					{#await import('$lib/floor/LegEnds.svelte') then { default: LegEnds }}
 						<LegEnds attempt={player.attempt} time={player.time} {scale} {onleg} />
 					{/await}
 				{/if}
@@ -191,7 +191,7 @@
 	</div>
 
 	{#if isHighSeen}
-		{#await import('./HeightStrip.svelte') then { default: HeightStrip }}
+		{#await import('$lib/floor/HeightStrip.svelte') then { default: HeightStrip }}
 			<HeightStrip {course} {flyers} />
 		{/await}
 	{/if}

@@ -7,7 +7,7 @@ import { scopeIn } from '$core/plan/variables';
 import { definitionOf } from '$core/steps/catalogue';
 import type { StepDefinition, ValueDefinition } from '$core/steps/definition';
 import { perLanguage, say, t } from '$lib/i18n';
-import { readExpression } from '$lib/values/expression-words';
+import { readExpression } from './expression-words';
 import {
 	choiceWord,
 	colourName,
@@ -15,7 +15,7 @@ import {
 	shownRange,
 	unitOf,
 	valueName
-} from '$lib/values/format';
+} from './format';
 import { offersFor, type ShelfPlace } from './typed';
 
 export type Typed =

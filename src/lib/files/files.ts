@@ -64,7 +64,7 @@ export async function readAnyFile(file: File): Promise<Result<Plan | Course>> {
 	const text = await textOf(file);
 	if (!text.ok) return text;
 	if (text.value.trimStart().startsWith('<')) {
-		const { courseOfDrawing } = await import('$lib/course/drawings');
+		const { courseOfDrawing } = await import('./drawings');
 		return courseOfDrawing(text.value, nameOf(file));
 	}
 	return read('any', text.value);

@@ -1,14 +1,6 @@
-export interface Shortcut {
-	/** As on the keys. */
-	readonly keys: string;
-	/** Message that says what it does. */
-	readonly action: string;
-}
+/** Every shortcut of the plan's desk. None is one that browsers use for themselves. */
+import type { Shortcuts } from '$lib/desk/shortcuts';
 
-/** In groups, as the sheet lists them. */
-export type Shortcuts = readonly { readonly group: string; readonly list: readonly Shortcut[] }[];
-
-/** Every shortcut of the workbench. None is one that browsers use for themselves. */
 export const shortcuts: Shortcuts = [
 	{
 		group: 'plan',

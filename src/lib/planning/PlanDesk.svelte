@@ -4,18 +4,18 @@
 	import { replaceState } from '$app/navigation';
 	import type { Course } from '$core/course/course';
 	import { say, t } from '$lib/i18n';
-	import Floor from '$lib/floor/Floor.svelte';
+	import Floor from './Floor.svelte';
 	import Timeline from '$lib/timeline/Timeline.svelte';
 	import Trail from '$lib/trail/Trail.svelte';
-	import { downloadDocument, readPlanFile } from './files';
-	import Notices from './Notices.svelte';
-	import { warmUp } from './rehearser';
+	import { downloadDocument, readPlanFile } from '$lib/files/files';
+	import Notices from '$lib/desk/Notices.svelte';
+	import { warmUp } from '$lib/desk/rehearser';
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Person } from '$lib/saving/protocol';
 	import Border from './Border.svelte';
 	import TopBar from './TopBar.svelte';
-	import { isTyping } from './typing';
-	import { Workbench, type CourseChoice, type Opened } from './workbench.svelte';
+	import { isTyping } from '$lib/ui/typing';
+	import { Workbench, type CourseChoice, type Opened } from '$lib/workbench/workbench.svelte';
 
 	let {
 		opened,
@@ -161,7 +161,7 @@
 </div>
 
 {#if showsShortcuts}
-	{#await Promise.all( [import('./ShortcutSheet.svelte'), import('./shortcuts')] ) then [{ default: ShortcutSheet }, { shortcuts }]}
+	{#await Promise.all( [import('$lib/desk/ShortcutSheet.svelte'), import('./shortcuts')] ) then [{ default: ShortcutSheet }, { shortcuts }]}
 		<ShortcutSheet {shortcuts} onclose={() => (showsShortcuts = false)} />
 	{/await}
 {/if}

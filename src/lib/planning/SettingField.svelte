@@ -2,7 +2,7 @@
 	/** One setting of a robot, as its kind declares it. */
 	import { isExpression, type Value, type ValueDefinition } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
-	import { shownRange, toShown, toStored, unitOf } from '$lib/values/format';
+	import { shownRange, toShown, toStored, unitOf } from '$lib/words/format';
 
 	let {
 		label,

@@ -5,7 +5,7 @@
 	import { readings } from '$core/expressions/vocabulary';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
-	import { showDatum, showSensed } from '$lib/values/live';
+	import { showDatum, showSensed } from '$lib/words/sensed';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 
 	let {

@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { planHistory, undo } from '$core/plan/history';
 import { eachStep, planSchema, type Plan } from '$core/plan/plan';
 import { planFrom } from '$core/testing/random-plan';
-import { Desk } from '$lib/workbench/desk.svelte';
-import { Voice } from '$lib/workbench/voice.svelte';
-import type { Workbench } from '$lib/workbench/workbench.svelte';
+import { Desk } from '$lib/desk/desk.svelte';
+import { Voice } from '$lib/desk/voice.svelte';
+import type { Workbench } from './workbench.svelte';
 import { Moving } from './moving.svelte';
 import { Selection } from './selection.svelte';
 

@@ -10,8 +10,8 @@ import {
 } from '$core/steps/definition';
 import { hasMessage, partsOf, t, type Part } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
-import { showValue } from '$lib/values/format';
-import { reader } from '$lib/values/reader.svelte';
+import { showValue } from './format';
+import { reader } from './reader.svelte';
 
 const parts = new Map<string, readonly Part[]>();
 

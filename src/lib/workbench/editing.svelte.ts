@@ -17,10 +17,10 @@ import { say, t } from '$lib/i18n';
 import type { Doing } from '$core/robots/robot';
 import { Copied } from '$lib/copied';
 import { newId } from '$lib/saving/id';
-import type { Workbench } from '$lib/workbench/workbench.svelte';
+import type { Workbench } from './workbench.svelte';
 import { Moving } from './moving.svelte';
 import { Selection } from './selection.svelte';
-import { wordsOf, wordsOfAll } from './words';
+import { wordsOf, wordsOfAll } from '$lib/words/step-words';
 
 const copied = new Copied('lantern-step.copied');
 
