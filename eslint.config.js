@@ -106,7 +106,7 @@ const libBorders = [
 	{
 		target: './src/lib/server',
 		from: './src/lib',
-		except: ['./server', './i18n', './saving/protocol.ts', './lists/summary.ts'],
+		except: ['./server', './i18n', './saving', './lists/summary.ts'],
 		message: 'The server shares with the interface the protocol of saving, and words.'
 	},
 	{
@@ -143,7 +143,10 @@ export default ts.config(
 		files: ['src/core/**/*.ts'],
 		ignores: ['**/*.test.ts'],
 		rules: {
-			'import-x/no-restricted-paths': ['error', { zones: [...borders, ...storeysOf('core', layers)] }],
+			'import-x/no-restricted-paths': [
+				'error',
+				{ zones: [...borders, ...storeysOf('core', layers)] }
+			],
 			'no-restricted-imports': importsOnly(corePackages),
 			'no-restricted-globals': [
 				'error',

@@ -2,12 +2,18 @@ import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vitest/config';
 
-const shared = {
-	name: 'shared',
-	// Of courses, a workbench knows only what is drawn and rehearsed.
-	test: /src\/(core\/(?!link|live|course\/(?!course\.|mark|measure|rails|signs|surfaces|tape))|lib\/(?!live|robots|eye|home|help|course))|lucide|comlink/,
-	minShareCount: 2
-};
+/**
+ * What several views share lies in a few files, by floors: each small file of its own would cost more
+ * than what is in it, and one for all would bring home what only a desk needs.
+ */
+const floors = Object.entries({
+	frame:
+		/node_modules\/(svelte|@sveltejs|intl-messageformat|idb)\/|@lucide\/svelte|@zag-js\/(svelte|dom-query|types|anatomy|core|utils)\/|core\/(sentence|robots\/first-kind)|preload-helper|skeleton-svelte\/dist\/(internal|components\/locale-provider)|@zag-js\/focus-visible|lib\/(i18n|ui\/(?!TitledDialog|drag)|people|lists\/(lists|summary)|[^/]+$|saving\/(?!answers|protocol|save|send-save))/,
+	schemas: /node_modules\/zod\/|core\/document\./,
+	dialogs: /@zag-js|@skeletonlabs|@floating-ui/,
+	robots: /core\/(robots\/(?!first-kind)|steps|devices|expressions|plan)|lib\/words/,
+	desk: /lib\/(desk|timeline|floor|files)|core\/course|comlink/
+}).map(([name, test], index) => ({ name, test, minShareCount: 2, priority: 9 - index }));
 
 const tests = ['src/**/*.test.ts', 'tests/**/*.test.ts'];
 const core = 'src/core/**/*.test.ts';
@@ -15,8 +21,7 @@ const core = 'src/core/**/*.test.ts';
 export default defineConfig({
 	plugins: [tailwindcss(), sveltekit()],
 	worker: { format: 'es' },
-	// What several views share is one file: each small file of its own would cost more than what is in it.
-	build: { rolldownOptions: { output: { codeSplitting: { groups: [shared] } } } },
+	build: { rolldownOptions: { output: { codeSplitting: { groups: floors } } } },
 	test: {
 		testTimeout: 60_000,
 		// Without it one processor would stand by.

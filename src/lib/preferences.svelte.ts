@@ -1,36 +1,56 @@
 /** What the person at this device prefers: how much the shelf offers, and the units they read. */
-import { z } from 'zod';
 import { levels } from '$core/levels';
 import { store, stored } from './storage';
 
 const key = 'lantern-step.preferences';
 
-const schema = z.object({
-	level: z.enum(levels).catch('further'),
-	lengths: z.enum(['cm', 'inch']).catch('cm'),
-	speeds: z.enum(['percent', 'perSecond']).catch('percent'),
+const lengths = ['cm', 'inch'] as const;
+const speeds = ['percent', 'perSecond'] as const;
+
+interface Choices {
+	readonly level: (typeof levels)[number];
+	readonly lengths: (typeof lengths)[number];
+	readonly speeds: (typeof speeds)[number];
 	/** The shelf stays open beside the trail. */
-	isShelfPinned: z.boolean().catch(false),
+	readonly isShelfPinned: boolean;
 	/** Figures of all sensors, not only of those that the plan reads. */
-	showsAllReadings: z.boolean().catch(false),
+	readonly showsAllReadings: boolean;
 	/** The course that was tried or chosen last: a new plan opens on it. */
-	lastCourse: z.string().nullable().catch(null),
+	readonly lastCourse: string | null;
 	/** The kind of robot that a plan was begun for last. */
-	lastKind: z.string().nullable().catch(null),
+	readonly lastKind: string | null;
 	/** Part of the height that the floor has where it stands above the trail. */
-	floorShare: z.number().min(0.25).max(0.75).catch(0.5),
+	readonly floorShare: number;
 	/** Home shows this person's own plans first of all, not everybody's. */
-	showsMine: z.boolean().catch(false)
-});
-type Choices = z.infer<typeof schema>;
+	readonly showsMine: boolean;
+}
 
 function load(): Choices {
 	try {
-		return schema.parse(JSON.parse(stored(key) ?? '{}'));
+		return read(JSON.parse(stored(key) ?? '{}') as Partial<Record<keyof Choices, unknown>>);
 	} catch {
 		// What is in it is not ours: the usual choices.
-		return schema.parse({});
+		return read({});
 	}
+}
+
+/** By hand, not by a schema: home, which has none, does without the package for them. */
+function read(found: Partial<Record<keyof Choices, unknown>>): Choices {
+	const oneOf = <T>(list: readonly T[], value: unknown, usual: T): T =>
+		list.find((one) => one === value) ?? usual;
+	const textOr = (value: unknown): string | null => (typeof value === 'string' ? value : null);
+	const share = Number(found.floorShare);
+	return {
+		level: oneOf(levels, found.level, 'further'),
+		lengths: oneOf(lengths, found.lengths, 'cm'),
+		speeds: oneOf(speeds, found.speeds, 'percent'),
+		isShelfPinned: found.isShelfPinned === true,
+		showsAllReadings: found.showsAllReadings === true,
+		lastCourse: textOr(found.lastCourse),
+		lastKind: textOr(found.lastKind),
+		floorShare: share >= 0.25 && share <= 0.75 ? share : 0.5,
+		showsMine: found.showsMine === true
+	};
 }
 
 class Preferences {

@@ -9,7 +9,9 @@ import { catalogue } from '$core/steps/list';
 import { figures, layings } from '$core/course/figures';
 import { partNames } from '$core/course/parts';
 import '$lib/course/words';
+import '$lib/files/words';
 import '$lib/robots/words';
+import '$lib/words/core';
 import robotCheck from '../cli/robot-check/words.en.json';
 import { addMessages, hasMessage, partsOf, say } from '$lib/i18n';
 

@@ -1,3 +1,3 @@
-import { idSchema } from '$lib/saving/protocol';
+import { idPattern } from '$lib/saving/kinds';
 
-export const match = (text: string): boolean => idSchema.safeParse(text).success;
+export const match = (text: string): boolean => idPattern.test(text);

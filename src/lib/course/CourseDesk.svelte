@@ -7,7 +7,7 @@
 	import { startPlaces } from '$core/world/start-places';
 	import type { Laid } from '$core/course/lay';
 	import { t } from '$lib/i18n';
-	import type { Person } from '$lib/saving/protocol';
+	import type { Person } from '$lib/saving/answers';
 	import StandingRobot from '$lib/floor/StandingRobot.svelte';
 	import Trace from '$lib/floor/Trace.svelte';
 	import { downloadDocument } from '$lib/files/files';

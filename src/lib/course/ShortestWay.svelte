@@ -5,7 +5,8 @@
 	import { wayWishes } from '$core/course/driven-way';
 	import { t } from '$lib/i18n';
 	import { newId } from '$lib/saving/id';
-	import { Refused, sendSave } from '$lib/saving/send';
+	import { Refused } from '$lib/saving/send';
+	import { sendSave } from '$lib/saving/send-save';
 	import { showNumber } from '$lib/words/format';
 	import { downloadDocument } from '$lib/files/files';
 	import type { CourseBench } from './course-bench.svelte';

@@ -28,7 +28,7 @@ import {
 import { endsOf, snap, type Snapped } from '$core/course/snap';
 import { Copied, toClipboard } from '$lib/copied';
 import { t } from '$lib/i18n';
-import type { Person } from '$lib/saving/protocol';
+import type { Person } from '$lib/saving/answers';
 import { Saver } from '$lib/saving/saver.svelte';
 import { Desk } from '$lib/desk/desk.svelte';
 import { Voice } from '$lib/desk/voice.svelte';

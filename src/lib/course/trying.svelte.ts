@@ -1,10 +1,9 @@
 /** A plan that is tried on the course of the desk, without leaving it. */
 import { planSchema, type Plan } from '$core/plan/plan';
 import type { Variation } from '$core/robots/robot';
-import { robotKindOf } from '$core/robots/kinds';
 import { t } from '$lib/i18n';
 import { newPlan } from '$lib/desk/new-documents';
-import type { Listed } from '$lib/saving/protocol';
+import type { Listed } from '$lib/saving/answers';
 import { fetchPage } from '$lib/lists/lists';
 import { request } from '$lib/saving/send';
 import { Runs } from '$lib/desk/runs.svelte';
@@ -15,7 +14,7 @@ import type { CourseBench } from './course-bench.svelte';
 const offered = 100;
 
 export class Trying implements Stand {
-	plan = $state.raw<Plan>(newPlan('', robotKindOf('skiff')));
+	plan = $state.raw<Plan>(newPlan(''));
 	/** The id of the plan that is tried; none is chosen yet while it is empty. */
 	planId = $state('');
 	/** It is here, and can be rehearsed. */

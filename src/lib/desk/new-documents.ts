@@ -1,15 +1,19 @@
 /** What a new plan and a new course start with. */
 import { makeCourse, type Course } from '$core/course/course';
 import { makePlan, planRobot, type Plan } from '$core/plan/plan';
-import type { RobotKind } from '$core/robots/robot';
-import { robotKinds } from '$core/robots/kinds';
+import { firstKind } from '$core/robots/first-kind';
+import { robotKindOf } from '$core/robots/kinds';
 import { sampleRobot } from '$core/robots/robot-document';
 import { newId } from '$lib/saving/id';
 
-export const newPlan = (name: string, kind: RobotKind = robotKinds[0]!): Plan =>
+/** It goes on a rail only. @param kind of robot */
+export const needsRail = (kind: string): boolean => robotKindOf(kind).isOnRail === true;
+
+/** @param kind of robot; the usual one, if left out */
+export const newPlan = (name: string, kind = firstKind): Plan =>
 	makePlan({
 		name,
-		robots: [planRobot(sampleRobot(kind))],
+		robots: [planRobot(sampleRobot(robotKindOf(kind)))],
 		chains: [
 			{
 				id: newId(),

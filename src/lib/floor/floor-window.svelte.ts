@@ -1,18 +1,16 @@
 /** The window of a floor on its course: zoomed and moved by wheel, fingers, keys and buttons. */
-import { select } from 'd3-selection';
-import { zoom, zoomIdentity, type ZoomBehavior } from 'd3-zoom';
 import { scaleBar, type View } from './view';
+import type { Zooming } from './zooming';
 
-/** How far one can go away, and how near. */
-const scales: [number, number] = [0.4, 12];
 /** Pixels of a key, and by how much keys zoom. */
 const keyPan = 40;
 const keyZoom = 1.25;
 
 export class FloorWindow {
-	private readonly behaviour: ZoomBehavior<SVGSVGElement, unknown>;
 	private svg: SVGSVGElement | undefined;
-	private moved = $state.raw(zoomIdentity);
+	/** What hears wheel and fingers: fetched after the first view, which does without it. */
+	private zooming: Promise<Zooming> | undefined;
+	private moved = $state.raw({ k: 1, x: 0, y: 0 });
 	/** Pixels a metre. */
 	readonly scale = $derived.by(() => this.base().scale * this.moved.k);
 	/** Pixel of the course's south-west corner. */
@@ -27,34 +25,31 @@ export class FloorWindow {
 	 */
 	constructor(
 		private readonly base: () => View,
-		isMeant?: (event: MouseEvent | TouchEvent) => boolean
-	) {
-		this.behaviour = zoom<SVGSVGElement, unknown>()
-			.scaleExtent(scales)
-			.on('zoom', (event) => (this.moved = event.transform));
-		if (isMeant) this.behaviour.filter(isMeant);
-	}
+		private readonly isMeant?: (event: MouseEvent | TouchEvent) => boolean
+	) {}
 
 	/** To be attached to the drawing. */
 	readonly on = (svg: SVGSVGElement) => {
 		this.svg = svg;
-		select(svg).call(this.behaviour).on('dblclick.zoom', null);
-		return () => void select(svg).on('.zoom', null);
+		const zooming = import('./zooming').then(
+			({ Zooming }) => new Zooming(svg, (moved) => (this.moved = moved), this.isMeant)
+		);
+		this.zooming = zooming;
+		return () => void zooming.then((it) => it.end());
 	};
 
-	private get selected() {
-		return select(this.svg!);
+	private zoom(how: (zooming: Zooming) => void): void {
+		void this.zooming?.then(how);
 	}
 
 	zoomBy(factor: number): void {
-		this.selected.call(this.behaviour.scaleBy, factor);
+		this.zoom((it) => it.zoomBy(factor));
 	}
 	panBy(dx: number, dy: number): void {
-		const { k } = this.moved;
-		this.selected.call(this.behaviour.translateBy, dx / k, dy / k);
+		this.zoom((it) => it.panBy(dx, dy));
 	}
 	fitAll(): void {
-		this.selected.call(this.behaviour.transform, zoomIdentity);
+		this.zoom((it) => it.fitAll());
 	}
 
 	/** Where a pointer is on the course, metres. */

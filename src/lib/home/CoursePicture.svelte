@@ -9,20 +9,25 @@
 
 <script lang="ts">
 	/** A small map of a course; its content is fetched when the card comes near the screen. */
-	import { courseSchema, type Course } from '$core/course/course';
-	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
+	import type { Course } from '$core/course/course';
+	import type CourseDrawing from '$lib/floor/CourseDrawing.svelte';
 	import { request } from '$lib/saving/send';
 
 	let { id, revision }: { id: string; revision: number } = $props();
 
 	/** Pixels below the screen at which a picture is already fetched. */
 	const ahead = '300px';
-	let course = $state.raw<Course | null>(null);
+	let drawing = $state.raw<{ Drawing: typeof CourseDrawing; course: Course } | null>(null);
 
 	async function load() {
 		try {
-			const content = await request('GET', `/api/documents/${id}?revision=${revision}`);
-			course = courseSchema.safeParse(content).data ?? null;
+			const [{ default: Drawing }, { courseSchema }, content] = await Promise.all([
+				import('$lib/floor/CourseDrawing.svelte'),
+				import('$core/course/course'),
+				request('GET', `/api/documents/${id}?revision=${revision}`)
+			]);
+			const course = courseSchema.safeParse(content).data;
+			drawing = course ? { Drawing, course } : null;
 		} catch (error) {
 			// The card says all that matters without its picture.
 			console.warn(error);
@@ -44,10 +49,11 @@
 </script>
 
 <div class="map" {@attach whenNear}>
-	{#if course}
+	{#if drawing}
+		{@const { Drawing, course } = drawing}
 		{@const { width, height } = course.size}
 		<svg class="on-floor" viewBox="0 0 {width} {height}" aria-hidden="true">
-			<g transform="translate(0,{height}) scale(1,-1)"><CourseDrawing {course} isSmall /></g>
+			<g transform="translate(0,{height}) scale(1,-1)"><Drawing {course} isSmall /></g>
 		</svg>
 	{/if}
 </div>

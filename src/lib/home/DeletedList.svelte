@@ -1,7 +1,8 @@
 <script lang="ts">
 	/** What was deleted of late, with a way to bring it back. */
 	import { RotateCcw, Trash2 } from '@lucide/svelte';
-	import { documentKinds, mostRows, type Listed } from '$lib/saving/protocol';
+	import { documentKinds, mostRows } from '$lib/saving/kinds';
+	import type { Listed } from '$lib/saving/answers';
 	import { t } from '$lib/i18n';
 	import { fetchPage } from '$lib/lists/lists';
 	import Moment from '$lib/ui/Moment.svelte';

@@ -1,8 +1,8 @@
 <script lang="ts">
 	/** A plan or a course in the list, with all that can be done with it. */
-	import { Menu } from '@skeletonlabs/skeleton-svelte';
 	import { t } from '$lib/i18n';
-	import type { Listed, Person } from '$lib/saving/protocol';
+	import type { Listed, Person } from '$lib/saving/answers';
+	import type CardMenu from './CardMenu.svelte';
 	import CoursePicture from './CoursePicture.svelte';
 	import { showSummary } from '$lib/lists/summary';
 	import Moment from '$lib/ui/Moment.svelte';
@@ -38,8 +38,9 @@
 	);
 	const owner = $derived(document.owner?.name ?? t('home.nobody'));
 	const more = $derived(t('home.more', { name: document.name }));
-	/** The menu is made once it is wanted: it is more work than all the rest of the card. */
-	let isWanted = $state(false);
+	/** The menu is fetched and made once it is wanted: it is more work than all the rest of the card. */
+	let Menu = $state.raw<typeof CardMenu | null>(null);
+	const openMenu = async () => (Menu = (await import('./CardMenu.svelte')).default);
 </script>
 
 {#snippet dots()}
@@ -74,30 +75,15 @@
 			<Moment iso={document.updatedAt} />
 		</p>
 	</div>
-	{#if isWanted}
-		<Menu
-			defaultOpen
-			onSelect={({ value }) => onaction(value)}
-			positioning={{ placement: 'bottom-end' }}
-		>
-			<Menu.Trigger class="button button-plain button-icon above" aria-label={more}
-				>{@render dots()}</Menu.Trigger
-			>
-			<Menu.Positioner>
-				<Menu.Content class="panel menu">
-					{#each actions as action (action)}
-						<Menu.Item value={action} class="menu-item">{t(`home.${action}`)}</Menu.Item>
-					{/each}
-				</Menu.Content>
-			</Menu.Positioner>
-		</Menu>
+	{#if Menu}
+		<Menu label={more} {actions} {onaction}>{@render dots()}</Menu>
 	{:else}
 		<button
 			class="button button-plain button-icon above"
 			aria-label={more}
 			aria-haspopup="menu"
 			aria-expanded="false"
-			onclick={() => (isWanted = true)}>{@render dots()}</button
+			onclick={openMenu}>{@render dots()}</button
 		>
 	{/if}
 </article>

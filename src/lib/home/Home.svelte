@@ -1,37 +1,20 @@
 <script lang="ts">
 	/** All plans and courses, newest first. */
 	import { FileUp, Plus, Radio, Search } from '@lucide/svelte';
-	import { onMount } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import { goto, invalidateAll } from '$app/navigation';
-	import { planFormat } from '$core/plan/plan';
-	import { say, t } from '$lib/i18n';
+	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
-	import { newId } from '$lib/saving/id';
-	import type {
-		Bench,
-		Content,
-		DocumentKind,
-		Listed,
-		Page,
-		Person,
-		Use,
-		Version
-	} from '$lib/saving/protocol';
-	import { fetchPage } from '$lib/lists/lists';
+	import type { DocumentKind } from '$lib/saving/kinds';
+	import type { Listed, Page, Person } from '$lib/saving/answers';
 	import { sendOrphans } from '$lib/saving/orphans';
-	import { Refused, request, sendSave, Unable } from '$lib/saving/send';
-	import ThemeChoice from '$lib/ui/ThemeChoice.svelte';
-	import { downloadText, readAnyFile } from '$lib/files/files';
-	import DeletedList from './DeletedList.svelte';
-	import { DocumentList, type Whose } from './document-list.svelte';
-	import DocumentCard from './DocumentCard.svelte';
-	import RenameDialog from './RenameDialog.svelte';
-	import NewPlan from './NewPlan.svelte';
-	import { newCourse, newPlan } from '$lib/desk/new-documents';
-	import type { RobotKind } from '$core/robots/robot';
-	import UsesDialog from './UsesDialog.svelte';
-	import VersionsDialog from './VersionsDialog.svelte';
 	import WhoIsHere from '$lib/people/WhoIsHere.svelte';
+	import ThemeChoice from '$lib/ui/ThemeChoice.svelte';
+	import DeletedList from './DeletedList.svelte';
+	import type { Whose } from './document-list.svelte';
+	import DocumentCard from './DocumentCard.svelte';
+	import { Documents } from './documents.svelte';
+	import NewPlan from './NewPlan.svelte';
 	import WhoseChoice from './WhoseChoice.svelte';
 
 	let {
@@ -41,188 +24,61 @@
 		courses
 	}: { person: Person | null; people: Person[]; plans: Page; courses: Page } = $props();
 
+	const documents = untrack(
+		() =>
+			new Documents(
+				{ plan: () => plans, course: () => courses },
+				{ goTo: (path) => goto(path), reload: invalidateAll }
+			)
+	);
+	const { lists } = documents;
+	const news = $derived(documents.news);
 	let isChoosing = $state(false);
-	let text = $state('');
-	let news = $state<{ text: string; undo?: () => void } | null>(null);
-	let renaming = $state<Listed | null>(null);
-	let comparing = $state<Listed | null>(null);
-	let using = $state<Listed | null>(null);
+	/** What a dialog is about: loaded when it is asked for. */
+	let asked = $state<{ dialog: 'rename' | 'versions' | 'uses'; document: Listed } | null>(null);
+	const close = () => (asked = null);
 	let picker: HTMLInputElement;
-
-	let whose = $state.raw<Whose>('all');
-	const sought = () => ({ text, whose });
-	const lists = [
-		new DocumentList('plan', () => plans, sought),
-		new DocumentList('course', () => courses, sought)
-	];
 
 	/** Why a list is empty that is not. */
 	const nothing = $derived.by(() => {
+		const { text, whose } = documents;
 		if (text.trim()) return t('home.findNothing', { text });
 		return typeof whose === 'object' ? t('home.noneOf', { name: whose.name }) : t('home.noSamples');
 	});
 
-	function showOf(next: Whose) {
-		whose = next;
-		preferences.choose({ showsMine: typeof next === 'object' && next.id === person?.id });
-		void search();
+	function showOf(whose: Whose) {
+		preferences.choose({ showsMine: typeof whose === 'object' && whose.id === person?.id });
+		void documents.showOf(whose);
 	}
 
 	onMount(() => {
 		if (preferences.showsMine && person) showOf(person);
 	});
-	onMount(() =>
-		sendOrphans(async ({ sent, refusals }) => {
-			if (refusals[0]) news = { text: t('save.refused', { reason: refusals[0] }) };
-			if (sent === 0) return;
-			await refresh();
-			news ??= { text: t('home.sentOrphans', { count: sent }) };
-		})
-	);
-
-	async function refresh() {
-		await Promise.all([invalidateAll(), ...lists.map((list) => list.follow())]);
-		tellWhatCameBack();
-	}
-
-	/** A list that cannot be fetched stays as it is. */
-	async function search() {
-		try {
-			await Promise.all(lists.map((list) => list.seek()));
-		} catch {
-			news = { text: t('home.failed') };
-		}
-	}
-
-	/** Does something on the server, then shows the list as it is now. */
-	async function act<T>(action: () => Promise<T>): Promise<T | undefined> {
-		try {
-			const done = await action();
-			await refresh();
-			return done;
-		} catch (error) {
-			const isAnswer = error instanceof Refused || error instanceof Unable;
-			news = { text: isAnswer ? error.message : t('home.failed') };
-			return undefined;
-		}
-	}
-
-	async function create(
-		work: Content,
-		courseId: string | null = null
-	): Promise<string | undefined> {
-		const id = newId();
-		const bench: Bench = { courseId, variation: 'classroom', attempts: [] };
-		const save = { work, bench, baseRevision: 0, saveId: newId(), unanswered: [] };
-		return (await act(() => sendSave(id, save))) && id;
-	}
-
-	/**
-	 * The one last used on this device, or the open quay, while it is there; else the newest. What goes on
-	 * a rail begins on a course that has one.
-	 */
-	async function usualCourse(kind: RobotKind): Promise<string | null> {
-		const suits = kind.isOnRail ? kind.kind : undefined;
-		const first = preferences.lastCourse ?? 'open-quay';
-		const page = await act(() => fetchPage({ kind: 'course', suits, first, limit: 1 }));
-		return page?.rows[0]?.id ?? null;
-	}
-
-	async function createPlan(courseId: string | null, kind?: RobotKind) {
-		const content = newPlan(t('home.newPlanName'), kind);
-		const id = await create({ kind: 'plan', content }, courseId);
-		if (id) await goto(`/plans/${id}`);
-	}
-
-	async function createCourse() {
-		const id = await create({ kind: 'course', content: newCourse(t('home.newCourseName')) });
-		if (id) await goto(`/courses/${id}`);
-	}
-
-	/** What was deleted here: whoever changes it meanwhile brings it back. */
-	let gone: readonly Listed[] = [];
-
-	function setDeleted(listed: Listed, deleted: boolean) {
-		return act(async () => {
-			const done = await request('PATCH', `/api/documents/${listed.id}`, { deleted });
-			gone = gone.filter((one) => one.id !== listed.id);
-			if (deleted) gone = [...gone, listed];
-			return done;
-		});
-	}
-
-	/** Of deleting and saving the later one wins, and the other is told. */
-	function tellWhatCameBack() {
-		const shown = lists.flatMap((list) => list.shown.map(({ id }) => id));
-		const back = gone.find(({ id }) => shown.includes(id));
-		if (!back) return;
-		gone = gone.filter(({ id }) => id !== back.id);
-		news = { text: t('home.cameBack', { name: back.name }) };
-	}
+	onMount(() => sendOrphans((sent) => documents.tellSent(sent)));
 
 	/** Somebody comes back to this page: others may have changed what it lists. */
-	async function look() {
-		if (document.visibilityState !== 'visible') return;
+	function look() {
 		// A list that cannot be fetched stays as it is.
-		await refresh().catch(() => {});
-	}
-
-	async function remove(kind: DocumentKind, document: Listed) {
-		const { id, name } = document;
-		const uses =
-			kind === 'course' ? await act(() => request('GET', `/api/documents/${id}/uses`)) : [];
-		if (!(await setDeleted(document, true))) return;
-		const count = (uses as Use[] | undefined)?.length ?? 0;
-		const kept = count > 0 ? ` ${t('home.stillUsed', { count })}` : '';
-		news = {
-			text: t('home.deleted', { name }) + kept,
-			undo: () => {
-				news = null;
-				void setDeleted(document, false);
-			}
-		};
-	}
-
-	async function saveFile(kind: DocumentKind, { id, name }: Listed) {
-		const text = await act(() => request('GET', `/api/documents/${id}`));
-		if (text) downloadText(name, kind, JSON.stringify(text, null, '\t'));
+		if (document.visibilityState === 'visible') void documents.refresh().catch(() => {});
 	}
 
 	function doAction(action: string, kind: DocumentKind, document: Listed) {
-		if (action === 'planHere') void createPlan(document.id);
-		else if (action === 'rename') renaming = document;
-		else if (action === 'versions') comparing = document;
-		else if (action === 'duplicate')
-			void act(() => request('POST', `/api/documents/${document.id}/copies`));
-		else if (action === 'saveFile') void saveFile(kind, document);
-		else if (action === 'uses') using = document;
-		else void remove(kind, document);
+		if (action === 'rename' || action === 'versions' || action === 'uses')
+			asked = { dialog: action, document };
+		else if (action === 'planHere') void documents.beginPlan(document.id);
+		else if (action === 'duplicate') void documents.duplicate(document);
+		else if (action === 'saveFile') void documents.saveFile(kind, document);
+		else void documents.remove(kind, document);
 	}
 
-	async function goBack({ id, name }: Listed, version: Version) {
-		const done = await act(() => request('POST', `/api/documents/${id}/versions/${version.id}`));
-		if (done) news = { text: t('versions.gone', { name }) };
-	}
-
-	async function openFile(event: Event & { currentTarget: HTMLInputElement }) {
+	function openFile(event: Event & { currentTarget: HTMLInputElement }) {
 		const [file] = event.currentTarget.files ?? [];
 		event.currentTarget.value = '';
-		if (!file) return;
-		const read = await readAnyFile(file);
-		if (!read.ok) {
-			news = { text: t('home.fileRefused', { file: file.name, reason: say(read.failure) }) };
-			return;
-		}
-		const content = read.value;
-		const work = (
-			content.format === planFormat.name ? { kind: 'plan', content } : { kind: 'course', content }
-		) as Content;
-		if (await create(work, courses.rows[0]?.id ?? null))
-			news = { text: t('home.fileOpened', { name: content.name }) };
+		if (file) void documents.openFile(file);
 	}
 </script>
 
-<svelte:document onvisibilitychange={() => void look()} />
+<svelte:document onvisibilitychange={look} />
 <svelte:head><title>{t('app.name')}</title></svelte:head>
 
 <!-- Drawn once for all cards: a list of many is a third lighter without its own in each. -->
@@ -256,8 +112,8 @@
 			<WhoIsHere {people} ondone={() => (isChoosing = false)} />
 		{/if}
 		<div class="tools">
-			<NewPlan onnew={async (kind) => createPlan(await usualCourse(kind), kind)} />
-			<button class="button button-line" onclick={createCourse}
+			<NewPlan onnew={(kind) => documents.beginPlanFor(kind)} />
+			<button class="button button-line" onclick={() => documents.beginCourse()}
 				><Plus size={18} />{t('home.newCourse')}</button
 			>
 			<button class="button button-line" onclick={() => picker.click()}
@@ -272,16 +128,16 @@
 				data-testid="any-file"
 				onchange={openFile}
 			/>
-			<WhoseChoice {person} {whose} onchoose={showOf} />
+			<WhoseChoice {person} whose={documents.whose} onchoose={showOf} />
 			<label class="find">
 				<Search size={18} aria-hidden="true" />
 				<span class="sr-only-live">{t('home.find')}</span>
 				<input
 					class="field"
 					type="search"
-					bind:value={text}
+					bind:value={documents.text}
 					placeholder={t('home.find')}
-					oninput={search}
+					oninput={() => documents.search()}
 				/>
 			</label>
 		</div>
@@ -322,9 +178,7 @@
 						{/each}
 					</ul>
 					{#if list.left > 0}
-						<button
-							class="button button-line more"
-							onclick={() => list.showMore().catch(() => (news = { text: t('home.failed') }))}
+						<button class="button button-line more" onclick={() => documents.showMore(list)}
 							>{t('home.showMore', { count: list.left })}</button
 						>
 					{/if}
@@ -332,29 +186,35 @@
 			{/each}
 		</div>
 		<DeletedList
-			onbringback={(document) => setDeleted(document, false)}
-			onempty={() => act(() => request('DELETE', '/api/documents'))}
+			onbringback={(document) => documents.setDeleted(document, false)}
+			onempty={() => documents.emptyDeleted()}
 		/>
 	</main>
 </div>
 
-{#if renaming}
-	<RenameDialog
-		document={renaming}
-		onclose={() => (renaming = null)}
-		onrename={(id, name) => act(() => request('PATCH', `/api/documents/${id}`, { name }))}
-	/>
-{/if}
-
-{#if using}<UsesDialog document={using} onclose={() => (using = null)} />{/if}
-
-{#if comparing}
-	{@const document = comparing}
-	<VersionsDialog
-		{document}
-		onclose={() => (comparing = null)}
-		ongoback={(version) => goBack(document, version)}
-	/>
+{#if asked}
+	{@const { document } = asked}
+	{#if asked.dialog === 'rename'}
+		{#await import('./RenameDialog.svelte') then { default: RenameDialog }}
+			<RenameDialog
+				{document}
+				onclose={close}
+				onrename={(id, name) => documents.rename(id, name)}
+			/>
+		{/await}
+	{:else if asked.dialog === 'uses'}
+		{#await import('./UsesDialog.svelte') then { default: UsesDialog }}
+			<UsesDialog {document} onclose={close} />
+		{/await}
+	{:else}
+		{#await import('./VersionsDialog.svelte') then { default: VersionsDialog }}
+			<VersionsDialog
+				{document}
+				onclose={close}
+				ongoback={(version) => documents.goBack(document, version)}
+			/>
+		{/await}
+	{/if}
 {/if}
 
 <style>

@@ -1,56 +1,48 @@
 <script lang="ts">
 	/** Begins a plan: at once for the robot of last time, or for one of another kind. */
 	import { ChevronDown, Plus } from '@lucide/svelte';
-	import { Menu } from '@skeletonlabs/skeleton-svelte';
-	import type { RobotKind } from '$core/robots/robot';
-	import { robotKinds } from '$core/robots/kinds';
-	import RobotDrawing from '$lib/floor/RobotDrawing.svelte';
-	import { t } from '$lib/i18n';
+	import { firstKind } from '$core/robots/first-kind';
+	import { hasMessage, t } from '$lib/i18n';
+	import type KindMenu from './KindMenu.svelte';
 	import { preferences } from '$lib/preferences.svelte';
 
-	let { onnew }: { onnew: (kind: RobotKind) => void } = $props();
+	/** @param kind of robot */
+	let { onnew }: { onnew: (kind: string) => void } = $props();
 
-	const kindOf = (name: string | null) => robotKinds.find(({ kind }) => kind === name);
-	const usual = $derived(kindOf(preferences.lastKind) ?? robotKinds[0]!);
+	const wordOf = (kind: string) => `bench.kind.${kind}`;
+	const usual = $derived(
+		hasMessage(wordOf(preferences.lastKind ?? '')) ? preferences.lastKind! : firstKind
+	);
 
-	function begin(kind: RobotKind) {
-		preferences.choose({ lastKind: kind.kind });
+	/** Fetched and made once it is wanted. */
+	let Menu = $state.raw<typeof KindMenu | null>(null);
+	const openMenu = async () => (Menu = (await import('./KindMenu.svelte')).default);
+
+	function begin(kind: string) {
+		preferences.choose({ lastKind: kind });
 		onnew(kind);
 	}
 </script>
 
+{#snippet down()}<ChevronDown size={18} />{/snippet}
+
 <div class="new-plan">
 	<button
 		class="button button-main now"
-		aria-label={t('home.newPlanFor', { kind: t(`bench.kind.${usual.kind}`) })}
+		aria-label={t('home.newPlanFor', { kind: t(wordOf(usual)) })}
 		onclick={() => begin(usual)}><Plus size={18} />{t('home.newPlan')}</button
 	>
-	<Menu
-		onSelect={({ value }) => begin(kindOf(value)!)}
-		positioning={{ placement: 'bottom-start', gutter: 6 }}
-	>
-		<Menu.Trigger class="button button-main button-icon other" aria-label={t('home.otherRobot')}
-			><ChevronDown size={18} /></Menu.Trigger
+	{#if Menu}
+		<Menu onchoose={begin}>{@render down()}</Menu>
+	{:else}
+		<button
+			class="button button-main button-icon other"
+			aria-label={t('home.otherRobot')}
+			aria-haspopup="menu"
+			aria-expanded="false"
+			onclick={openMenu}>{@render down()}</button
 		>
-		<Menu.Positioner>
-			<Menu.Content class="panel menu kinds">
-				{#each robotKinds as one (one.kind)}
-					<Menu.Item value={one.kind} class="menu-item kind-item">
-						<svg viewBox="-0.1 -0.1 0.2 0.2" aria-hidden="true">
-							<g transform="scale(1 -1) rotate(90)">
-								<RobotDrawing kind={one.kind} columns={{}} />
-							</g>
-						</svg>
-						<span
-							><strong>{t(`bench.kind.${one.kind}`)}</strong><span class="about"
-								>{t(`bench.kind.${one.kind}.explain`)}</span
-							></span
-						>
-					</Menu.Item>
-				{/each}
-			</Menu.Content>
-		</Menu.Positioner>
-	</Menu>
+	{/if}
 </div>
 
 <style>
@@ -68,23 +60,5 @@
 	}
 	.new-plan :global(.kinds) {
 		max-width: min(24rem, calc(100vw - 2rem));
-	}
-	.new-plan :global(.kind-item) {
-		justify-content: flex-start;
-		gap: 0.75rem;
-		height: auto;
-		padding-block: 0.4rem;
-	}
-	svg {
-		flex: none;
-		width: 3rem;
-		height: 3rem;
-	}
-	strong {
-		display: block;
-	}
-	.about {
-		color: var(--ink-soft);
-		font-size: 0.88rem;
 	}
 </style>

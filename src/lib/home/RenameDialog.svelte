@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { t } from '$lib/i18n';
-	import type { Listed } from '$lib/saving/protocol';
+	import type { Listed } from '$lib/saving/answers';
 
 	let {
 		document,

@@ -2,7 +2,7 @@
 	/** The plans that are tried on a course. */
 	import { z } from 'zod';
 	import { t } from '$lib/i18n';
-	import { useSchema, type Listed } from '$lib/saving/protocol';
+	import { useSchema, type Listed } from '$lib/saving/answers';
 	import { request } from '$lib/saving/send';
 	import TitledDialog from '$lib/ui/TitledDialog.svelte';
 

@@ -6,7 +6,7 @@
 	import { planSchema, type Plan } from '$core/plan/plan';
 	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
 	import { t } from '$lib/i18n';
-	import { versionSchema, type Listed, type Version } from '$lib/saving/protocol';
+	import { versionSchema, type Listed, type Version } from '$lib/saving/answers';
 	import { request } from '$lib/saving/send';
 	import PlanInWords from '$lib/words/PlanInWords.svelte';
 	import { showSummary } from '$lib/lists/summary';

@@ -2,7 +2,7 @@
 	/** Whose plans and courses are shown. */
 	import { SegmentedControl } from '@skeletonlabs/skeleton-svelte';
 	import { t } from '$lib/i18n';
-	import type { Person } from '$lib/saving/protocol';
+	import type { Person } from '$lib/saving/answers';
 	import type { Whose } from './document-list.svelte';
 
 	let {

@@ -3,13 +3,8 @@
  * fetched from the server, a page at a time.
  */
 import { fetchPage } from '$lib/lists/lists';
-import {
-	mostRows,
-	type DocumentKind,
-	type Listed,
-	type Page,
-	type Person
-} from '$lib/saving/protocol';
+import { mostRows, type DocumentKind } from '$lib/saving/kinds';
+import type { Page, Person } from '$lib/saving/answers';
 import { shownAtFirst, shownMore } from './lists';
 
 /** Whose documents are shown: everybody's, those that come with the app, or one person's. */
@@ -67,10 +62,11 @@ export class DocumentList {
 		const { asked } = this;
 		const more = await this.pageOf(before.rows.length, shownMore);
 		if (asked !== this.asked) return;
-		// Somebody may have saved meanwhile, which moves all of them.
-		const isNew = ({ id }: Listed) => before.rows.every((row) => row.id !== id);
-		const rows = [...before.rows, ...more.rows.filter(isNew)];
-		this.fetched = { rows, total: Math.max(more.total, rows.length) };
+		const isKnown = (id: string) => before.rows.some((row) => row.id === id);
+		// Somebody saved or deleted meanwhile: newer ones stand before those that are shown.
+		if (more.total !== before.total || more.rows.some(({ id }) => isKnown(id)))
+			return this.fetch(before.rows.length + shownMore);
+		this.fetched = { rows: [...before.rows, ...more.rows], total: more.total };
 	}
 
 	private async fetch(count: number): Promise<void> {

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
-import type { Listed, Page } from '$lib/saving/protocol';
+import type { Listed, Page } from '$lib/saving/answers';
 import { DocumentList, type Sought } from './document-list.svelte';
 import { shownAtFirst, shownMore } from './lists';
 
@@ -48,12 +48,33 @@ it('shows what came with the page, and fetches the next ones behind it', async (
 		String(shownAtFirst),
 		String(shownMore)
 	]);
-	// Somebody saved meanwhile: all of them stand one farther down.
-	answers[0]!({ rows: rows(shownAtFirst - 1, shownAtFirst - 1 + shownMore), total: 301 });
+	answers[0]!({ rows: rows(shownAtFirst, shownAtFirst + shownMore), total: 300 });
 	await more;
-	expect(new Set(list.shown.map(({ id }) => id)).size).toBe(list.shown.length);
-	expect(list.shown.length).toBe(shownAtFirst + shownMore - 1);
-	expect(list.left).toBe(301 - list.shown.length);
+	expect(list.shown).toEqual(rows(0, shownAtFirst + shownMore));
+	expect(list.left).toBe(300 - shownAtFirst - shownMore);
+});
+
+it('shows the newest too, and all in the end, whoever saves or deletes meanwhile', async () => {
+	const list = listOf();
+	const more = list.showMore();
+	// Three were saved since the page came: all that it shows stands three farther down.
+	answers[0]!({ rows: rows(shownAtFirst - 3, shownAtFirst - 3 + shownMore), total: 303 });
+	await vi.waitFor(() => expect(asked.length).toBe(2));
+	expect([asked[1]!.get('skip'), asked[1]!.get('limit')]).toEqual([
+		'0',
+		String(shownAtFirst + shownMore)
+	]);
+	const anew = [row('new-1'), row('new-2'), row('new-3'), ...rows(0, shownAtFirst + shownMore - 3)];
+	answers[1]!({ rows: anew, total: 303 });
+	await more;
+	expect(list.shown).toEqual(anew);
+	// One is deleted, and another one saved: as many as before, and yet other ones.
+	const others = list.showMore();
+	answers[2]!({ rows: rows(shownAtFirst + shownMore - 4, 300), total: 303 });
+	await vi.waitFor(() => expect(asked.length).toBe(4));
+	answers[3]!({ rows: rows(0, 303), total: 303 });
+	await others;
+	expect([list.shown.length, list.left]).toEqual([303, 0]);
 });
 
 it('shows what was sought last, whichever answer comes last, and all again when nothing is sought', async () => {

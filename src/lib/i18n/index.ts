@@ -1,7 +1,10 @@
-/** Messages for the interface: its own, and the words that stand beside what they name. */
+/**
+ * Messages for the interface: its own, and the words that stand beside what they name. Those of steps and devices
+ * come with `lib/words/core`: home does without them.
+ */
 import { addMessages, type Messages } from './messages';
 
-const files = import.meta.glob<Messages>(['./*.en.json', '../../core/**/words.en.json'], {
+const files = import.meta.glob<Messages>(['./*.en.json', '../../core/robots/**/words.en.json'], {
 	eager: true,
 	import: 'default'
 });
@@ -15,5 +18,6 @@ export {
 	perLanguage,
 	say,
 	t,
+	type Messages,
 	type Part
 } from './messages';

@@ -1,7 +1,8 @@
 <script lang="ts">
 	/** The newest documents of one kind to choose from, and a way to all others. */
 	import type { Snippet } from 'svelte';
-	import type { DocumentKind, Listed } from '$lib/saving/protocol';
+	import type { DocumentKind } from '$lib/saving/kinds';
+	import type { Listed } from '$lib/saving/answers';
 
 	let {
 		kind,

@@ -1,7 +1,8 @@
 <script lang="ts">
 	/** Documents of one kind, the newest first, and a field that finds others on the server. */
 	import { t } from '$lib/i18n';
-	import type { DocumentKind, Listed, Page } from '$lib/saving/protocol';
+	import type { DocumentKind } from '$lib/saving/kinds';
+	import type { Listed, Page } from '$lib/saving/answers';
 	import { fetchPage } from './lists';
 
 	let { kind, onchoose }: { kind: DocumentKind; onchoose: (listed: Listed) => void } = $props();

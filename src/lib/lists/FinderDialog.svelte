@@ -1,7 +1,8 @@
 <script lang="ts">
 	/** Finds a document that is not among the newest. */
 	import { t } from '$lib/i18n';
-	import type { DocumentKind, Listed } from '$lib/saving/protocol';
+	import type { DocumentKind } from '$lib/saving/kinds';
+	import type { Listed } from '$lib/saving/answers';
 	import TitledDialog from '$lib/ui/TitledDialog.svelte';
 	import Finder from './Finder.svelte';
 

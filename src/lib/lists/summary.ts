@@ -1,5 +1,5 @@
 import { t } from '$lib/i18n';
-import type { Summary } from '$lib/saving/protocol';
+import type { Summary } from '$lib/saving/answers';
 
 /** What a list says of a content; nothing while nobody has looked at it yet. */
 export function showSummary(summary: Summary | null): string {

@@ -19,7 +19,7 @@ import { rememberRun } from '$lib/robots/held';
 import { robots, type Linked } from '$lib/robots/robots.svelte';
 import type { RunRequest } from '$workers/live';
 import { newId } from '$lib/saving/id';
-import type { Person } from '$lib/saving/protocol';
+import type { Person } from '$lib/saving/answers';
 import type { Sample } from '$lib/timeline/player.svelte';
 import type { LiveStand } from './live-stand';
 import { needsOf, type Need } from './needs';

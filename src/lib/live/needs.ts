@@ -1,4 +1,5 @@
 /** What is missing before a plan can run on its robots: each with what mends it. */
+import '$lib/words/core';
 import { robotKindOf, robotKinds } from '$core/robots/kinds';
 import { flying } from '$core/devices/flying/device';
 import { eachStep, robotOfChain, type Plan } from '$core/plan/plan';

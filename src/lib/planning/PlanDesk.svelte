@@ -11,7 +11,7 @@
 	import Notices from '$lib/desk/Notices.svelte';
 	import { warmUp } from '$lib/desk/rehearser';
 	import { preferences } from '$lib/preferences.svelte';
-	import type { Person } from '$lib/saving/protocol';
+	import type { Person } from '$lib/saving/answers';
 	import Border from './Border.svelte';
 	import TopBar from './TopBar.svelte';
 	import { isTyping } from '$lib/ui/typing';

@@ -5,10 +5,8 @@
 	import { onMount, untrack } from 'svelte';
 	import { t } from '$lib/i18n';
 	import WhoIsHere from '$lib/people/WhoIsHere.svelte';
-	import type { Person } from '$lib/saving/protocol';
-	import RobotLists from './RobotLists.svelte';
+	import type { Person } from '$lib/saving/answers';
 	import { robots } from './robots.svelte';
-	import SignsDialog from './SignsDialog.svelte';
 
 	let { person, people }: { person: Person | null; people: Person[] } = $props();
 
@@ -56,10 +54,13 @@
 			<p>{t('robots.whoFirst')}</p>
 			<WhoIsHere {people} ondone={() => {}} />
 		{/if}
-		<RobotLists canPair={person !== null} />
+		<!-- Drawings of all kinds, and the dialog, come after the first view: robots are not heard before. -->
+		{#await import('./RobotLists.svelte') then { default: RobotLists }}
+			<RobotLists canPair={person !== null} />
+		{/await}
 	</main>
 </div>
-<SignsDialog />
+{#await import('./SignsDialog.svelte') then { default: SignsDialog }}<SignsDialog />{/await}
 
 <style>
 	.robots {

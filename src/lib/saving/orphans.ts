@@ -1,7 +1,7 @@
 /** Drafts whose tab is gone: whichever page opens next sends them. */
 import { allDrafts, dropDraft, type Draft } from './device';
 import { living } from './living';
-import { Refused, sendSave } from './send';
+import { Refused } from './send';
 import { beatLife, livingTabs, thisTab } from './tabs';
 
 export interface Sent {
@@ -31,6 +31,7 @@ async function sendAll(): Promise<Sent> {
 	const refusals: string[] = [];
 	for (const { id, tab, save } of await orphans()) {
 		try {
+			const { sendSave } = await import('./send-save');
 			await sendSave(id, save);
 			await dropDraft(id, tab, save);
 			sent += 1;

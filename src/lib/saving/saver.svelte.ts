@@ -7,7 +7,8 @@ import { dropDraft, findDraft, keepDraft, keepDraftAtOnce } from './device';
 import { newId } from './id';
 import { living } from './living';
 import type { Bench, Content, Save } from './protocol';
-import { Refused, sendSave, Unable } from './send';
+import { Refused, Unable } from './send';
+import { sendSave } from './send-save';
 import { thisTab, thisTabNow } from './tabs';
 
 /** Kept: the device has what the server has not. Unkept: nobody has it but this page. */

@@ -1,5 +1,4 @@
-/** Sends saves and other changes to the server. */
-import { savedSchema, type Save, type Saved } from './protocol';
+/** Asks the server, and sends it changes. */
 
 /** The server answered, and it was a no: sending again would not help. */
 export class Refused extends Error {}
@@ -26,8 +25,4 @@ function messageIn(text: string): string {
 	} catch {
 		return text;
 	}
-}
-
-export async function sendSave(id: string, save: Save): Promise<Saved> {
-	return savedSchema.parse(await request('PUT', `/api/documents/${id}`, save));
 }

@@ -1,6 +1,6 @@
 /** Which person this browser is. A name, not a login: it opens nothing that is closed to others. */
 import type { Cookies } from '@sveltejs/kit';
-import { idSchema } from '$lib/saving/protocol';
+import { idSchema } from '$lib/saving/answers';
 
 const name = 'lantern-person';
 const year = 365 * 24 * 3600;

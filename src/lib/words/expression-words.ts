@@ -2,6 +2,7 @@
  * Expressions as a person reads and types them: "distance ahead < 20 cm" for the document's
  * `distanceAhead < 20*cm`. Names of readings, functions and units come from the message files.
  */
+import './core';
 import { parse, write, type Node, type Style } from '$core/expressions/expression';
 import { types, type NumberType, type Type } from '$core/types';
 import { withUnits, type Scope } from '$core/expressions/typing';

@@ -1,4 +1,5 @@
 /** A step in words, for a tag, a screen reader, a message. */
+import './core';
 import type { Plan, Step } from '$core/plan/plan';
 import { inputsOf, routinesOf } from '$core/plan/variables';
 import { definitionOf } from '$core/steps/catalogue';

@@ -13,14 +13,7 @@ import { initialValues, mayHang, stepKinds, triggerKinds } from '$core/steps/cat
 import { levels, type Level } from '$core/levels';
 import { needsOf, type StepDefinition, type Value, type Values } from '$core/steps/definition';
 import { t } from '$lib/i18n';
-import {
-	choiceWord,
-	colourName,
-	lampColours,
-	readFor,
-	readNumber,
-	toStored
-} from './format';
+import { choiceWord, colourName, lampColours, readFor, readNumber, toStored } from './format';
 
 export interface Offer {
 	readonly definition: StepDefinition;

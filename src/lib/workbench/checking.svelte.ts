@@ -1,5 +1,5 @@
 /** Checks the plan when the person pauses; then once more with what a rehearsal in the background tells. */
-import { checkPlan, type Problem } from '$core/checks';
+import type { Problem } from '$core/checks';
 import type { Stand } from '$lib/desk/stand';
 import { rehearseQuietly } from '$lib/desk/rehearser';
 
@@ -20,6 +20,8 @@ export class Checking {
 	}
 
 	private async check(): Promise<void> {
+		// The first view does without it.
+		const { checkPlan } = await import('$core/checks');
 		const { plan, course, variation } = this.stand;
 		this.problems = checkPlan(plan, { course });
 		const attempt = await rehearseQuietly({ plan, course, variation, seed: 1, limit });

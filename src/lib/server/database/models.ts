@@ -7,7 +7,7 @@ import {
 	type InferCreationAttributes,
 	type Sequelize
 } from 'sequelize';
-import type { DocumentKind } from '$lib/saving/protocol';
+import type { DocumentKind } from '$lib/saving/kinds';
 
 /** Somebody who picked a name. Classes and roles have their place here; nothing reads them yet. */
 export interface PersonRow extends Model<

@@ -5,14 +5,9 @@ import { checkDocument, parseJson } from '$core/document';
 import { documentFormats } from '$core/documents';
 import { eachStep, type Plan } from '$core/plan/plan';
 import { success, type Result } from '$core/sentence';
-import {
-	benchSchema,
-	summarySchema,
-	type Bench,
-	type Content,
-	type DocumentKind,
-	type Summary
-} from '$lib/saving/protocol';
+import type { DocumentKind } from '$lib/saving/kinds';
+import { summarySchema, type Summary } from '$lib/saving/answers';
+import { benchSchema, type Bench, type Content } from '$lib/saving/protocol';
 
 export interface Contents {
 	plan: Plan;

@@ -1,7 +1,9 @@
 /** Lists of documents, without their contents, and one document opened. */
 import { Op } from 'sequelize';
 import { success, type Result } from '$core/sentence';
-import type { Bench, DocumentKind, Listed, Page } from '$lib/saving/protocol';
+import type { DocumentKind } from '$lib/saving/kinds';
+import type { Listed, Page } from '$lib/saving/answers';
+import type { Bench } from '$lib/saving/protocol';
 import { wordsOf } from '$lib/lists/summary';
 import { database } from '../database/database';
 import type { DocumentRow, PersonRow } from '../database/models';

@@ -1,6 +1,6 @@
 /** Plans that are tried on a course. */
 import { Op } from 'sequelize';
-import type { Use } from '$lib/saving/protocol';
+import type { Use } from '$lib/saving/answers';
 import { database } from '../database/database';
 import type { DocumentRow, PersonRow } from '../database/models';
 

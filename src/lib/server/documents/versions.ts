@@ -3,7 +3,8 @@
  * when a content is overwritten (database/migrations), and gives them up with age (./thinning).
  */
 import { success, type Result } from '$core/sentence';
-import type { Content, Version } from '$lib/saving/protocol';
+import type { Version } from '$lib/saving/answers';
+import type { Content } from '$lib/saving/protocol';
 import { database } from '../database/database';
 import type { PersonRow, VersionRow } from '../database/models';
 import { changeContent } from './change';

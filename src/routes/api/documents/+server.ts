@@ -1,5 +1,5 @@
 import { json } from '@sveltejs/kit';
-import { listingSchema } from '$lib/saving/protocol';
+import { listingSchema } from '$lib/saving/answers';
 import { emptyBin } from '$lib/server/documents/change';
 import { listDocuments } from '$lib/server/documents/list';
 import { queryOf } from '$lib/server/request';

@@ -1,0 +1,13 @@
+import { chromium } from '@playwright/test';
+const b = await chromium.launch({ executablePath: '/usr/bin/chromium', args:['--no-sandbox'] });
+const p = await b.newPage({ viewport: { width: 1280, height: 800 } });
+p.on('pageerror', e => console.log('ERR', e.stack?.slice(0,600)));
+p.on('console', m => m.type()==='error' && console.log('CON', m.text().slice(0,300)));
+await p.goto('http://localhost:4321/plans/colours-on-the-quay');
+await p.waitForTimeout(3000);
+console.log(await p.getByRole('treeitem').count());
+await p.screenshot({path:'/tmp/p1.png'});
+await p.goto('http://localhost:4321/plans/first-lamp');
+await p.waitForTimeout(3000);
+console.log(await p.getByRole('treeitem').count());
+await b.close();
