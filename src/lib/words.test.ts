@@ -6,8 +6,8 @@ import { readings } from '$core/expressions/vocabulary';
 import { robotKinds } from '$core/robots/kinds';
 import { families } from '$core/steps/definition';
 import { catalogue } from '$core/steps/list';
-import { figures, layings } from '$core/course/figures';
-import { partNames } from '$core/course/parts';
+import { figures } from '$core/course/figures';
+import { kindOf, partNames } from '$core/course/parts';
 import '$lib/course/words';
 import '$lib/files/words';
 import '$lib/robots/words';
@@ -67,7 +67,10 @@ describe('words', () => {
 		const options = list.flatMap((figure) => (figure.type === 'choice' ? figure.options : []));
 		expect(
 			missing([
-				...partNames.flatMap((part) => [`course.part.${part}`, `course.hint.${layings[part]}`]),
+				...partNames.flatMap((part) => [
+					`course.part.${part}`,
+					`course.hint.${kindOf(part).laying}`
+				]),
 				...list.map(({ name }) => `course.figure.${name}`),
 				...options.map((option) => `course.option.${option}`)
 			])

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { courseSchema, type Course, type Point } from '../course/course';
+import { courseSchema, type Course } from '../course/course';
 import type { WayWish } from '../course/driven-way';
-import { lengthTo, turnAt } from '../course/measure';
+import { lengthTo, turnAt, type Point } from '../course/measure';
 import { makeMaze } from '../course/maze';
 import { Room } from '../course/room';
 import { skiff } from '../robots/skiff';

@@ -3,11 +3,13 @@ import { flying, takeOffHeight } from '../devices/flying/device';
 import type { Plan } from '../plan/plan';
 import { canDo, type RobotKind } from '../robots/robot';
 import { simulate } from '../simulation/simulate';
-import { topOfCrate, topOfWall, type Course } from '../course/course';
+import { type Course } from '../course/course';
 import { wayAsWished, type WayWish } from '../course/driven-way';
 import type { Way } from '../course/way';
 import { radiusOf as radiusOfPoints } from '../world/pose';
 import { planAlong } from './follow';
+import { topOfCrate } from '../course/parts/crates';
+import { topOfWall } from '../course/parts/walls';
 
 /** Metres from a robot's middle to its farthest corner. */
 export const radiusOf = ({ outline }: Pick<RobotKind, 'outline'>): number =>

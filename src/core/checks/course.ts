@@ -1,12 +1,12 @@
 /** What is odd about a course, for a kind of robot: in words, with a repair where there is one. */
 import { flying } from '../devices/flying/device';
 import { asMetBy, radiusOf } from '../analysis/par';
-import type { Course, Point } from '../course/course';
+import type { Course, Part } from '../course/course';
 import { changing, type CourseEdit } from '../course/edits';
 import { boxOf, clearanceBetween, middleOf, type Box } from '../course/extent';
-import { isInside, lengthTo } from '../course/measure';
+import { isInside, lengthTo, type Point } from '../course/measure';
 import { tidy, tidyPoint } from '../course/motions';
-import { coverOf, find, placedParts, type Part, type PartRef } from '../course/parts';
+import { coverOf, find, placedParts, type PartRef } from '../course/parts';
 import { RailPath } from '../course/rails';
 import { Room } from '../course/room';
 import { shortestWay } from '../course/way';

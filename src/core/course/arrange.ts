@@ -1,9 +1,10 @@
 /** Edits that arrange what lies on a course: moved, brought into line, spread, copied, taken away. */
-import type { Course, Point } from './course';
+import type { Course, Part, PartName } from './course';
 import { adding, changing, together, type CourseEdit } from './edits';
 import { boxAround, boxOf, extentOf, middleOf, type Box } from './extent';
 import { shift, type Motion } from './motions';
-import { find, freeIds, kindOf, partsOf, type Part, type PartName, type PartRef } from './parts';
+import { find, freeIds, kindOf, partsOf, type PartRef } from './parts';
+import type { Point } from './measure';
 
 export const boxOfPart = (course: Course, ref: PartRef): Box => boxOf(extentOf(course, ref)!);
 

@@ -4,8 +4,8 @@
  */
 import * as exact from '../exact';
 import { headingOfBearing } from '../units/angles';
-import type { Course, Point } from './course';
-import { lengthTo } from './measure';
+import type { Course } from './course';
+import { lengthTo, type Point } from './measure';
 import { tidyPoint } from './motions';
 import { Room, type Walker } from './room';
 import { Waiting } from './waiting';

@@ -3,9 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { writeDocument } from '../document';
 import { courseFrom, Dice, partFrom } from '../testing/random-course';
 import { courseOf } from '../testing/sample';
-import { courseSchema, type Course } from './course';
+import { courseSchema, type Course, type Part, type PartName } from './course';
 import { courseHistory, type CourseEdit, type CourseHistory } from './edits';
-import { freeIds, idOf, kindOf, partNames, partsOf, type Part, type PartName } from './parts';
+import { freeIds, idOf, kindOf, partNames, partsOf } from './parts';
 import { mirror, resize, shift, turn } from './motions';
 import { runs } from '../testing/runs';
 

@@ -6,18 +6,9 @@ import { z } from 'zod';
 import { checkValue, identifierSchema } from '../document';
 import { applyTogether, historyOf, type Applied, type History } from '../history';
 import { failure, success, type Result } from '../sentence';
-import { fieldSchemas, partSchemas, type Course } from './course';
-import {
-	idOf,
-	indexOf,
-	partKinds,
-	partNames,
-	partsOf,
-	withParts,
-	type Part,
-	type PartName,
-	type PartRef
-} from './parts';
+import { fieldSchemas, type Course, type Part, type PartName } from './course';
+import { idOf, indexOf, kindOf, partNames, partsOf, withParts, type PartRef } from './parts';
+import { partKinds } from './parts/list';
 
 type Field = keyof typeof fieldSchemas;
 
@@ -47,7 +38,7 @@ const ofParts = <S extends z.core.$ZodLooseShape>(type: string, shape: S) =>
 			z.strictObject({
 				type: z.literal(type),
 				part: z.literal(part),
-				value: partSchemas[part],
+				value: kindOf(part).schema,
 				...shape
 			})
 		) as unknown as [z.core.$ZodTypeDiscriminable]

@@ -1,8 +1,9 @@
 /** How far parts reach, and which of them lies at a place. */
 import * as exact from '../exact';
-import type { Course, Point } from './course';
-import { distanceTo, isInside } from './measure';
-import { coverOf, find, placedParts, type Extent, type PartRef } from './parts';
+import type { Course } from './course';
+import { distanceTo, isInside, type Point } from './measure';
+import { coverOf, find, placedParts, type PartRef } from './parts';
+import type { Extent } from './parts/kind';
 
 export interface Box {
 	readonly west: number;

@@ -1,21 +1,12 @@
 /** Edits that lay new parts and go on with lines, as a hand does or as they are paced out. */
 import { success, type Result } from '../sentence';
-import type { Course, Point } from './course';
+import type { Course, Part, PartName } from './course';
 import { adding, changing, together, type CourseEdit } from './edits';
 import { tidy, tidyBearing, tidyPoint } from './motions';
 import { pacedFrom, railFrom, railTo, type Pace, type PaceEnd } from './pacing';
-import {
-	allParts,
-	find,
-	freeIds,
-	partNames,
-	partsOf,
-	type Part,
-	type PartName,
-	type PartRef
-} from './parts';
+import { allParts, find, freeIds, kindOf, partNames, partsOf, type PartRef } from './parts';
 import { RailPath } from './rails';
-import { bearingTo, lengthTo } from './measure';
+import { bearingTo, lengthTo, type Point } from './measure';
 import { bearingOfHeading } from '../units/angles';
 
 /** A line that is being laid: it goes on from here. */
@@ -44,13 +35,14 @@ const isSame = (one: Point, other: Point): boolean => lengthTo(one, other) < sam
 /** Adds one part; where there can be one only, it takes the place of the one that is there. */
 export function lay(course: Course, part: PartName, fields: object): Laid {
 	const parts = partsOf(course, part);
-	if (part === 'finish' || part === 'table') {
+	if (kindOf(part).isOne) {
 		const ref = { part, id: '1' };
 		const edit = parts.length > 0 ? changing(ref, fields) : adding(part, 0, fields as Part);
 		return { edit, refs: [ref] };
 	}
-	const id = part === 'starts' ? String(parts.length + 1) : freeIds(course, part, 1)[0]!;
-	const value = (part === 'starts' ? fields : { id, ...fields }) as Part;
+	const { isNumbered } = kindOf(part);
+	const id = isNumbered ? String(parts.length + 1) : freeIds(course, part, 1)[0]!;
+	const value = (isNumbered ? fields : { id, ...fields }) as Part;
 	return { edit: adding(part, parts.length, value), refs: [{ part, id }] };
 }
 
@@ -243,11 +235,12 @@ export function spotOf(
 ): object {
 	const spot = { at: [...at] as [number, number], ...style };
 	const isPulled = towards !== undefined && !isSame(at, towards);
-	if (part === 'starts' || part === 'gates' || part === 'crates')
+	const { pull } = kindOf(part);
+	if (pull === 'bearing')
 		return { ...spot, bearing: isPulled ? tidyBearing(bearingTo(at, towards)) : 0 };
 	if (!isPulled) return spot;
 	const far = tidy(Math.max(0.05, Math.min(1, lengthTo(at, towards))));
-	return part === 'lampPosts' ? { ...spot, reach: far } : { ...spot, radius: far };
+	return pull ? { ...spot, [pull]: far } : spot;
 }
 
 /** The corners of a rectangle between two of them. */
@@ -261,7 +254,7 @@ export const cornersOf = ([ax, ay]: Point, [bx, by]: Point): [number, number][] 
 /** Fields of an area with these corners. */
 export const areaOf = (part: PartName, corners: readonly Point[], style: object): object => {
 	const own = corners.map(([x, y]): [number, number] => [x, y]);
-	return part === 'table' ? own : { corners: own, ...style };
+	return kindOf(part).ofCorners!(own, style);
 };
 
 /** Another course in the place of this one, which keeps its name. */

@@ -3,18 +3,17 @@ import { describe, expect, it } from 'vitest';
 import { courseFrom, listedOf } from '../testing/random-course';
 import { got } from '../testing/got';
 import { courseOf, wall } from '../testing/sample';
-import { partSchemas, type Point } from './course';
 import { changing, courseHistory } from './edits';
 import { distanceFrom, partsAt, partsIn } from './extent';
-import { firstStyles } from './figures';
 import { growFrom, growOn, growTo, type Growing } from './lay';
 import { mirror, resize, shift, turn } from './motions';
 import { pacedFrom, railFrom, railTo, readPaces, type PaceWords } from './pacing';
-import { kindOf, partKinds } from './parts';
+import { kindOf } from './parts';
 import { RailPath } from './rails';
-import { bearingTo, lengthTo } from './measure';
+import { bearingTo, lengthTo, type Point } from './measure';
 import { endsOf, snap } from './snap';
 import { runs } from '../testing/runs';
+import { partKinds } from './parts/list';
 
 const words: PaceWords = {
 	...{ right: ['right', 'r'], left: ['left', 'l'], round: ['round'], close: ['close'] },
@@ -195,7 +194,7 @@ describe('what is moved', () => {
 						expect(near(moved(away, back), value), part).toBe(true);
 						expect(points(away)).toHaveLength(points(value).length);
 						if (there !== ways[4][0])
-							expect(partSchemas[part].safeParse(away).error).toBeUndefined();
+							expect(kindOf(part).schema.safeParse(away).error).toBeUndefined();
 					}
 				}
 			}),
@@ -222,7 +221,7 @@ describe('a line that goes on', () => {
 		let history = courseHistory.start(courseOf({ walls: [], tapes: [], rails: [] }));
 		const grown = [growFrom(history.document, part, corners[0]!)];
 		for (const corner of corners.slice(1)) {
-			const laid = growTo(history.document, grown.at(-1)!, corner, firstStyles[part])!;
+			const laid = growTo(history.document, grown.at(-1)!, corner, kindOf(part).style)!;
 			const done = courseHistory.perform(history, laid.edit);
 			if (!done.ok) throw new Error(done.failure.key);
 			history = done.value;

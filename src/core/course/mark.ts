@@ -1,15 +1,18 @@
 import { seedOfText } from '../random/random';
 import type { Course } from './course';
+import { kindOf, partNames } from './parts';
 
-/** What came after marks were kept first. As it begins it is left out, so that older marks still fit. */
-const cameLater: Partial<Course> = {
-	surface: 'tile',
-	surfaces: [],
-	gates: [],
-	pads: [],
-	rails: [],
-	ceiling: 2.5,
-	isInOrder: false
+/** Kinds of parts that courses had when marks were kept first. */
+const hadThen = ['starts', 'finish', 'walls', 'lampPosts', 'tapes', 'patches', 'crates', 'table'];
+
+/** What came after that. As it begins it is left out, so that older marks still fit. */
+const cameLater: Readonly<Record<string, unknown>> = {
+	...{ surface: 'tile', ceiling: 2.5, isInOrder: false },
+	...Object.fromEntries(
+		partNames
+			.filter((part) => !hadThen.includes(part))
+			.map((part) => [part, kindOf(part).isOne ? null : []])
+	)
 };
 
 const leftOut = new Map(Object.entries(cameLater).map(([name, value]) => [name, textOf(value)]));

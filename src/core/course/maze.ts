@@ -6,9 +6,9 @@ import * as exact from '../exact';
 import { Random } from '../random/random';
 import { failure, success, type Result } from '../sentence';
 import { headingOfBearing } from '../units/angles';
-import { makeCourse, type Course, type Point } from './course';
+import { makeCourse, type Course } from './course';
 import { tidy, tidyBearing, tidyPoint } from './motions';
-import { bearingTo, lengthTo } from './measure';
+import { bearingTo, lengthTo, type Point } from './measure';
 import { wayAlong } from './way';
 
 export const mazeShapes = ['square', 'triangle', 'hexagon'] as const;

@@ -1,7 +1,9 @@
 /** Lengths, bearings and turns between places on a course. Metres, degrees. */
 import * as exact from '../exact';
 import { bearingOfHeading, headingOfBearing } from '../units/angles';
-import type { Point } from './course';
+
+/** A place on a course: metres to the east and to the north of its south-west corner. */
+export type Point = readonly [number, number];
 
 export const lengthTo = ([ax, ay]: Point, [bx, by]: Point): number =>
 	exact.lengthOf(bx - ax, by - ay);

@@ -1,7 +1,7 @@
 /** Ways to move what lies on a course: shifted, turned, mirrored, resized. */
 import * as exact from '../exact';
 import { radians } from '../units/angles';
-import type { Point } from './course';
+import type { Point } from './measure';
 
 export interface Motion {
 	readonly point: (point: Point) => [number, number];

@@ -5,9 +5,8 @@
 import * as exact from '../exact';
 import { failure, success, type Result } from '../sentence';
 import { radians } from '../units/angles';
-import type { Point } from './course';
 import { tidyBearing, tidyPoint } from './motions';
-import { lengthTo, placeBeside, toldFrom } from './measure';
+import { lengthTo, placeBeside, toldFrom, type Point } from './measure';
 
 export type Pace =
 	| { readonly type: 'go'; readonly length: number }

@@ -1,6 +1,6 @@
 /** Signs on the floor: start marks, and the numbers beside what counts in its order. */
-import type { Course, Point } from './course';
-import { placeBeside } from './measure';
+import type { Course } from './course';
+import { placeBeside, type Point } from './measure';
 
 /** Corners of a start mark: how far ahead of its middle, and to the left. Metres. */
 export const startMark: readonly Point[] = [

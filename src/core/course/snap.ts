@@ -1,6 +1,6 @@
 /** Where a hand that points somewhere near means to point: an end, a straight angle, the grid. */
-import type { Course, Point } from './course';
-import { bearingTo, lengthTo, placeBeside, turnBetween } from './measure';
+import type { Course } from './course';
+import { bearingTo, lengthTo, placeBeside, turnBetween, type Point } from './measure';
 import { tidyPoint } from './motions';
 import { keyOf, kindOf, placedParts, type PartRef } from './parts';
 

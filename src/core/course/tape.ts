@@ -1,6 +1,13 @@
 /** The middle line of a tape, with its corners rounded: what is drawn, and what the sensor follows. */
 import * as exact from '../exact';
-import type { Point, Tape } from './course';
+import type { Point } from './measure';
+
+/** A tape as a course has it: metres. */
+interface Tape {
+	readonly points: readonly Point[];
+	readonly isClosed: boolean;
+	readonly radius: number;
+}
 
 /** A rounded corner becomes pieces of this angle at the most, radians. */
 const piece = Math.PI / 36;

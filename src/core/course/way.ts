@@ -3,8 +3,8 @@
  * room, searched outwards from the start (A*), and the found way pulled taut between what is in it.
  */
 import * as exact from '../exact';
-import type { Course, Gate, Point } from './course';
-import { lengthAlong, lengthTo, placeBeside, turnAt } from './measure';
+import type { Course, Gate } from './course';
+import { lengthAlong, lengthTo, placeBeside, turnAt, type Point } from './measure';
 import { tidyPoint } from './motions';
 import { Room, type Walker } from './room';
 import { Waiting } from './waiting';

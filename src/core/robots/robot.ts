@@ -1,5 +1,5 @@
 /** What a kind of robot is, and what a robot of it is made from. */
-import type { Course } from '../course/course';
+import type { Course, PartName } from '../course/course';
 import type { Device } from '../devices/device';
 import type { PlayedNote } from '../devices/speaker/device';
 import { ownReadings } from '../expressions/vocabulary';
@@ -72,6 +72,8 @@ export interface RobotKind<M extends Machine = Machine> {
 	readonly notFirst?: readonly string[];
 	/** By the name of a value: the only options of a choice that it has, where it has fewer. */
 	readonly options?: Readonly<Record<string, readonly string[]>>;
+	/** What lies on a course for robots of this kind alone. */
+	readonly ownParts?: readonly PartName[];
 	/** It stands on a rail, and goes where that goes. */
 	readonly isOnRail?: true;
 	/** Nobody sees where its front is: it has to be lined up before a run. */

@@ -1,7 +1,7 @@
 /** Several robots in one rehearsal. */
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Course, Crate, Point } from '../course/course';
+import type { Course, Crate } from '../course/course';
 import { planRobot, type Chain, type Plan, type Step } from '../plan/plan';
 import { sampleRobot } from '../robots/robot-document';
 import { skiff } from '../robots/skiff';
@@ -15,6 +15,7 @@ import type { Attempt, RobotRun } from './attempt';
 import { fingerprintOf } from './fingerprint';
 import { simulate } from './simulate';
 import { runs } from '../testing/runs';
+import type { Point } from '../course/measure';
 
 const tallow = planRobot(sampleRobot(skiff));
 const ember = planRobot({ ...sampleRobot(skiff), name: 'Ember-6' }, [tallow]);

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { courseSchema, type Course, type Point } from '../course/course';
+import { courseSchema, type Course } from '../course/course';
 import { lineOf } from '../course/tape';
 import { readDocument, writeDocument } from '../document';
 import { checkPlan } from '../checks';
@@ -11,6 +11,7 @@ import { planFrom } from '../testing/random-plan';
 import { courseOf, wall } from '../testing/sample';
 import { rehearseAlone, type Alone } from '../testing/alone';
 import { runs } from '../testing/runs';
+import type { Point } from '../course/measure';
 
 const read = (file: string): unknown => JSON.parse(readFileSync(`samples/${file}.json`, 'utf8'));
 const planIn = (file: string): Plan => planSchema.parse(read(`plans/${file}`));

@@ -1,16 +1,8 @@
 /** Parts and courses that random numbers make: within what the schema allows, to its borders. */
-import { courseSchema, makeCourse, type Course } from '../course/course';
+import { courseSchema, makeCourse, type Course, type Part, type PartName } from '../course/course';
 import { floorColours, type FloorColour } from '../colours';
 import { surfaces, type SurfaceName } from '../course/surfaces';
-import {
-	freeIds,
-	kindOf,
-	partNames,
-	partsOf,
-	withParts,
-	type Part,
-	type PartName
-} from '../course/parts';
+import { freeIds, kindOf, partNames, partsOf, withParts } from '../course/parts';
 
 /** Hands out what a list of numbers means, round and round. */
 export class Dice {

@@ -1,5 +1,5 @@
 /** Boxes around things, with sides to the east and to the north. */
-import type { Point } from '../course/course';
+import type { Point } from '../course/measure';
 
 /** West, south, east, north; metres. */
 export type Box = readonly [number, number, number, number];

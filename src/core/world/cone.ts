@@ -1,6 +1,6 @@
 /** How far one sees before the outline of something that stands on the floor. */
 import * as exact from '../exact';
-import type { Point } from '../course/course';
+import type { Point } from '../course/measure';
 
 /** Sides of standing things, four numbers each: from (x1, y1) to (x2, y2), metres. */
 export function sidesOf(outlines: readonly (readonly Point[])[]): Float64Array {

@@ -12,7 +12,7 @@ import {
 	type Fixture,
 	type Joint
 } from './planck';
-import { topOfWall, type Wall } from '../course/course';
+import { type Wall } from '../course/course';
 import type { RailPlace } from '../course/rails';
 import type { Body, Guide, Motion, Obstacle, Outline } from './body';
 import { tick } from '../time';
@@ -24,6 +24,7 @@ import { Nearby, Sight, type Change } from './nearby';
 import { scale, toPlanck } from './planck/units';
 import type { StandingCrate } from './crates';
 import { outlineAt, type Pose } from './pose';
+import { topOfWall } from '../course/parts/walls';
 
 /** Friction between a plastic shell and a wall or a crate. */
 const wallFriction = 0.3;

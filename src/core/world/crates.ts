@@ -1,7 +1,9 @@
 /** Crates: things that stand on the floor and can be pushed. */
-import { topOfCrate, type Crate, type Point } from '../course/course';
+import { type Crate } from '../course/course';
 import { headingOfBearing } from '../units/angles';
 import { outlineAt, radiusOf, type Pose } from './pose';
+import { topOfCrate } from '../course/parts/crates';
+import type { Point } from '../course/measure';
 
 /** Around its middle, counter-clockwise, metres; x along its bearing. */
 export function cornersOfCrate({ width, depth }: Pick<Crate, 'width' | 'depth'>): Point[] {

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Course, Crate, Point, Wall } from '../course/course';
+import type { Course, Crate, Wall } from '../course/course';
 import { skiff } from '../robots/skiff';
 import { rehearseAlone } from '../testing/alone';
 import { courseOf, planOf, repeat, step, wall } from '../testing/sample';
@@ -10,6 +10,7 @@ import { outlineAt } from './pose';
 import { setUpCrates } from './set-up';
 import { separationOf } from './separation';
 import { cornersOf } from './walls';
+import type { Point } from '../course/measure';
 
 const square = (x: number, y: number, half = 0.5): Point[] => [
 	[x - half, y - half],

@@ -3,11 +3,13 @@
  * those that are hidden in others are left out, and of a crowd only the nearest are looked at.
  */
 import * as exact from '../exact';
-import { topOfWall, type Point, type Wall } from '../course/course';
+import { type Wall } from '../course/course';
 import { boxOf, type Box } from './box';
 import { Boxes } from './boxes';
 import { separationOf } from './separation';
 import { cornersOf } from './walls';
+import { topOfWall } from '../course/parts/walls';
+import type { Point } from '../course/measure';
 
 /** Metres that a wall may stick out of another one and still count as hidden in it. */
 const tolerance = 1e-4;

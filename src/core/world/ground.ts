@@ -3,8 +3,8 @@
  * edge. All distances are metres on the floor.
  */
 import { surfaces, type Surface } from '../course/surfaces';
-import type { Course, Point } from '../course/course';
-import { isInside } from '../course/measure';
+import type { Course } from '../course/course';
+import { isInside, type Point } from '../course/measure';
 import { brightnessOf } from '../colours';
 import { Paint, type Seen } from './paint';
 

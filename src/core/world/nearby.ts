@@ -1,6 +1,6 @@
 /** Which walls are near something that moves, so that no others have to be looked at. */
 import * as exact from '../exact';
-import type { Point, Wall } from '../course/course';
+import type { Wall } from '../course/course';
 import { boxOf } from './box';
 import { Boxes } from './boxes';
 import { maximumNear } from './crowd';
@@ -9,6 +9,7 @@ import { toPlanck } from './planck/units';
 import type { Pose } from './pose';
 import { separationOf } from './separation';
 import { cornersOf } from './walls';
+import type { Point } from '../course/measure';
 
 /** Metres around a thing in which walls count as near. */
 const reach = 0.1;

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
 import { brightnessOf } from '../colours';
-import type { Course, Point } from '../course/course';
-import { isInside } from '../course/measure';
+import type { Course } from '../course/course';
+import { isInside, type Point } from '../course/measure';
 import { lineOf } from '../course/tape';
 import { courseFrom } from '../testing/random-course';
 import { Paint } from './paint';

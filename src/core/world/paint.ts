@@ -5,8 +5,8 @@
  * of tape costs no more than the squares that are visited.
  */
 import { brightnessOf, type FloorColour } from '../colours';
-import type { Course, Point } from '../course/course';
-import { isInside } from '../course/measure';
+import type { Course } from '../course/course';
+import { isInside, type Point } from '../course/measure';
 import { lineOf } from '../course/tape';
 
 /** Radius of the spot that a floor sensor sees, metres. */

@@ -1,5 +1,5 @@
 import * as exact from '../exact';
-import type { Point } from '../course/course';
+import type { Point } from '../course/measure';
 
 /** Where something stands on the floor, seen from above. */
 export interface Pose {

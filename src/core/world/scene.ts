@@ -2,11 +2,11 @@
 import * as exact from '../exact';
 import { railNear, type RailSpot } from '../course/rails';
 import type { Surface } from '../course/surfaces';
-import { topOfWall, type Course, type LampPost, type Point } from '../course/course';
+import { type Course, type LampPost } from '../course/course';
 import type { Surroundings } from './body';
 import type { Pose } from './pose';
 import { StandingCrate } from './crates';
-import { isInside } from '../course/measure';
+import { isInside, type Point } from '../course/measure';
 import { Ground } from './ground';
 import type { Seen } from './paint';
 import { standing, type Heights } from './heights';
@@ -17,6 +17,7 @@ import { coneLength, sidesOf } from './cone';
 import { setUpCrates, type SetUp } from './set-up';
 import type { Clearance } from './walls';
 import { cornersOf } from './walls';
+import { topOfWall } from '../course/parts/walls';
 
 /** A lit post adds so much light right beside it, and less with the square of the distance, metres. */
 const postLight = 0.5;

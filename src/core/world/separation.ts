@@ -1,6 +1,6 @@
 /** How far two convex outlines are apart. */
 import * as exact from '../exact';
-import type { Point } from '../course/course';
+import type { Point } from '../course/measure';
 
 /** The widest gap that can be seen between two things, and the direction across it, from one to the other. */
 export interface Gap {

@@ -1,7 +1,7 @@
 /** Things are set down beside what stands where they were to be, not in it, as hands do. */
-import type { Point } from '../course/course';
 import { gapBetween } from './separation';
 import { outlineAt, type Pose } from './pose';
+import type { Point } from '../course/measure';
 
 /** Metres left between a thing and what it was set beside. */
 const between = 2e-4;

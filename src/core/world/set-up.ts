@@ -1,5 +1,5 @@
 /** How the crates of a course stand before anything moves: none in another, none in a wall. */
-import type { Course, Crate, Point } from '../course/course';
+import type { Course, Crate } from '../course/course';
 import { boxOf } from './box';
 import { Boxes } from './boxes';
 import { StandingCrate } from './crates';
@@ -7,6 +7,7 @@ import type { Pose } from './pose';
 import { separationOf } from './separation';
 import { setFree } from './set-free';
 import { cornersOf } from './walls';
+import type { Point } from '../course/measure';
 
 /** Things that a crate may be drawn in and still be set aside. */
 const maximumOverlaps = 6;

@@ -1,6 +1,6 @@
 /** Where robots stand at Run: on the start marks, and beside them when there are more robots. */
 import * as exact from '../exact';
-import type { Course, Point } from '../course/course';
+import type { Course } from '../course/course';
 import { headingOfBearing } from '../units/angles';
 import { railNear, railReach } from '../course/rails';
 import type { Outline } from './body';
@@ -10,6 +10,7 @@ import { outlineAt } from './pose';
 import { setFree } from './set-free';
 import { setUpCrates } from './set-up';
 import { Clearance, cornersOf } from './walls';
+import type { Point } from '../course/measure';
 
 export type StartPlace = Course['starts'][number];
 

@@ -1,6 +1,8 @@
 /** Walls as the world sees them: how near the nearest one is, and their corners. */
 import * as exact from '../exact';
-import { topOfWall, type Point, type Wall } from '../course/course';
+import { type Wall } from '../course/course';
+import { topOfWall } from '../course/parts/walls';
+import type { Point } from '../course/measure';
 
 /** Walls never change: what many ask for is worked out once. */
 const known = new WeakMap<Wall, readonly Point[]>();

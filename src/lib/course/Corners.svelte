@@ -1,12 +1,12 @@
 <script lang="ts">
 	/** The corners of a line or an outline by numbers: places, lengths between them, and turns. */
 	import { Minus, Plus } from '@lucide/svelte';
-	import type { Point } from '$core/course/course';
 	import { tidyPoint } from '$core/course/motions';
-	import { kindOf, type Part, type PartName } from '$core/course/parts';
-	import { bearingTo, lengthTo, placeBeside, turnAt } from '$core/course/measure';
+	import { kindOf } from '$core/course/parts';
+	import { bearingTo, lengthTo, placeBeside, turnAt, type Point } from '$core/course/measure';
 	import { t } from '$lib/i18n';
 	import NumberField from './NumberField.svelte';
+	import type { Part, PartName } from '$core/course/course';
 
 	let { part, value, onchange }: { part: PartName; value: Part; onchange: (value: Part) => void } =
 		$props();

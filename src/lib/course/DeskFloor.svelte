@@ -1,13 +1,11 @@
 <script lang="ts">
 	/** The floor of a course desk: what lies there is pointed at, pulled and laid. */
 	import { untrack, type Snippet } from 'svelte';
-	import type { Point } from '$core/course/course';
 	import type { CourseEdit } from '$core/course/edits';
 	import { extentOf } from '$core/course/extent';
-	import { layings } from '$core/course/figures';
-	import { keyOf, kindOf, type Part } from '$core/course/parts';
+	import { keyOf, kindOf } from '$core/course/parts';
 	import type { Laid } from '$core/course/lay';
-	import { bearingTo, lengthAlong, lengthTo, turnAt } from '$core/course/measure';
+	import { bearingTo, lengthAlong, lengthTo, turnAt, type Point } from '$core/course/measure';
 	import { t } from '$lib/i18n';
 	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
 	import { FloorWindow } from '$lib/floor/floor-window.svelte';
@@ -19,6 +17,7 @@
 	import type { CourseBench } from './course-bench.svelte';
 	import { DeskHand, handle } from './desk-hand.svelte';
 	import Loupe from './Loupe.svelte';
+	import type { Part } from '$core/course/course';
 
 	let {
 		bench,
@@ -66,7 +65,7 @@
 		const from = laying.last ?? (hold?.type === 'lay' ? hold.from : undefined);
 		if (!from || lengthTo(from, to) < 1e-6) return null;
 		const isRectangle =
-			tool !== 'measure' && layings[tool] === 'area' && laying.corners.length === 0;
+			tool !== 'measure' && kindOf(tool).laying === 'area' && laying.corners.length === 0;
 		return { from, to, isRectangle };
 	});
 	const say = (from: Point, to: Point) =>

@@ -1,9 +1,9 @@
 <script lang="ts">
 	/** Figures and choices of one part, or of how the next one looks. */
 	import type { Figure, FigureValue, NumberFigure } from '$core/course/figures';
-	import type { PartName } from '$core/course/parts';
 	import { hasMessage, t } from '$lib/i18n';
 	import NumberField from './NumberField.svelte';
+	import type { PartName } from '$core/course/course';
 
 	let {
 		part,

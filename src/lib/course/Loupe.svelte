@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** What lies under a finger, larger and beside it. */
-	import type { Point } from '$core/course/course';
+	import type { Point } from '$core/course/measure';
 
 	let { raw, x, y, scale }: { raw: Point; x: number; y: number; scale: number } = $props();
 

@@ -1,10 +1,10 @@
 <script lang="ts">
 	/** A small drawing of each kind of part. */
-	import type { PartName } from '$core/course/parts';
+	import type { PartName } from '$core/course/course';
 
 	let { part, size = 26 }: { part: PartName; size?: number } = $props();
 
-	const lines: Readonly<Record<PartName, string>> = {
+	const lines: Readonly<Partial<Record<PartName, string>>> = {
 		tapes: 'M3 19h7l4-6 3-8h4',
 		walls: 'M4 4v16h16M4 4h7',
 		rails: 'M3 9h18M3 15h18M6 6.5v11M11 6.5v11M16 6.5v11M20 6.5v11',
@@ -18,6 +18,8 @@
 		pads: 'M12 4a8 8 0 1 0 0 16 8 8 0 0 0 0-16zM12 8l4 4-4 4-4-4z',
 		crates: 'M5 5h14v14H5zM5 5l14 14M19 5L5 19'
 	};
+	/** Of a kind without one of its own. */
+	const spot = 'M12 6a6 6 0 1 0 0 12 6 6 0 0 0 0-12z';
 	/** What is laid on the floor looks thick, what is marked on it dashed. */
 	const isThick = $derived(part === 'walls' || part === 'tapes');
 	const isDashed = $derived(part === 'table' || part === 'starts');
@@ -25,7 +27,7 @@
 
 <svg viewBox="0 0 24 24" width={size} height={size} aria-hidden="true">
 	<path
-		d={lines[part]}
+		d={lines[part] ?? spot}
 		fill="none"
 		stroke="currentColor"
 		stroke-width={isThick ? 3 : 1.6}

@@ -2,11 +2,11 @@
 	/** The pieces of a rail one after the other, and the colour marks along it. */
 	import { Minus, Plus } from '@lucide/svelte';
 	import { floorColours, type FloorColour } from '$core/colours';
-	import type { Part } from '$core/course/parts';
 	import { RailPath } from '$core/course/rails';
 	import { t } from '$lib/i18n';
 	import { showNumber } from '$lib/words/format';
 	import NumberField from './NumberField.svelte';
+	import type { Part } from '$core/course/course';
 
 	let { rail, onchange }: { rail: Part<'rails'>; onchange: (rail: Part<'rails'>) => void } =
 		$props();

@@ -17,7 +17,7 @@
 	} from '@lucide/svelte';
 	import { clearanceBetween, extentOf } from '$core/course/extent';
 	import { figures, valueOf, withValue } from '$core/course/figures';
-	import { find, keyOf, kindOf, type Part } from '$core/course/parts';
+	import { find, keyOf, kindOf } from '$core/course/parts';
 	import { mirror, resize, turn } from '$core/course/motions';
 	import { t } from '$lib/i18n';
 	import { showNumber } from '$lib/words/format';
@@ -26,6 +26,7 @@
 	import { partWord } from './describe';
 	import Figures from './Figures.svelte';
 	import RailPieces from './RailPieces.svelte';
+	import type { Part } from '$core/course/course';
 
 	let { bench }: { bench: CourseBench } = $props();
 

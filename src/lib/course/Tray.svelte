@@ -1,8 +1,8 @@
 <script lang="ts">
 	/** What can be laid, how the next one looks, and the numbers of what is selected. */
 	import { BoxSelect, ClipboardPaste, ListPlus, MousePointer2, Ruler } from '@lucide/svelte';
-	import { layings, styleOf } from '$core/course/figures';
-	import type { PartName } from '$core/course/parts';
+	import { styleOf } from '$core/course/figures';
+	import { kindOf, partNames } from '$core/course/parts';
 	import { robotKindOf } from '$core/robots/kinds';
 	import { t } from '$lib/i18n';
 	import type { CourseHelp } from './course-help.svelte';
@@ -14,18 +14,20 @@
 	import Room from './Room.svelte';
 	import Selected from './Selected.svelte';
 	import ShortestWay from './ShortestWay.svelte';
+	import type { PartName } from '$core/course/course';
 
 	let { bench, help }: { bench: CourseBench; help: CourseHelp } = $props();
 
-	/** As a course is laid out, mostly. */
-	const tools: readonly PartName[] = [
+	/** As a course is laid out, mostly; other kinds come behind. */
+	const usual: readonly PartName[] = [
 		...(['starts', 'finish', 'tapes', 'walls', 'crates', 'lampPosts'] as const),
 		...(['patches', 'surfaces', 'table', 'rails', 'gates', 'pads'] as const)
 	];
+	const tools = [...usual, ...partNames.filter((name) => !usual.includes(name))];
 	const { tool, laying } = $derived(bench);
 	const part = $derived(tool === 'select' || tool === 'measure' ? null : tool);
 	const hint = $derived(
-		t(`course.hint.${tool === 'select' || tool === 'measure' ? tool : layings[tool]}`)
+		t(`course.hint.${tool === 'select' || tool === 'measure' ? tool : kindOf(tool).laying}`)
 	);
 	const style = $derived(part ? styleOf(part) : []);
 	const canEnd = $derived(laying.growing !== null || laying.measured.length > 0);

@@ -1,6 +1,6 @@
 /** What a course desk holds: the course as it is changed, what is selected, and what is being laid. */
 import './words';
-import type { Course, Point } from '$core/course/course';
+import type { Course, Part, PartName } from '$core/course/course';
 import {
 	aligning,
 	boxOfPart,
@@ -13,16 +13,15 @@ import {
 } from '$core/course/arrange';
 import { changing, courseHistory, type CourseEdit, type CourseHistory } from '$core/course/edits';
 import { boxAround, middleOf, partsAt, partsIn, type Box } from '$core/course/extent';
-import { firstStyles, styleOf, type Figure, type FigureValue } from '$core/course/figures';
+import { styleOf, type Figure, type FigureValue } from '$core/course/figures';
 import { shift, tidy, type Motion } from '$core/course/motions';
 import {
 	allParts,
 	find,
 	indexOf,
+	isPartName,
 	keyOf,
 	partsOf,
-	type Part,
-	type PartName,
 	type PartRef
 } from '$core/course/parts';
 import { endsOf, snap, type Snapped } from '$core/course/snap';
@@ -35,6 +34,7 @@ import { Voice } from '$lib/desk/voice.svelte';
 import { snapNow } from '$lib/words/measures';
 import { describe, place } from './describe';
 import { Laying } from './laying.svelte';
+import type { Point } from '$core/course/measure';
 
 export type Tool = 'select' | 'measure' | PartName;
 
@@ -381,7 +381,7 @@ function readParts(text: string): readonly Loose[] | undefined {
 		const isOurs = value?.format === 'lantern-step/parts' && Array.isArray(value.parts);
 		if (!isOurs || value.parts.length > 5000) return undefined;
 		return value.parts.filter(
-			(each: { part?: unknown }) => typeof each?.part === 'string' && each.part in firstStyles
+			(each: { part?: unknown }) => typeof each?.part === 'string' && isPartName(each.part)
 		);
 	} catch {
 		return undefined;

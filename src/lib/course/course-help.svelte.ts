@@ -4,7 +4,7 @@ import type { Course } from '$core/course/course';
 import type { CourseProblem } from '$core/checks/course';
 import type { MazeWish } from '$core/course/maze';
 import type { WayWish } from '$core/course/driven-way';
-import { suitedKinds } from '$core/course/suits';
+import { suitedKinds } from '$core/robots/suits';
 import { t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
 import type { CourseBench } from './course-bench.svelte';

@@ -1,8 +1,8 @@
 /** Parts of a course in words, for lists and for whoever cannot see them. */
-import type { Course, Point } from '$core/course/course';
+import type { Course, PartName } from '$core/course/course';
 import { boxOf, extentOf, middleOf } from '$core/course/extent';
-import { kindOf, find, type PartName, type PartRef } from '$core/course/parts';
-import { lengthAlong } from '$core/course/measure';
+import { kindOf, find, type PartRef } from '$core/course/parts';
+import { lengthAlong, type Point } from '$core/course/measure';
 import { t } from '$lib/i18n';
 import { showNumber } from '$lib/words/format';
 

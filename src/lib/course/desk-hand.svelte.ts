@@ -1,15 +1,14 @@
 /** The hand on a course desk: what a pointer, or keys, do to what lies there. */
-import type { Point } from '$core/course/course';
 import { changing, type CourseHistory } from '$core/course/edits';
-import { layings } from '$core/course/figures';
 import { gripOf, pulledBy } from '$core/course/grip';
-import { bearingTo, lengthTo, placeBeside } from '$core/course/measure';
+import { bearingTo, lengthTo, placeBeside, type Point } from '$core/course/measure';
 import { turn } from '$core/course/motions';
-import { find, kindOf, type Part, type PartRef } from '$core/course/parts';
+import { find, kindOf, type PartRef } from '$core/course/parts';
 import type { FloorWindow } from '$lib/floor/floor-window.svelte';
 import { snapNow } from '$lib/words/measures';
 import type { CourseBench } from './course-bench.svelte';
 import { toolKeys } from './shortcuts';
+import type { Part } from '$core/course/course';
 
 /** Pixels of a handle, and from what is turned to the handle that turns it. */
 export const handle = 8;
@@ -196,7 +195,7 @@ export class DeskHand {
 	/** A line that is pulled out of a place is straight from there, though nothing is laid yet. */
 	private meantFrom(start: Point, event: PointerEvent): Point {
 		const { tool } = this.bench;
-		const isLine = tool === 'measure' || (tool !== 'select' && layings[tool] === 'line');
+		const isLine = tool === 'measure' || (tool !== 'select' && kindOf(tool).laying === 'line');
 		return this.bench.meant(this.raw, { ...mode(event), ...(isLine && { start }) }).at;
 	}
 

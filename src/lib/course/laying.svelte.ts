@@ -1,6 +1,5 @@
 /** Laying on a course desk: a line goes on from its end, an outline corner after corner; and pacing. */
-import type { Point } from '$core/course/course';
-import { firstStyles, layings, valueOf, type Figure, type FigureValue } from '$core/course/figures';
+import { valueOf, type Figure, type FigureValue } from '$core/course/figures';
 import {
 	areaOf,
 	cornersOf,
@@ -15,11 +14,13 @@ import {
 	type Laid
 } from '$core/course/lay';
 import type { Pace } from '$core/course/pacing';
-import type { Part, PartName } from '$core/course/parts';
 import type { Result } from '$core/sentence';
 import { say, t } from '$lib/i18n';
 import type { CourseBench } from './course-bench.svelte';
 import { describe, place } from './describe';
+import type { Point } from '$core/course/measure';
+import type { Part, PartName } from '$core/course/course';
+import { kindOf, partNames } from '$core/course/parts';
 
 export class Laying {
 	growing = $state.raw<Growing | null>(null);
@@ -30,7 +31,12 @@ export class Laying {
 	/** What is measured: a chain of places. */
 	measured = $state.raw<readonly Point[]>([]);
 	/** How the next of each kind looks. */
-	private styles = $state.raw(firstStyles);
+	private styles = $state.raw(
+		Object.fromEntries(partNames.map((part) => [part, kindOf(part).style])) as Record<
+			PartName,
+			object
+		>
+	);
 
 	constructor(private readonly bench: CourseBench) {}
 
@@ -91,7 +97,7 @@ export class Laying {
 			this.measure(from, at);
 			return;
 		}
-		const laying = layings[tool];
+		const laying = kindOf(tool).laying;
 		if (laying === 'line') this.pressLine(tool as Growing['part'], from, at);
 		else if (laying === 'area') this.pressArea(tool, from, at);
 		else this.take(lay(this.bench.course, tool, spotOf(tool, from, at, this.styles[tool])));
@@ -155,7 +161,7 @@ export class Laying {
 	preview(paces: readonly Pace[]): Result<Laid | undefined> {
 		const part = this.pacedPart;
 		if (part === null) return { ok: true, value: undefined };
-		if (layings[part] === 'area') {
+		if (kindOf(part).laying === 'area') {
 			const corners = outlineOf({ at: this.bench.cursor, bearing: 0 }, paces);
 			const laid = lay(this.bench.course, part, areaOf(part, corners, this.styles[part]));
 			return { ok: true, value: corners.length > 2 ? laid : undefined };
@@ -167,7 +173,7 @@ export class Laying {
 	/** What is paced out with the tool that is chosen. */
 	get pacedPart(): PartName | null {
 		const { tool } = this.bench;
-		return tool === 'select' || tool === 'measure' || layings[tool] === 'spot' ? null : tool;
+		return tool === 'select' || tool === 'measure' || kindOf(tool).laying === 'spot' ? null : tool;
 	}
 
 	pace(paces: readonly Pace[]): boolean {

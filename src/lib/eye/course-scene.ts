@@ -19,10 +19,13 @@ import {
 	type BufferGeometry
 } from 'three';
 import { floorColours } from '$core/colours';
-import { topOfCrate, topOfWall, type Course, type Point } from '$core/course/course';
+import { type Course } from '$core/course/course';
 import { RailPath } from '$core/course/rails';
 import { lineOf } from '$core/course/tape';
 import { headingOfBearing, radians } from '$core/units/angles';
+import { topOfCrate } from '$core/course/parts/crates';
+import { topOfWall } from '$core/course/parts/walls';
+import type { Point } from '$core/course/measure';
 
 const colours = {
 	ground: '#8d8f86',

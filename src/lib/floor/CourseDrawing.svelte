@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** A course from above, in metres with y up: grid, rails, pads, finish, lamp posts, start, walls, gates, numbers. */
-	import type { Course, Gate } from '$core/course/course';
+	import type { Course, Gate, PartName } from '$core/course/course';
+	import { coverOf, kindOf, partNames, partsOf } from '$core/course/parts';
 	import { placedNumbers, startMark } from '$core/course/signs';
 	import type { RecordedPose } from '$core/simulation/attempt';
 	import { floorColours } from '$core/colours';
@@ -32,6 +33,18 @@
 		Array.from({ length: Math.floor(length / grid + 1e-6) + 1 }, (_, index) => index * grid);
 	const placed = ({ at, bearing }: Pick<Gate, 'at' | 'bearing'>) =>
 		`translate(${at.join()}) rotate(${degrees(headingOfBearing(bearing))})`;
+	/** Kinds that are drawn below; any other by what it covers. */
+	const drawn: readonly PartName[] = [
+		...(['surfaces', 'patches', 'tapes', 'rails', 'pads', 'finish', 'lampPosts'] as const),
+		...(['gates', 'walls', 'crates', 'starts', 'table'] as const)
+	];
+	const others = $derived(
+		partNames
+			.filter((part) => !drawn.includes(part))
+			.flatMap((part) =>
+				partsOf(course, part).map((value) => ({ ...coverOf(part, value), ...kindOf(part).ink }))
+			)
+	);
 	const walls = $derived(wallPaths(course.walls));
 	const shadows = $derived(walls.filter(({ height }) => height));
 	const placedCrates = $derived(
@@ -130,6 +143,15 @@
 		<path class="stand" d="M0 .03 .026 0 0-.03-.026 0z" />
 		{#if isLit}<circle class="flame" r="0.012" />{/if}
 	</g>
+{/each}
+
+{#each others as { line, half, isFilled, colour, fill }, index (index)}
+	{@const ink = { fill: isFilled ? (fill ?? 'none') : 'none', stroke: colour }}
+	{#if line.length === 1}
+		<circle transform="translate({line[0]!.join()})" r={half} {...ink} stroke-width="0.006" />
+	{:else}
+		<polyline points={pathOf(line)} {...ink} stroke-width={2 * half || 0.006} />
+	{/if}
 {/each}
 
 {#each starts as start, index (index)}

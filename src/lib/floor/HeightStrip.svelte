@@ -1,7 +1,9 @@
 <script lang="ts">
 	/** How high what flies is, beside the floor: a scale from the floor up, with what stands on the course. */
-	import { topOfCrate, topOfWall, type Course } from '$core/course/course';
+	import { type Course } from '$core/course/course';
 	import { t } from '$lib/i18n';
+	import { topOfCrate } from '$core/course/parts/crates';
+	import { topOfWall } from '$core/course/parts/walls';
 
 	let {
 		course,

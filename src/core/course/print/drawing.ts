@@ -1,26 +1,13 @@
 /** A course on paper, seen from above. */
 import { floorColours } from '../../colours';
 import * as exact from '../../exact';
-import type { Course, Point } from '../course';
+import type { Course, Part } from '../course';
 import { boxOf, type Box } from '../extent';
-import { lengthTo, placeBeside } from '../measure';
-import { coverOf, placedParts, type Part, type PartName, type Placed } from '../parts';
+import { lengthTo, placeBeside, type Point } from '../measure';
+import { partKinds } from '../parts/list';
+import { coverOf, kindOf, placedParts, type Placed } from '../parts';
 import type { Pen, View } from './pen';
 
-const inks: Readonly<Record<PartName, { colour: string; dash?: number }>> = {
-	surfaces: { colour: '#a59a80', dash: 4 },
-	patches: { colour: '#3a72c4' },
-	tapes: { colour: '#1b1b22' },
-	rails: { colour: '#6b4a2b' },
-	pads: { colour: '#5a6270' },
-	finish: { colour: '#0f7a6e' },
-	lampPosts: { colour: '#b87a00', dash: 3 },
-	gates: { colour: '#7a5aa0' },
-	walls: { colour: '#16233b' },
-	crates: { colour: '#8a6a3a' },
-	starts: { colour: '#5a6270' },
-	table: { colour: '#c0432f', dash: 6 }
-};
 /** Of walls on sheets: there they would take much ink, and their place is all that is needed. */
 const paleWall = '#b9bec9';
 
@@ -43,7 +30,7 @@ const doMeet = (one: Box, other: Box): boolean =>
 
 function drawPart(pen: Pen, { ref, value }: Placed, view: View, within?: Box): void {
 	const extent = coverOf(ref.part, value);
-	const { colour, dash = 0 } = inks[ref.part];
+	const { colour, dash = 0 } = kindOf(ref.part).ink;
 	const own = 'colour' in value ? floorColours[value.colour] : colour;
 	const isLine = !extent.isFilled && ref.part !== 'table' && ref.part !== 'gates';
 	const width = isLine ? Math.max(0.4, 2 * extent.half * view.scale) : 0.8;
@@ -95,7 +82,7 @@ function thinned(line: readonly Point[], least: number): Point[] {
 /** Which way a start mark points. */
 function drawArrow(pen: Pen, { at, bearing }: Part<'starts'>, view: View): void {
 	const to = (ahead: number, left: number): Point => placeBeside(at, bearing, ahead, left);
-	const ink = { colour: inks.starts.colour, width: 0.8 };
+	const ink = { colour: partKinds.starts.ink.colour, width: 0.8 };
 	pen.path([to(-0.07, 0), to(0.08, 0)], view, ink);
 	pen.path([to(0.04, 0.03), to(0.08, 0), to(0.04, -0.03)], view, ink);
 }

@@ -1,8 +1,10 @@
 /** Every line of a course in the order in which it is laid, and the material that it takes. */
 import type { FloorColour } from '../../colours';
-import { topOfWall, type Course, type Point } from '../course';
-import { partKinds, partsOf, type Part } from '../parts';
-import { bearingTo, lengthAlong, lengthTo, turnBetween } from '../measure';
+import type { Course, Part, PartName } from '../course';
+import { bearingTo, lengthAlong, lengthTo, turnBetween, type Point } from '../measure';
+import { kindOf, partNames, partsOf } from '../parts';
+import { partKinds } from '../parts/list';
+import { topOfWall } from '../parts/walls';
 
 export interface PlanLine {
 	/** From 1, as it stands on the page. */
@@ -72,25 +74,34 @@ export function planLines(course: Course): PlanLine[] {
 	return lines;
 }
 
-const spotParts = [
-	...(['starts', 'finish', 'lampPosts', 'gates', 'pads'] as const),
-	...(['crates', 'rails'] as const)
+/** In the order in which one wants to know of them; kinds that are not named come last. */
+const firstSpots: readonly PartName[] = [
+	...(['starts', 'finish', 'lampPosts', 'gates', 'pads', 'crates', 'rails'] as const)
 ];
+const otherSpots = partNames.filter(
+	(part) => kindOf(part).laying === 'spot' && !firstSpots.includes(part)
+);
+const spotParts = [...firstSpots, ...otherSpots];
+
+/** Kinds of which the material says how many there are. */
+const counted: readonly PartName[] = ['crates', 'lampPosts', 'gates', 'pads', ...otherSpots];
+
+type SpotPart = Part & { readonly at: Point };
 
 /** What stands at a place, and is no line. */
 export interface PlanSpot {
-	readonly part: (typeof spotParts)[number];
+	readonly part: PartName;
 	/** From 1 for each kind. */
 	readonly number: number;
 	readonly at: Point;
 	/** Degrees clockwise from north, of what looks somewhere. */
 	readonly bearing?: number;
-	readonly value: Part<(typeof spotParts)[number]>;
+	readonly value: SpotPart;
 }
 
 export const planSpots = (course: Course): PlanSpot[] =>
 	spotParts.flatMap((part) =>
-		(partsOf(course, part) as PlanSpot['value'][]).map((value, index) => ({
+		(partsOf(course, part) as SpotPart[]).map((value, index) => ({
 			...{ part, number: index + 1, at: value.at, value },
 			...('bearing' in value && { bearing: value.bearing })
 		}))
@@ -110,12 +121,10 @@ export interface Material {
 		readonly count: number;
 		readonly length: number;
 	}[];
-	readonly crates: number;
-	readonly lampPosts: number;
-	readonly gates: number;
-	readonly pads: number;
 	/** Metres. */
 	readonly rails: number;
+	/** How many there are of other kinds. */
+	readonly counts: readonly { readonly part: PartName; readonly count: number }[];
 }
 
 function gathered<T extends object>(
@@ -151,13 +160,10 @@ export function materialOf(course: Course): Material {
 			({ thickness, height }) => `${thickness} ${height}`,
 			(one, other) => ({ ...one, count: one.count + 1, length: one.length + other.length })
 		),
-		crates: course.crates.length,
-		lampPosts: course.lampPosts.length,
-		gates: course.gates.length,
-		pads: course.pads.length,
 		rails: course.rails.reduce(
 			(sum, rail) => sum + lengthAlong(partKinds.rails.extent(rail).line),
 			0
-		)
+		),
+		counts: counted.map((part) => ({ part, count: partsOf(course, part).length }))
 	};
 }

@@ -3,8 +3,8 @@ import { decodePDFRawStream, PDFArray, PDFDocument, type PDFPage } from 'pdf-lib
 import { describe, expect, it } from 'vitest';
 import { courseFrom } from '../../testing/random-course';
 import { courseOf, wall } from '../../testing/sample';
-import type { Course, Point } from '../course';
-import { bearingTo, lengthTo } from '../measure';
+import type { Course } from '../course';
+import { bearingTo, lengthTo, type Point } from '../measure';
 import { materialOf, planLines } from './lines';
 import { pagesOf } from './pages';
 import { tapePlan, type PrintWish, type Say } from './pdf';

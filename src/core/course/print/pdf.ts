@@ -3,7 +3,7 @@
  * where, the material; and, if wanted, the course over as many sheets as it takes, in true size too.
  */
 import { PDFDocument, StandardFonts } from 'pdf-lib';
-import type { Course, Point } from '../course';
+import type { Course } from '../course';
 import type { Box } from '../extent';
 import { drawCourse, outline } from './drawing';
 import { materialOf, planLines, planSpots, type PlanLine, type PlanSpot } from './lines';
@@ -11,6 +11,7 @@ import { pagesOf } from './pages';
 import { ofPage, Pen, type View } from './pen';
 import { rulers, type Ruler } from './ruler';
 import { eachSheet, margin, papers, pt, sheetsOf, type Paper, type Sheets } from './sheets';
+import type { Point } from '../measure';
 
 export interface PrintWish {
 	readonly paper: Paper;
@@ -194,7 +195,7 @@ function sizesOf({ say, ruler: { short } }: Writing, { value }: PlanSpot): strin
 }
 
 function writeMaterial({ pen, say, ruler }: Writing, course: Course): void {
-	const { tapes, walls, rails, ...counts } = materialOf(course);
+	const { tapes, walls, rails, counts } = materialOf(course);
 	const rows = [
 		...tapes.map(({ colour, width, length }) =>
 			say('print.tape', {
@@ -212,9 +213,9 @@ function writeMaterial({ pen, say, ruler }: Writing, course: Course): void {
 			})
 		),
 		...(rails > 0 ? [say('print.rails', { length: ruler.long(rails) })] : []),
-		...Object.entries(counts)
-			.filter(([, count]) => count > 0)
-			.map(([name, count]) => say(`print.count.${name}`, { count }))
+		...counts
+			.filter(({ count }) => count > 0)
+			.map(({ part, count }) => say(`print.count.${part}`, { count }))
 	];
 	pen.makeRoom(rows.length);
 	pen.heading(say('print.material'));

@@ -19,8 +19,8 @@ import {
 	type PDFPage
 } from 'pdf-lib';
 import { channelsOf } from '../../colours';
-import type { Point } from '../course';
 import { margin, pt, rowHeight } from './sheets';
+import type { Point } from '../measure';
 
 const textSize = 9;
 

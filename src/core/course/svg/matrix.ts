@@ -1,7 +1,7 @@
 /** Affine transforms as SVG 1.1 writes them (section 7.6): [a b c d e f]. */
 import * as exact from '../../exact';
 import { radians } from '../../units/angles';
-import type { Point } from '../course';
+import type { Point } from '../measure';
 
 export type Matrix = readonly [number, number, number, number, number, number];
 

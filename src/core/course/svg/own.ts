@@ -1,10 +1,11 @@
 /** Reads back a course that was written as a drawing, wherever its parts lie by now. */
 import { checkDocument, parseJson } from '../../document';
 import { failure, success, type Result } from '../../sentence';
-import { courseFormat, partSchemas, type Course, type Point } from '../course';
+import { courseFormat, type Course, type Part, type PartName } from '../course';
+import type { Point } from '../measure';
 import { boxOf, middleOf } from '../extent';
 import { tidy, tidyBearing, tidyPoint } from '../motions';
-import { kindOf, partNames, type Part, type PartName } from '../parts';
+import { kindOf, partNames } from '../parts';
 import { bearingTo, lengthTo } from '../measure';
 import type { Drawing, Shape } from './shapes';
 import { drawn, upright, windowOf } from './write';
@@ -60,11 +61,11 @@ function plainIn({ root }: Drawing, head: Course) {
 function readPart(shape: Shape, part: PartName, isUnmoved: (value: Part) => boolean): Result<Part> {
 	const id = (shape.element.attributes.id ?? part).slice(0, 40);
 	const read = parseJson(shape.element.attributes['data-value'] ?? '');
-	const checked = read.ok ? partSchemas[part].safeParse(read.value) : undefined;
+	const checked = read.ok ? kindOf(part).schema.safeParse(read.value) : undefined;
 	if (!checked?.success) return failure('svg.part', { id });
 	const value = checked.data as Part;
 	if (isUnmoved(value)) return success(value);
-	const moved = partSchemas[part].safeParse(asDrawn(part, value, shape));
+	const moved = kindOf(part).schema.safeParse(asDrawn(part, value, shape));
 	return moved.success ? success(moved.data as Part) : failure('svg.part', { id });
 }
 
@@ -75,12 +76,10 @@ function asDrawn(part: PartName, value: Part, { points }: Shape): Part {
 	const box = boxOf({ line: points, half: 0, isFilled: false });
 	const at = tidyPoint(middleOf(box));
 	const radius = tidy((box.east - box.west) / 2);
+	const { pull, withPoints, extent } = kindOf(part);
+	// A circle.
+	if (pull && extent(value).line.length === 1) return { ...value, at, [pull]: radius } as Part;
 	switch (part) {
-		case 'finish':
-		case 'pads':
-			return { ...value, at, radius } as Part;
-		case 'lampPosts':
-			return { ...value, at, reach: radius } as Part;
 		case 'gates':
 			return {
 				...value,
@@ -112,7 +111,7 @@ function asDrawn(part: PartName, value: Part, { points }: Shape): Part {
 		case 'tapes':
 			return tapeAsDrawn(value as Part<'tapes'>, own);
 		default:
-			return kindOf(part).withPoints(value, own);
+			return withPoints(value, own);
 	}
 }
 

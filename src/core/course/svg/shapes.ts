@@ -5,10 +5,10 @@
 import svgpath from 'svgpath';
 import * as exact from '../../exact';
 import { failure, success, type Result } from '../../sentence';
-import type { Point } from '../course';
 import { combined, growth, placed, readTransform, unchanged, type Matrix } from './matrix';
 import { colourOf, firstStyle, Rules, styleOf, type Style } from './style';
 import { readXml, type Element } from './xml';
+import type { Point } from '../measure';
 
 export interface Shape {
 	/** Metres, from the south-west corner of the drawing; the first is not repeated at the end. */

@@ -1,8 +1,7 @@
 /** Drawings of general drawing programs come in as they are meant. */
 import { describe, expect, it } from 'vitest';
 import { got } from '../../testing/got';
-import type { Point } from '../course';
-import { distanceTo } from '../measure';
+import { distanceTo, type Point } from '../measure';
 import { RailPath } from '../rails';
 import { readDrawing, type Drawing } from './shapes';
 import { colourOf, firstStyle } from './style';

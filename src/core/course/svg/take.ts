@@ -1,8 +1,8 @@
 /** Makes parts of what a drawing holds: each layer, or each colour, becomes what somebody says. */
 import { channelsOf, floorColours, type FloorColour } from '../../colours';
 import * as exact from '../../exact';
-import { makeCourse, type Course, type Point } from '../course';
-import { distanceTo } from '../measure';
+import { makeCourse, type Course } from '../course';
+import { distanceTo, type Point } from '../measure';
 import { tidy, tidyBearing, tidyPoint } from '../motions';
 import { bearingTo, lengthTo, turnAt } from '../measure';
 import type { Drawing, Shape } from './shapes';

@@ -4,9 +4,10 @@
  * moved in a drawing program meanwhile comes back where it was put.
  */
 import { floorColours } from '../../colours';
-import type { Course, Point } from '../course';
-import { placeBeside } from '../measure';
-import { idOf, coverOf, partNames, partsOf, type Part, type PartName } from '../parts';
+import type { Course, Part, PartName } from '../course';
+import { placeBeside, type Point } from '../measure';
+import { coverOf, idOf, kindOf, partNames, partsOf } from '../parts';
+import { partKinds } from '../parts/list';
 import { placedNumbers, startMark } from '../signs';
 
 export interface Drawn {
@@ -22,7 +23,7 @@ const mm = (metres: number): string => {
 const pointsText = (points: readonly Point[]): string =>
 	points.map(([x, y]) => `${mm(x)},${mm(y)}`).join(' ');
 
-const ink = '#16233b';
+const { colour: ink } = partKinds.walls.ink;
 const line = (points: readonly Point[], isClosed = false): Drawn => ({
 	name: isClosed ? 'polygon' : 'polyline',
 	attributes: { points: pointsText(points) }
@@ -41,8 +42,8 @@ const filled = (drawn: Drawn, fill: string) => styled(drawn, { fill });
 
 const surfaceFill = { tile: '#f4f1e6', carpet: '#d9d4c4', table: '#e6d3b3' };
 
-/** How each kind is drawn. Where a part stands can be read off the drawing again: see `own.ts`. */
-const drawings: { readonly [N in PartName]: (part: Part<N>) => Drawn } = {
+/** Kinds that are drawn in a way of their own. Where a part stands can be read off its drawing: see `own.ts`. */
+const drawings: { readonly [N in PartName]?: (part: Part<N>) => Drawn } = {
 	surfaces: ({ corners, surface }) => filled(line(corners, true), surfaceFill[surface]),
 	patches: ({ corners, colour }) => filled(line(corners, true), floorColours[colour]),
 	tapes: (tape) =>
@@ -50,34 +51,36 @@ const drawings: { readonly [N in PartName]: (part: Part<N>) => Drawn } = {
 			...{ fill: 'none', stroke: floorColours[tape.colour], 'stroke-width': mm(tape.width) },
 			'stroke-linejoin': 'round'
 		}),
-	rails: (rail) => outlined(line(coverOf('rails', rail).line), '#6b4a2b', 42),
-	pads: ({ at, radius }) => outlined(circle(at, radius), '#5a6270'),
-	finish: ({ at, radius }) => outlined(circle(at, radius), '#0f7a6e', 9),
-	lampPosts: ({ at, reach }) => outlined(circle(at, reach), '#b87a00', 3),
-	gates: (gate) => outlined(line(coverOf('gates', gate).line), '#7a5aa0', 16),
 	walls: ({ from, to, thickness }) =>
 		styled(line([from, to]), {
 			...{ fill: 'none', stroke: ink, 'stroke-width': mm(thickness) },
 			'stroke-linecap': 'square'
 		}),
-	crates: (crate) => filled(line(coverOf('crates', crate).line.slice(0, 4), true), '#c9a36a'),
 	// From its middle ahead to its tip, and around.
 	starts: ({ at, bearing }) => {
 		const corners = startMark.map((corner) => placeBeside(at, bearing, ...corner));
 		const [left, front, tip, ...others] = corners as [Point, Point, Point, ...Point[]];
-		return outlined(line([at, tip, ...others, left, front, tip]), '#5a6270', 6);
-	},
-	table: (table) => outlined(line(table, true), '#c0432f', 8)
+		const { colour, width } = partKinds.starts.ink;
+		return outlined(line([at, tip, ...others, left, front, tip]), colour, width);
+	}
 };
 
-export const drawn = (part: PartName, value: Part): Drawn =>
-	(drawings[part] as (value: Part) => Drawn)(value);
+export function drawn(part: PartName, value: Part): Drawn {
+	const own = drawings[part] as ((value: Part) => Drawn) | undefined;
+	return own?.(value) ?? usualDrawing(part, value);
+}
 
-const layerNames: Readonly<Record<PartName, string>> = {
-	...{ surfaces: 'Surfaces', patches: 'Colour patches', tapes: 'Tapes', rails: 'Rails' },
-	...{ pads: 'Landing pads', finish: 'Finish ring', lampPosts: 'Lamp posts', gates: 'Gates' },
-	...{ walls: 'Walls', crates: 'Crates', starts: 'Start marks', table: 'Table edge' }
-};
+/** What it covers: a circle around its place, all within its corners, or its line. */
+function usualDrawing(part: PartName, value: Part): Drawn {
+	const { ink, laying } = kindOf(part);
+	const { line: covered, half, isFilled } = coverOf(part, value);
+	const isRound = covered.length === 1;
+	const isClosed = isFilled || laying === 'area';
+	const shape = isRound
+		? circle(covered[0]!, half)
+		: line(isClosed ? covered.slice(0, -1) : covered, isClosed);
+	return ink.fill ? filled(shape, ink.fill) : outlined(shape, ink.colour, ink.width);
+}
 
 const escaped = (text: string): string =>
 	text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
@@ -132,7 +135,7 @@ export function writeSvg(course: Course): string {
 			};
 			return `\t\t\t<${name}${attributesText({ ...own, ...attributes })}/>`;
 		});
-		const title = `\t\t\t<title>${layerNames[part]}</title>`;
+		const title = `\t\t\t<title>${kindOf(part).layer}</title>`;
 		return [`\t\t<g id="${part}">`, title, ...elements, '\t\t</g>'];
 	});
 	const head = {

@@ -20,6 +20,7 @@ import * as settings from './settings';
 
 export const drone: RobotKind<Drone> = {
 	kind: 'drone',
+	ownParts: ['gates', 'pads'],
 	sampleName: 'Taper',
 	devices: [
 		...[flying, motion, turning, curving, pacing, gyro, lamp, shell],

@@ -18,6 +18,7 @@ import { Trolley } from './trolley';
 
 export const rail: RobotKind<Trolley> = {
 	kind: 'rail',
+	ownParts: ['rails'],
 	sampleName: 'Dory',
 	devices: [
 		...[motion, pacing, persistence, lamp, endLamps, horn, markSensor],

@@ -1,6 +1,6 @@
 /** The content of a stored document: read back, and summed up for lists. */
 import type { Course } from '$core/course/course';
-import { suitedKinds } from '$core/course/suits';
+import { suitedKinds } from '$core/robots/suits';
 import { checkDocument, parseJson } from '$core/document';
 import { documentFormats } from '$core/documents';
 import { eachStep, type Plan } from '$core/plan/plan';
