@@ -8,7 +8,7 @@ import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import { build } from 'esbuild';
 import { runnerOf, type Runner, type Trial } from '../core/analysis/search';
-import type { Summary } from '../core/simulation/attempt';
+import type { TrialSummary } from '../core/simulation/attempt';
 import type { Rehearsal } from '../core/simulation/simulate';
 
 /** Trials that a thread takes at a time: few enough that none is left waiting for another. */
@@ -47,7 +47,7 @@ export function openPool(rehearsal: Omit<Rehearsal, 'seed'>, count: number): Poo
 
 	return {
 		run: async (trials) => {
-			const found: Summary[] = [];
+			const found: TrialSummary[] = [];
 			let next = 0;
 			const work = async (run: Runner): Promise<void> => {
 				while (next < trials.length) {
@@ -77,9 +77,9 @@ export function openPool(rehearsal: Omit<Rehearsal, 'seed'>, count: number): Poo
 	};
 }
 
-const ask = (worker: Worker, trials: readonly Trial[]): Promise<readonly Summary[]> =>
+const ask = (worker: Worker, trials: readonly Trial[]): Promise<readonly TrialSummary[]> =>
 	new Promise((answer, fail) => {
-		worker.once('message', (summaries: Summary[]) => {
+		worker.once('message', (summaries: TrialSummary[]) => {
 			worker.off('error', fail);
 			answer(summaries);
 		});

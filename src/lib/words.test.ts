@@ -6,7 +6,7 @@ import { readings } from '$core/expressions/vocabulary';
 import { robotKinds } from '$core/robots/kinds';
 import { families } from '$core/steps/definition';
 import { catalogue } from '$core/steps/list';
-import { figures } from '$core/course/figures';
+import { figures } from '$core/course/editing/figures';
 import { kindOf, partNames } from '$core/course/parts';
 import '$lib/course/words';
 import '$lib/files/words';

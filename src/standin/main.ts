@@ -14,7 +14,7 @@ import { courseFormat, makeCourse } from '../core/course/course';
 import { readDocument } from '../core/document';
 import type { Tokens } from '../core/link/door';
 import { variations, type Variation } from '../core/robots/robot';
-import { roster, type Listed } from './roster';
+import { roster, type RosterRow } from './roster';
 import { serveYard } from './server';
 import words from './words.en.json' with { type: 'json' };
 import { Yard, type Places } from './yard';
@@ -109,7 +109,7 @@ function readPlaces(): Places[] {
 
 const variation = values.variation as Variation;
 if (!variations.includes(variation)) refuse(words['yard.badVariation']);
-const more = Array.from({ length: number('many') }, (_, index): Listed => ({
+const more = Array.from({ length: number('many') }, (_, index): RosterRow => ({
 	id: `skiff-${index + 1}`,
 	name: `Ember-${index + 10}`,
 	kind: 'skiff',

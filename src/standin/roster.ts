@@ -1,6 +1,6 @@
 /** The robots that stand in a yard when it opens, and how they are. */
 
-export interface Listed {
+export interface RosterRow {
 	readonly id: string;
 	readonly name: string;
 	readonly kind: string;
@@ -16,7 +16,7 @@ export interface Listed {
 	readonly signal: number;
 }
 
-export const roster: readonly Listed[] = [
+export const roster: readonly RosterRow[] = [
 	{ id: 'tallow', name: 'Tallow', kind: 'skiff', course: 'open-quay', signal: 0.9 },
 	{ id: 'ember-6', name: 'Ember-6', kind: 'skiff', signal: 0.8 },
 	{ id: 'wick', name: 'Wick', kind: 'skiffLite', is: 'asleep', signal: 0.75 },

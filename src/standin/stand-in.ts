@@ -12,7 +12,7 @@ import { sampleRobot } from '../core/robots/robot-document';
 import type { RobotKind } from '../core/robots/robot';
 import type { CrewMember } from '../core/simulation/crew-member';
 import { tick } from '../core/time';
-import type { Listed } from './roster';
+import type { RosterRow } from './roster';
 import type { Room } from './room';
 
 /** Seconds from the switch until it is ready: a drone looks for its level first. */
@@ -50,7 +50,7 @@ export class StandIn implements Robot {
 
 	/** @param onName told when somebody has given it another name */
 	constructor(
-		private readonly listed: Listed,
+		private readonly listed: RosterRow,
 		public room: Room,
 		tokens: Tokens,
 		chance: () => number,

@@ -7,7 +7,7 @@ import { storePlaces } from '../core/link/frames';
 import type { Variation } from '../core/robots/robot';
 import { bearingOfHeading } from '../core/units/angles';
 import { tickRate } from '../core/time';
-import type { Listed } from './roster';
+import type { RosterRow } from './roster';
 import { Room } from './room';
 import { StandIn } from './stand-in';
 
@@ -41,7 +41,7 @@ export interface Places {
 
 interface Opening {
 	readonly places: readonly Places[];
-	readonly robots: readonly Listed[];
+	readonly robots: readonly RosterRow[];
 	readonly variation: Variation;
 	/** What day it is. */
 	readonly seed: number;

@@ -4,8 +4,8 @@ import { z } from 'zod';
 import { findWay, radiusOf, type Found } from '../core/analysis/par';
 import { checkCourse, type CourseProblem } from '../core/checks/course';
 import { courseSchema } from '../core/course/course';
-import type { WayWish } from '../core/course/driven-way';
-import { makeMaze, mazeMakings, mazeShapes, type Maze } from '../core/course/maze';
+import type { WayWish } from '../core/course/search/driven-way';
+import { makeMaze, mazeMakings, mazeShapes, type Maze } from '../core/course/search/maze';
 import { robotKindOf } from '../core/robots/kinds';
 import type { Result } from '../core/sentence';
 

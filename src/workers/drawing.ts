@@ -2,31 +2,37 @@
 import { expose } from 'comlink';
 import type { Course } from '../core/course/course';
 import { isOwn, readOwn } from '../core/course/svg/own';
-import { readDrawing, type Drawing } from '../core/course/svg/shapes';
-import { courseFrom, groupsOf, type Group, type Taken, type Taking } from '../core/course/svg/take';
+import { readDrawing, type VectorDrawing } from '../core/course/svg/shapes';
+import {
+	courseFrom,
+	groupsOf,
+	type LineGroup,
+	type Taken,
+	type Taking
+} from '../core/course/svg/take';
 import { failure, success, type Result } from '../core/sentence';
 
 export type Grouping = 'layer' | 'colour';
 /** What is taken alike, and how much of it there is. */
-export type ShownGroup = Omit<Group, 'shapes'> & { readonly count: number };
+export type ShownGroup = Omit<LineGroup, 'shapes'> & { readonly count: number };
 
 /** Lines of any program. */
 export interface Lines {
 	/** Metres. */
-	readonly size: Drawing['size'];
+	readonly size: VectorDrawing['size'];
 	readonly groups: Readonly<Record<Grouping, readonly ShownGroup[]>>;
 }
 
 /** What a drawing is: a course that was written as one, or lines. */
-export type Opened = { readonly course: Course } | { readonly lines: Lines };
+export type OpenedDrawing = { readonly course: Course } | { readonly lines: Lines };
 
-let opened: Drawing | undefined;
+let opened: VectorDrawing | undefined;
 
-const shown = (drawing: Drawing, by: Grouping): ShownGroup[] =>
+const shown = (drawing: VectorDrawing, by: Grouping): ShownGroup[] =>
 	groupsOf(drawing, by).map(({ shapes, ...group }) => ({ ...group, count: shapes.length }));
 
 const service = {
-	open(text: string): Result<Opened> {
+	open(text: string): Result<OpenedDrawing> {
 		const drawing = readDrawing(text);
 		if (!drawing.ok) return drawing;
 		if (isOwn(drawing.value)) {

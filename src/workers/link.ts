@@ -5,7 +5,7 @@ import {
 	readMessage,
 	type FromRobot,
 	type Greeting,
-	type Person,
+	type LinkPerson,
 	type ToRobot
 } from '../core/link/frames';
 import { Knocker } from '../core/link/knocker';
@@ -81,7 +81,7 @@ export class Link {
 	constructor(
 		readonly robot: string,
 		private readonly url: URL,
-		private readonly person: Person,
+		private readonly person: LinkPerson,
 		public token: string | undefined,
 		private readonly hands: Hands
 	) {

@@ -13,7 +13,7 @@ import {
 	readMessage,
 	type Advert,
 	type FromRobot,
-	type Person,
+	type LinkPerson,
 	type ToRobot
 } from '../core/link/frames';
 import { LinkPort } from '../core/link/link-port';
@@ -291,7 +291,7 @@ const service = {
 		listen();
 	},
 
-	connect(robot: string, person: Person, token?: string): void {
+	connect(robot: string, person: LinkPerson, token?: string): void {
 		if (links.has(robot)) return;
 		const link = new Link(robot, url, person, token, {
 			changed: (state) => changed(robot, state),

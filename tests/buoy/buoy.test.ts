@@ -4,12 +4,12 @@
  */
 import { render } from 'svelte/server';
 import { expect, it, vi } from 'vitest';
-import { courseHistory } from '../../src/core/course/edits';
+import { courseHistory } from '../../src/core/course/editing/edits';
 import { courseSchema, type Course, type PartName } from '../../src/core/course/course';
 import { partsAt } from '../../src/core/course/extent';
-import { figures } from '../../src/core/course/figures';
-import { gripOf, pulledBy } from '../../src/core/course/grip';
-import { lay, spotOf } from '../../src/core/course/lay';
+import { figures } from '../../src/core/course/editing/figures';
+import { gripOf, pulledBy } from '../../src/core/course/editing/grip';
+import { lay, spotOf } from '../../src/core/course/editing/lay';
 import { markOf } from '../../src/core/course/mark';
 import { freeIds, partNames, partsOf } from '../../src/core/course/parts';
 import type * as list from '../../src/core/course/parts/list';

@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { courseSchema, type Course } from '../course/course';
-import type { WayWish } from '../course/driven-way';
+import type { WayWish } from '../course/search/driven-way';
 import { lengthTo, turnAt, type Point } from '../course/measure';
-import { makeMaze } from '../course/maze';
-import { Room } from '../course/room';
+import { makeMaze } from '../course/search/maze';
+import { Net } from '../course/search/net';
 import { skiff } from '../robots/skiff';
 import { got } from '../testing/got';
 import { courseOf, wall } from '../testing/sample';
@@ -48,7 +48,7 @@ describe('a way', () => {
 		}
 		// Half of a corridor of 40 cm less its wall is left on either side, give or take the net.
 		const { way } = found(mazes[0]!, 'squared');
-		const room = new Room(mazes[0]!, { radius: 0.165 });
+		const room = new Net(mazes[0]!, { radius: 0.165 });
 		way.points.slice(1, -1).forEach((point) => expect(room.isFree(room.indexOf(point))).toBe(true));
 	});
 
@@ -74,7 +74,7 @@ describe('a way', () => {
 			...{ walls: [wall([0, 1.5], [1.5, 1.5], 0.02)], finish: { at: [0.5, 2.5], radius: 0.13 } }
 		});
 		const { points } = found(around, 'shortest').way;
-		const room = new Room(around, { radius: radiusOf(skiff) + 0.02 });
+		const room = new Net(around, { radius: radiusOf(skiff) + 0.02 });
 		for (const point of points) expect(room.isFree(room.indexOf(point))).toBe(true);
 	});
 

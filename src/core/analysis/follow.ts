@@ -1,7 +1,7 @@
 /** A way as a plan that follows it. */
 import type { Course, Gate } from '../course/course';
 import { bearingTo, lengthTo, turnBetween } from '../course/measure';
-import type { Way } from '../course/way';
+import type { Way } from '../course/search/way';
 import { flying, takeOffHeight } from '../devices/flying/device';
 import { makePlan, planRobot, type Plan, type Step } from '../plan/plan';
 import { likewise } from '../robots/instead';

@@ -6,11 +6,11 @@ import { courseOf, wall } from '../testing/sample';
 import { Random } from '../random/random';
 import { courseSchema, type Course } from '../course/course';
 import { isInside, type Point } from '../course/measure';
-import { leastSide, makeMaze, mazeShapes, type Maze, type MazeWish } from '../course/maze';
+import { leastSide, makeMaze, mazeShapes, type Maze, type MazeWish } from '../course/search/maze';
 import { planAlong } from './follow';
 import { radiusOf } from './par';
 import { lengthTo } from '../course/measure';
-import { shortestWay, wayAlong, wayOver, type Way } from '../course/way';
+import { shortestWay, wayAlong, wayOver, type Way } from '../course/search/way';
 
 const radius = radiusOf(skiff);
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { checkCourse } from '../checks/course';
 import { makeCourse, type Course, type Gate } from '../course/course';
 import { distanceTo, type Point } from '../course/measure';
-import { shortestWay, wayAlong } from '../course/way';
+import { shortestWay, wayAlong } from '../course/search/way';
 import { robotKinds } from '../robots/kinds';
 import { simulate } from '../simulation/simulate';
 import { wall } from '../testing/sample';

@@ -2,7 +2,7 @@
  * A search over rehearsals asks for trials and is told how they ended. It is pure: who runs the
  * trials, here or on many workers, is another matter.
  */
-import type { Summary } from '../simulation/attempt';
+import type { TrialSummary } from '../simulation/attempt';
 import { prepare, trial, type Rehearsal } from '../simulation/simulate';
 
 /** One rehearsal that a search asks for. */
@@ -11,10 +11,12 @@ export interface Trial {
 }
 
 /** Asks for some trials at a time; is given their summaries in the same order. */
-export type Search<Found> = Generator<readonly Trial[], Found, readonly Summary[]>;
+export type Search<Found> = Generator<readonly Trial[], Found, readonly TrialSummary[]>;
 
 /** Runs trials of the same rehearsal. */
-export type Runner = (trials: readonly Trial[]) => readonly Summary[] | Promise<readonly Summary[]>;
+export type Runner = (
+	trials: readonly Trial[]
+) => readonly TrialSummary[] | Promise<readonly TrialSummary[]>;
 
 /** What of an AbortSignal is needed here, where there is no DOM. */
 export interface Cancelling {

@@ -1,11 +1,11 @@
 /** How a plan fares with many seeds: how often it reaches the finish, and where the robots end. */
 import * as exact from '../exact';
-import type { Summary } from '../simulation/attempt';
+import type { TrialSummary } from '../simulation/attempt';
 import type { Search } from './search';
 
 export interface Spread {
 	/** One for each seed, from 1 on. */
-	readonly trials: readonly Summary[];
+	readonly trials: readonly TrialSummary[];
 	/** Trials that reached the finish. */
 	readonly successes: number;
 	/** For each robot: the middle of its end points, and how far from it they lie, metres. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { courseSchema, makeCourse, type Course } from '../course/course';
-import { courseHistory } from '../course/edits';
+import { courseHistory } from '../course/editing/edits';
 import { robotKinds } from '../robots/kinds';
 import type { RobotKind } from '../robots/robot';
 import { skiff } from '../robots/skiff';

@@ -2,14 +2,14 @@
 import { flying } from '../devices/flying/device';
 import { asMetBy, radiusOf } from '../analysis/par';
 import type { Course, Part } from '../course/course';
-import { changing, type CourseEdit } from '../course/edits';
-import { boxOf, clearanceBetween, middleOf, type Box } from '../course/extent';
+import { changing, type CourseEdit } from '../course/editing/edits';
+import { boxOf, clearanceBetween, middleOf, type Bounds } from '../course/extent';
 import { isInside, lengthTo, type Point } from '../course/measure';
 import { tidy, tidyPoint } from '../course/motions';
 import { coverOf, find, placedParts, type PartRef } from '../course/parts';
 import { RailPath } from '../course/rails';
-import { Room } from '../course/room';
-import { shortestWay } from '../course/way';
+import { Net } from '../course/search/net';
+import { shortestWay } from '../course/search/way';
 import { canDo, type RobotKind } from '../robots/robot';
 import type { Sentence } from '../sentence';
 
@@ -60,13 +60,13 @@ function starts(course: Course, radius: number): Checked {
 	const { size } = course;
 	if (course.starts.length === 0) {
 		const at: Point = [size.width / 2, Math.min(0.25, size.height / 2)];
-		const room = new Room(course, { radius });
+		const room = new Net(course, { radius });
 		const free = room.freeNear(at, Math.max(size.width, size.height));
 		const value = { at: tidyPoint(free < 0 ? at : room.pointOf(free)), bearing: 0 };
 		const edit: CourseEdit = { type: 'add', part: 'starts', index: 0, value };
 		return [problem('noStart', [], {}, { key: 'courseRepair.addStart', edit })];
 	}
-	const room = new Room(course, { radius });
+	const room = new Net(course, { radius });
 	return course.starts.flatMap((start, index) => {
 		if (room.isFree(room.indexOf(start.at))) return [];
 		const ref = { part: 'starts', id: String(index + 1) } as const;
@@ -124,12 +124,12 @@ function gaps(course: Course, needed: number): Checked {
 
 const centimetres = (metres: number): number => Math.round(metres * 1000) / 10;
 
-const areApart = (one: Box, other: Box, by: number): boolean =>
+const areApart = (one: Bounds, other: Bounds, by: number): boolean =>
 	one.north + by <= other.south || other.north + by <= one.south;
 
 interface Solid {
 	readonly ref: PartRef;
-	readonly box: Box;
+	readonly box: Bounds;
 }
 
 /** A crate, or else the later part, moves away from the other until one can pass. */
@@ -152,7 +152,7 @@ function apart(
 	return { key: 'courseRepair.moveCrate', edit: changing(moving.ref, { ...crate, at }) };
 }
 
-const nearestIn = ({ west, south, east, north }: Box, [x, y]: Point): Point => [
+const nearestIn = ({ west, south, east, north }: Bounds, [x, y]: Point): Point => [
 	Math.max(west, Math.min(east, x)),
 	Math.max(south, Math.min(north, y))
 ];

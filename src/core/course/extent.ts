@@ -5,7 +5,7 @@ import { distanceTo, isInside, type Point } from './measure';
 import { coverOf, find, placedParts, type PartRef } from './parts';
 import type { Extent } from './parts/kind';
 
-export interface Box {
+export interface Bounds {
 	readonly west: number;
 	readonly south: number;
 	readonly east: number;
@@ -17,9 +17,9 @@ export const extentOf = (course: Course, ref: PartRef): Extent | undefined => {
 	return part && coverOf(ref.part, part);
 };
 
-const boxes = new WeakMap<Extent, Box>();
+const boxes = new WeakMap<Extent, Bounds>();
 
-export function boxOf(extent: Extent): Box {
+export function boxOf(extent: Extent): Bounds {
 	const known = boxes.get(extent);
 	if (known) return known;
 	const { line, half } = extent;
@@ -36,7 +36,7 @@ export function boxOf(extent: Extent): Box {
 }
 
 /** The box around several; undefined around none. */
-export const boxAround = (boxes: readonly Box[]): Box | undefined =>
+export const boxAround = (boxes: readonly Bounds[]): Bounds | undefined =>
 	boxes.length === 0
 		? undefined
 		: {
@@ -46,7 +46,7 @@ export const boxAround = (boxes: readonly Box[]): Box | undefined =>
 				north: Math.max(...boxes.map(({ north }) => north))
 			};
 
-export const middleOf = ({ west, south, east, north }: Box): [number, number] => [
+export const middleOf = ({ west, south, east, north }: Bounds): [number, number] => [
 	(west + east) / 2,
 	(south + north) / 2
 ];
@@ -75,7 +75,7 @@ export function partsAt(course: Course, point: Point, reach: number): PartRef[] 
 }
 
 /** Everything that lies wholly in a box. */
-export const partsIn = (course: Course, { west, south, east, north }: Box): PartRef[] =>
+export const partsIn = (course: Course, { west, south, east, north }: Bounds): PartRef[] =>
 	placedParts(course)
 		.filter(({ ref, value }) => {
 			const box = boxOf(coverOf(ref.part, value));

@@ -3,7 +3,7 @@ import * as exact from '../exact';
 import { radians } from '../units/angles';
 import type { Point } from './measure';
 
-export interface Motion {
+export interface Movement {
 	readonly point: (point: Point) => [number, number];
 	/** @param degrees clockwise from north */
 	readonly bearing: (degrees: number) => number;
@@ -26,7 +26,7 @@ export function tidyBearing(degrees: number): number {
 	return (Math.round(turned * 100) / 100) % 360;
 }
 
-const rest: Motion = {
+const rest: Movement = {
 	point: tidyPoint,
 	bearing: (degrees) => degrees,
 	size: (metres) => metres,
@@ -34,13 +34,13 @@ const rest: Motion = {
 };
 
 /** @param dx metres to the east @param dy metres to the north */
-export const shift = (dx: number, dy: number): Motion => ({
+export const shift = (dx: number, dy: number): Movement => ({
 	...rest,
 	point: ([x, y]) => tidyPoint([x + dx, y + dy])
 });
 
 /** @param degrees clockwise, as bearings are */
-export function turn([cx, cy]: Point, degrees: number): Motion {
+export function turn([cx, cy]: Point, degrees: number): Movement {
 	const angle = radians(-degrees);
 	const [cos, sin] = [exact.cos(angle), exact.sin(angle)];
 	return {
@@ -52,7 +52,7 @@ export function turn([cx, cy]: Point, degrees: number): Motion {
 }
 
 /** @param axis `x`: east and west change places; `y`: north and south */
-export const mirror = ([cx, cy]: Point, axis: 'x' | 'y'): Motion => ({
+export const mirror = ([cx, cy]: Point, axis: 'x' | 'y'): Movement => ({
 	...rest,
 	point: ([x, y]) => tidyPoint(axis === 'x' ? [2 * cx - x, y] : [x, 2 * cy - y]),
 	bearing: (bearing) => tidyBearing(axis === 'x' ? -bearing : 180 - bearing),
@@ -60,7 +60,7 @@ export const mirror = ([cx, cy]: Point, axis: 'x' | 'y'): Motion => ({
 });
 
 /** @param factor by which everything grows, away from the middle */
-export const resize = ([cx, cy]: Point, factor: number): Motion => ({
+export const resize = ([cx, cy]: Point, factor: number): Movement => ({
 	...rest,
 	point: ([x, y]) => tidyPoint([cx + (x - cx) * factor, cy + (y - cy) * factor]),
 	size: (metres) => tidy(metres * factor)

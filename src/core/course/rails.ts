@@ -24,7 +24,7 @@ export interface RailPlace {
 }
 
 /** A straight or a curve, with where it begins. */
-export interface Piece extends RailPlace {
+export interface RailPiece extends RailPlace {
 	/** Metres from the start of the rail, and of this piece. */
 	readonly from: number;
 	readonly length: number;
@@ -43,12 +43,12 @@ export class RailPath {
 	readonly length: number;
 	readonly isClosed: boolean;
 	readonly marks: Rail['marks'];
-	private readonly pieces: readonly Piece[];
+	private readonly pieces: readonly RailPiece[];
 
 	constructor({ at, bearing, pieces, isClosed, marks }: Rail) {
 		this.isClosed = isClosed;
 		this.marks = marks;
-		const made: Piece[] = [];
+		const made: RailPiece[] = [];
 		let place: RailPlace = { x: at[0], y: at[1], heading: headingOfBearing(bearing), curvature: 0 };
 		let from = 0;
 		for (const piece of pieces) {
@@ -86,7 +86,7 @@ export class RailPath {
 		return this.isClosed ? way - Math.floor(way / this.length) * this.length : way;
 	}
 
-	private pieceAt(on: number): Piece {
+	private pieceAt(on: number): RailPiece {
 		const { pieces } = this;
 		let i = pieces.length - 1;
 		while (i > 0 && pieces[i]!.from > on) i--;
@@ -110,7 +110,7 @@ export class RailPath {
 	}
 
 	/** Its straights and curves, each with where it begins. */
-	get parts(): readonly Piece[] {
+	get parts(): readonly RailPiece[] {
 		return this.pieces;
 	}
 
@@ -147,7 +147,7 @@ export class RailPath {
 const direction = new exact.Direction();
 
 /** The place so many metres along a piece. */
-export function along({ x, y, heading, curvature, cos, sin }: Piece, way: number): RailPlace {
+export function along({ x, y, heading, curvature, cos, sin }: RailPiece, way: number): RailPlace {
 	if (curvature === 0) return { x: x + way * cos, y: y + way * sin, heading, curvature };
 	const turned = heading + way * curvature;
 	direction.turnTo(turned);
@@ -159,7 +159,7 @@ export function along({ x, y, heading, curvature, cos, sin }: Piece, way: number
 	};
 }
 
-function wayNearest(piece: Piece, x: number, y: number): number {
+function wayNearest(piece: RailPiece, x: number, y: number): number {
 	const { x: px, y: py, cos, sin, curvature, length } = piece;
 	const ahead = (x - px) * cos + (y - py) * sin;
 	if (curvature === 0) return Math.max(0, Math.min(length, ahead));

@@ -4,7 +4,7 @@
  * they are; from then on a hand on the robot's button decides when what was told is looked at, until
  * nobody has told anything for a while: else each person who comes in by hand would bring three more.
  */
-import type { FromRobot, Person, ToRobot } from './frames';
+import type { FromRobot, LinkPerson, ToRobot } from './frames';
 import { makeKeys, markOf, proofOf, tokenOf, type Keys, type Visit } from './secret';
 import { mostTries, quietFor, signCount, signsLast, signValues } from './signs';
 
@@ -14,7 +14,7 @@ const opensWithin = 2;
 const mostKnocks = 128;
 
 export interface Guest {
-	readonly person: Person;
+	readonly person: LinkPerson;
 	/** Seconds of the robot's clock at which they came in. */
 	readonly since: number;
 }
@@ -33,7 +33,7 @@ export interface Caller {
 
 /** Somebody who wants in. */
 interface Knock {
-	readonly person: Person;
+	readonly person: LinkPerson;
 	readonly keys: Keys;
 	readonly visit: Visit;
 	/** What they told is sealed in it, until they open it. */

@@ -29,7 +29,7 @@ const hand = z.boolean().describe('What is told counts once a hand is on its but
 const left = z.int().min(0).describe('Tries, of all people together.');
 
 const personSchema = z.strictObject({ id: identifierSchema, name: nameSchema });
-export type Person = z.infer<typeof personSchema>;
+export type LinkPerson = z.infer<typeof personSchema>;
 
 const placeSchema = z.strictObject({ x: z.number(), y: z.number(), heading: z.number() });
 
@@ -113,7 +113,7 @@ export type ToRobot = z.infer<typeof toRobotSchema>;
 
 const reading = z.union([z.number(), z.boolean(), z.string().max(64), z.null()]);
 const rowSchema = z.record(word, reading).describe('By the name of a reading; null is unknown.');
-export type Row = Readonly<Record<string, z.infer<typeof reading>>>;
+export type SensedRow = Readonly<Record<string, z.infer<typeof reading>>>;
 
 /** Why somebody cannot have a robot now. */
 export const hindrances = [

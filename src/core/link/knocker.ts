@@ -1,5 +1,11 @@
 /** The app's half of pairing: what it says to come in, and whether it is that robot which answers. */
-import { linkVersion, type FromRobot, type Greeting, type Person, type ToRobot } from './frames';
+import {
+	linkVersion,
+	type FromRobot,
+	type Greeting,
+	type LinkPerson,
+	type ToRobot
+} from './frames';
 import { makeKeys, makeNonce, markOf, proofOf, tokenOf, type Visit } from './secret';
 
 export class Knocker {
@@ -11,7 +17,7 @@ export class Knocker {
 	/** @param token from a pairing before, if there was one */
 	constructor(
 		private readonly robot: string,
-		private readonly person: Person,
+		private readonly person: LinkPerson,
 		public token: string | undefined
 	) {}
 

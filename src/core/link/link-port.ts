@@ -4,7 +4,7 @@ import { Happenings } from '../devices/happenings';
 import { atOnce, type Port, type Wait } from '../devices/port';
 import type { Datum } from '../types';
 import type { Pose } from '../world/pose';
-import type { FromRobot, Row, ToRobot } from './frames';
+import type { FromRobot, SensedRow, ToRobot } from './frames';
 import { oddReadings } from './rows';
 
 /** Open until the robot says that it is over. */
@@ -24,7 +24,7 @@ export class LinkPort implements Port {
 	readonly happened = new Happenings();
 	private count = 0;
 	private readonly open = new Map<number, Order>();
-	private row: Row = {};
+	private row: SensedRow = {};
 	/** The columns of its kind, as the robot says them. */
 	shows: Readonly<Record<string, number | null>> = {};
 	/** Where it reckons to be, if it does. */

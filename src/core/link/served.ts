@@ -8,7 +8,7 @@ import type { Machine } from '../robots/machine';
 import type { RobotKind } from '../robots/robot';
 import type { Datum } from '../types';
 import type { Pose } from '../world/pose';
-import type { FromRobot, Row, ToRobot } from './frames';
+import type { FromRobot, SensedRow, ToRobot } from './frames';
 
 /** Seconds without a word from the app after which a robot halts by itself. */
 export const patience = 0.5;
@@ -137,7 +137,9 @@ export class Served {
 	private sensed(): FromRobot {
 		const { machine, time, at, kind } = this;
 		const names = kind.devices.flatMap(({ readings }) => Object.keys(readings));
-		const row = Object.fromEntries(names.map((name) => [name, written(machine.read(name))])) as Row;
+		const row = Object.fromEntries(
+			names.map((name) => [name, written(machine.read(name))])
+		) as SensedRow;
 		if (!at) return { type: 'sense', time, row };
 		const shows = Object.fromEntries(
 			kind.columns.map(({ name, of }) => [name, written(of(machine)) as number | null])

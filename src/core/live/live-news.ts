@@ -1,7 +1,7 @@
 /** What a run tells on its way, and how whoever listens has the whole attempt of it. */
 import type { Sentence } from '../sentence';
 import { tickRate } from '../time';
-import type { Attempt, Logged, Note, Outcome, RobotRun, Span } from '../simulation/attempt';
+import type { Attempt, Logged, JournalNote, Outcome, RobotRun, Span } from '../simulation/attempt';
 
 /** Of one robot: samples that are new, and all of its bumps. */
 export interface RunNews extends Omit<RobotRun, 'tones'> {
@@ -22,7 +22,7 @@ export interface LiveNews {
 	readonly spans: readonly Span[];
 	readonly open: readonly Span[];
 	readonly log: readonly Logged[];
-	readonly notes: readonly Note[];
+	readonly notes: readonly JournalNote[];
 	/** How it stands, or how it ended. */
 	readonly outcome: Outcome;
 }
@@ -53,7 +53,7 @@ export class LiveRecord {
 	private readonly columns = new Map<string, Growing<Column>>();
 	private readonly spans: Span[] = [];
 	private readonly log: Logged[] = [];
-	private readonly notes: Note[] = [];
+	private readonly notes: JournalNote[] = [];
 	private runs: readonly RobotRun[] = [];
 	private last: LiveNews | undefined;
 

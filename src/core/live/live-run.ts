@@ -44,7 +44,7 @@ const stuckWithin = 0.005;
 const stuckTurned = 0.035;
 
 /** What runs: a plan, with the links of its robots in its order. */
-export interface Running {
+export interface RunSetup {
 	readonly plan: Plan;
 	readonly course: Course;
 	readonly ports: readonly LinkPort[];
@@ -182,7 +182,7 @@ export class LiveRun {
 	/** How much of each list was told already. */
 	private readonly told = { spans: 0, log: 0, notes: 0 };
 
-	constructor(private readonly running: Running) {
+	constructor(private readonly running: RunSetup) {
 		const { plan, course, ports, only, chance, isByHand } = running;
 		const starts = startPlaces(course, plan.robots.length);
 		this.crew = plan.robots.map((robot, index) => {

@@ -2,7 +2,7 @@
 import type { LinkPort } from '../link/link-port';
 import type { Column } from '../robots/robot';
 import type { SensedColumns } from '../simulation/attempt';
-import { TraceWriter, type Reader } from '../simulation/trace-writer';
+import { TraceWriter, type ColumnReader } from '../simulation/trace-writer';
 import type { Pose } from '../world/pose';
 
 export class LiveWriter {
@@ -15,7 +15,7 @@ export class LiveWriter {
 		port: LinkPort,
 		pose: Pose,
 		columns: readonly Column[],
-		read: readonly Reader[],
+		read: readonly ColumnReader[],
 		private readonly shown: ReadonlySet<string>
 	) {
 		const said = columns.map(({ name }) => ({

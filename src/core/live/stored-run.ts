@@ -26,7 +26,7 @@ type Entry = FromRobot & { type: 'journal' };
 type Kept = Omit<Entry, 'ago'> & { readonly began: number };
 
 /** What the runs are made on. */
-export interface Body {
+export interface StoredRobot {
 	readonly kind: RobotKind;
 	readonly machine: Machine;
 	readonly happened: Happenings;
@@ -69,7 +69,7 @@ export class Store {
 	}
 
 	/** @returns whether there is a plan in this place */
-	start(place: number, body: Body): boolean {
+	start(place: number, body: StoredRobot): boolean {
 		const stored = this.places[place - 1];
 		if (!stored) return false;
 		this.halt();
@@ -128,7 +128,7 @@ class StoredRun {
 
 	constructor(
 		private readonly stored: Stored,
-		{ kind, machine, happened, reckoner }: Body,
+		{ kind, machine, happened, reckoner }: StoredRobot,
 		private readonly id: string,
 		private readonly began: number,
 		chance: () => number

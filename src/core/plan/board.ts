@@ -34,4 +34,4 @@ export const boardSchema = z
 	.max(mostThings)
 	.describe('In the order in which they lie.');
 export type Board = z.infer<typeof boardSchema>;
-export type Thing = Board[number];
+export type BoardThing = Board[number];

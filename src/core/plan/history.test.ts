@@ -5,7 +5,7 @@ import { definitionOf, stepKinds, triggerKinds } from '../steps/catalogue';
 import { emptyStep, valueFor } from '../testing/random-plan';
 import { go, lamp, planOf, repeat, right, trigger } from '../testing/sample';
 import type { Edit } from './edits';
-import { perform, redo, startHistory, undo, type History } from './history';
+import { perform, redo, startHistory, undo, type PlanHistory } from './history';
 import { locateSteps, placesInOrder } from './places';
 import { planFormat, planRobot, planSchema, type Plan, type Step } from './plan';
 import { runs } from '../testing/runs';
@@ -93,7 +93,7 @@ describe('edits', () => {
 		fc.assert(
 			fc.property(picks, (sequence) => {
 				const first = sample();
-				let history: History = startHistory(first);
+				let history: PlanHistory = startHistory(first);
 				let made = 0;
 				const seen: Plan[] = [first];
 				for (const numbers of sequence) {

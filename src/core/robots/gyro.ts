@@ -1,7 +1,7 @@
 /** A gyro as a part of any robot that has one. */
 import { gyro } from '../devices/gyro/device';
 import { bearingOfHeading, headingOfBearing } from '../units/angles';
-import { part, type Part } from './machine';
+import { part, type MachinePart } from './machine';
 
 /** What a robot takes for its directions: what it was told, and what it was told to call 0. Radians. */
 export class Facing {
@@ -19,7 +19,7 @@ export class Facing {
 }
 
 /** @param angle that it has counted since it was switched on, radians */
-export const gyroPart = (angle: () => number, facing: Facing): Part =>
+export const gyroPart = (angle: () => number, facing: Facing): MachinePart =>
 	part(
 		gyro,
 		{

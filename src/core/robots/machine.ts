@@ -34,7 +34,7 @@ export interface Machine extends Port {
 }
 
 /** A device as one machine has it. */
-export interface Part {
+export interface MachinePart {
 	readonly device: Device;
 	readonly begin: Readonly<Record<string, (values: never) => Wait | void>>;
 	readonly readings: Readonly<Record<string, () => Datum>>;
@@ -45,10 +45,10 @@ export const part = <S extends Schemas>(
 	device: Device<S>,
 	begin: { readonly [N in keyof S & string]: (values: z.infer<S[N]>) => Wait | void },
 	readings: Readonly<Record<string, () => Datum>> = {}
-): Part => ({ device, begin, readings });
+): MachinePart => ({ device, begin, readings });
 
 /** The port that these parts make. */
-export function assemble(parts: readonly Part[]): Port {
+export function assemble(parts: readonly MachinePart[]): Port {
 	const handlers = Object.fromEntries(parts.map(({ device, begin }) => [device.id, begin]));
 	const readers: Readonly<Record<string, () => Datum>> = Object.assign(
 		{},

@@ -87,7 +87,7 @@ export interface RobotKind<M extends Machine = Machine> {
 	 * @param isWhole the list is all that runs, from Run to the end
 	 */
 	check?(
-		steps: readonly Listed[],
+		steps: readonly ListedStep[],
 		settings: Values,
 		isWhole: boolean,
 		course?: Course
@@ -126,8 +126,8 @@ export interface Doing {
 }
 
 /** With what it holds, if it holds steps. */
-export interface Listed extends Doing {
-	readonly body?: readonly Listed[] | undefined;
+export interface ListedStep extends Doing {
+	readonly body?: readonly ListedStep[] | undefined;
 }
 
 /** What a robot of this kind can choose from for a value of a step. */

@@ -2,7 +2,7 @@
 import type { Wait } from '../devices/port';
 import { speaker, type PlayedNote } from '../devices/speaker/device';
 import { tick } from '../time';
-import { part, type Part } from './machine';
+import { part, type MachinePart } from './machine';
 
 export class Speaker {
 	volume = 0.6;
@@ -48,7 +48,7 @@ export class Speaker {
 }
 
 /** A speaker as a part of any robot that has one. */
-export const speakerPart = (own: Speaker): Part =>
+export const speakerPart = (own: Speaker): MachinePart =>
 	part(speaker, {
 		play: ({ notes }) => own.play(notes),
 		volume: ({ level }) => {

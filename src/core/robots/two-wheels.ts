@@ -58,7 +58,7 @@ export function wearOf(name: string, wheels: number): Wear {
 }
 
 /** How much robots and days differ. */
-export interface Spread {
+export interface Scatter {
 	/** Greatest difference between the two wheels, as a part. */
 	readonly wheels: number;
 	readonly battery: readonly [number, number];
@@ -69,7 +69,7 @@ export interface Spread {
 }
 
 /** What is drawn for each attempt. */
-export function dayOf({ battery, placing }: Pick<Spread, 'battery' | 'placing'>, chance: Random) {
+export function dayOf({ battery, placing }: Pick<Scatter, 'battery' | 'placing'>, chance: Random) {
 	const around = (size: number): number => (size === 0 ? 0 : size * chance.chance());
 	const [metres, angle] = placing;
 	const set = [around(metres), around(metres), around(angle)] as const;

@@ -78,7 +78,7 @@ export interface Tone {
 }
 
 /** Something worth knowing of one step. */
-export interface Note {
+export interface JournalNote {
 	readonly stepId: string;
 	readonly sentence: Sentence;
 }
@@ -135,13 +135,13 @@ export interface Attempt {
 	readonly log: readonly Logged[];
 	readonly spans: readonly Span[];
 	/** What else is worth knowing, such as a loop that never waits. */
-	readonly notes: readonly Note[];
+	readonly notes: readonly JournalNote[];
 	/** Ticks that were simulated. */
 	readonly ticks: number;
 }
 
 /** How one trial ended: all that a search over many of them looks at. */
-export interface Summary {
+export interface TrialSummary {
 	readonly seed: number;
 	readonly kind: OutcomeKind;
 	readonly seconds: number;

@@ -11,7 +11,7 @@ import type { Datum } from '../types';
 import { headingOfBearing } from '../units/angles';
 import { heightsOf } from '../world/heights';
 import { outlineAt, radiusOf, type Pose } from '../world/pose';
-import { Scene, type Place } from '../world/scene';
+import { Scene, type CourseState } from '../world/scene';
 import { setFree } from '../world/set-free';
 import { asideOf, farthestAside, type StartPlace } from '../world/start-places';
 import type { Obstacle } from '../world/body';
@@ -35,7 +35,7 @@ interface Joining {
 	readonly variation: Variation;
 	readonly seed: number;
 	readonly start: StartPlace;
-	readonly place: Place;
+	readonly place: CourseState;
 	readonly records: Records;
 	/** The other members. */
 	readonly others: () => readonly CrewMember[];
@@ -60,7 +60,7 @@ export class CrewMember {
 	pathLength = 0;
 	/** What has gone so wrong that it needs a hand. */
 	fault: string | undefined;
-	private readonly place: Place;
+	private readonly place: CourseState;
 	private readonly robot: NamedRobot;
 	private readonly scene: Scene;
 	private readonly touches: readonly number[];

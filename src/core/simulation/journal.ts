@@ -8,7 +8,7 @@ import type { Machine } from '../robots/machine';
 import type { Sentence } from '../sentence';
 import type { Obstacle } from '../world/body';
 import type { Pose } from '../world/pose';
-import type { Bump, Logged, Note, RecordedPose, Span, Tone } from './attempt';
+import type { Bump, Logged, JournalNote, RecordedPose, Span, Tone } from './attempt';
 import {
 	maximumInstants,
 	maximumLogged,
@@ -26,7 +26,7 @@ type Open = Pick<Span, 'start' | 'from' | 'values' | 'speedAtStart'> & {
 export class Records {
 	readonly spans: Span[] = [];
 	readonly log: Logged[] = [];
-	readonly notes: Note[] = [];
+	readonly notes: JournalNote[] = [];
 	/** Records of each step, by its number, that took no time. */
 	readonly instants: number[] = [];
 	readonly said = new Set<string>();

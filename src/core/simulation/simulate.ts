@@ -16,7 +16,7 @@ import type { Sentence } from '../sentence';
 import { tickRate } from '../time';
 import { Terrain } from '../world/scene';
 import { startPlaces, type StartPlace } from '../world/start-places';
-import type { Attempt, Outcome, OutcomeKind, Summary } from './attempt';
+import type { Attempt, Outcome, OutcomeKind, TrialSummary } from './attempt';
 import type { CrewMember } from './crew-member';
 import { Stage } from './stage';
 import { contactsPerTick, defaultLimit, handPatience, progressTicks } from './settings';
@@ -93,7 +93,7 @@ export function prepare(rehearsal: Omit<Rehearsal, 'seed'>): Prepared {
 }
 
 /** A rehearsal of which only the end is of interest. @param seed of this one */
-export const trial = (prepared: Prepared, seed: number): Summary =>
+export const trial = (prepared: Prepared, seed: number): TrialSummary =>
 	new Simulation(prepared, seed).summary();
 
 class Simulation {
@@ -153,7 +153,7 @@ class Simulation {
 	}
 
 	/** Runs it without writing down more than how it ends. */
-	summary(): Summary {
+	summary(): TrialSummary {
 		const { kind, seconds, reachedFinish, lampPosts } = this.untilOver();
 		const ends = this.stage.crew.map(({ id, pose, journal, pathLength }) => ({
 			id,

@@ -8,7 +8,7 @@ import type { NamedRobot } from '../robots/robot-document';
 import { tickRate } from '../time';
 import type { StandingCrate } from '../world/crates';
 import type { Obstacle } from '../world/body';
-import { Place, type Terrain } from '../world/scene';
+import { CourseState, type Terrain } from '../world/scene';
 import type { StartPlace } from '../world/start-places';
 import { World } from '../world/world';
 import { CrateWriter } from './crate-writer';
@@ -33,7 +33,7 @@ export interface Staging {
 export class Stage {
 	/** In the order in which they were given. */
 	crew: readonly CrewMember[] = [];
-	readonly place: Place;
+	readonly place: CourseState;
 	readonly records = new Records();
 	readonly crateWriter: CrateWriter;
 	tickNumber = 0;
@@ -53,7 +53,7 @@ export class Stage {
 		const { terrain, starts, robots } = staging;
 		const { course } = terrain;
 		this.crates = terrain.crates;
-		this.place = new Place(terrain, this.crates);
+		this.place = new CourseState(terrain, this.crates);
 		this.world = new World(terrain, this.crates, []);
 		this.stand(robots.map((robot, index) => this.memberOf(robot, starts[index]!, index)));
 		this.byId.forEach((member, index) => member.stand(this.byId.slice(0, index)));

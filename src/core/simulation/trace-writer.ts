@@ -10,14 +10,14 @@ const firstRoom = 20 * tickRate;
 const fullTicks = fullTraceSeconds * tickRate;
 
 /** Readings to keep, each with what it says now. */
-export interface Kept {
+export interface KeptReadings {
 	/** What the plan reads. */
-	readonly read: readonly Reader[];
+	readonly read: readonly ColumnReader[];
 	/** What only a display shows. */
-	readonly shown: readonly Reader[];
+	readonly shown: readonly ColumnReader[];
 }
 
-export interface Reader {
+export interface ColumnReader {
 	readonly reading: string;
 	readonly now: () => Datum;
 }
@@ -43,7 +43,7 @@ export class TraceWriter<M> {
 		private readonly robot: M,
 		private readonly pose: Pose,
 		private readonly columns: readonly Written<M>[],
-		private readonly readings: Kept
+		private readonly readings: KeptReadings
 	) {
 		this.own = columns.map(() => new Float32Array(firstRoom));
 		this.read = readings.read.map(() => new Float64Array(firstRoom));

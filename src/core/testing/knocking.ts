@@ -1,6 +1,6 @@
 /** Somebody before a robot, as tests have them: they answer by themselves what only a machine can. */
 import type { Tokens } from '../link/door';
-import { fromRobotSchema, type FromRobot, type Person, type ToRobot } from '../link/frames';
+import { fromRobotSchema, type FromRobot, type LinkPerson, type ToRobot } from '../link/frames';
 import { Knocker } from '../link/knocker';
 import type { RobotEnd } from '../link/robot-end';
 
@@ -21,7 +21,7 @@ export class Visitor {
 	constructor(
 		private readonly end: RobotEnd,
 		robot: string,
-		person: Person,
+		person: LinkPerson,
 		token?: string,
 		private readonly hear: (frame: FromRobot) => void = () => {}
 	) {

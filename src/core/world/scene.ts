@@ -88,7 +88,7 @@ export class Terrain {
 }
 
 /** The place that all robots of an attempt share. */
-export class Place {
+export class CourseState {
 	readonly litPosts: LampPost[] = [];
 	/** Lamp posts in the order in which they were reached, seconds since Run. */
 	readonly reached: { readonly id: string; readonly time: number }[] = [];
@@ -123,7 +123,7 @@ export class Scene implements Surroundings {
 
 	/** @param altitude of its own, metres @param others the other robots as they are now */
 	constructor(
-		private readonly shared: Place,
+		private readonly shared: CourseState,
 		private readonly pose: Pose,
 		private readonly altitude: () => number = () => 0,
 		private readonly others: () => readonly Thing[] = () => []

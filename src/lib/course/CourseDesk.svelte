@@ -5,7 +5,7 @@
 	import { page } from '$app/state';
 	import { headingOfBearing } from '$core/units/angles';
 	import { startPlaces } from '$core/world/start-places';
-	import type { Laid } from '$core/course/lay';
+	import type { Laid } from '$core/course/editing/lay';
 	import { t } from '$lib/i18n';
 	import type { Person } from '$lib/saving/answers';
 	import StandingRobot from '$lib/floor/StandingRobot.svelte';
@@ -13,7 +13,7 @@
 	import { downloadDocument } from '$lib/files/files';
 	import Notices from '$lib/desk/Notices.svelte';
 	import { isTyping } from '$lib/ui/typing';
-	import { CourseBench, type Opened } from './course-bench.svelte';
+	import { CourseBench, type OpenedCourse } from './course-bench.svelte';
 	import type { OpenLines } from '$lib/files/drawings';
 	import DeskBar, { type DialogName } from './DeskBar.svelte';
 	import DeskFloor from './DeskFloor.svelte';
@@ -25,7 +25,7 @@
 	import { Trying } from './trying.svelte';
 	import TryStrip from './TryStrip.svelte';
 
-	let { opened, owner, person }: { opened: Opened; owner: string; person: Person | null } =
+	let { opened, owner, person }: { opened: OpenedCourse; owner: string; person: Person | null } =
 		$props();
 
 	const { bench, help, trying, openedId } = untrack(() => {

@@ -6,7 +6,7 @@
 <script lang="ts">
 	/** Above the desk: the name of the course, and what can be done with the whole of it. */
 	import { FileDown, FileUp, Grid3x3, Keyboard, Play } from '@lucide/svelte';
-	import { replacing } from '$core/course/lay';
+	import { replacing } from '$core/course/editing/lay';
 	import { say, t } from '$lib/i18n';
 	import { showNumber } from '$lib/words/format';
 	import { measuresNow } from '$lib/words/measures';

@@ -1,10 +1,10 @@
 <script lang="ts">
 	/** The floor of a course desk: what lies there is pointed at, pulled and laid. */
 	import { untrack, type Snippet } from 'svelte';
-	import type { CourseEdit } from '$core/course/edits';
+	import type { CourseEdit } from '$core/course/editing/edits';
 	import { extentOf } from '$core/course/extent';
 	import { keyOf, kindOf } from '$core/course/parts';
-	import type { Laid } from '$core/course/lay';
+	import type { Laid } from '$core/course/editing/lay';
 	import { bearingTo, lengthAlong, lengthTo, turnAt, type Point } from '$core/course/measure';
 	import { t } from '$lib/i18n';
 	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** Says what each layer or colour of a drawing becomes, and shows it before it is taken in. */
 	import { onMount } from 'svelte';
-	import { replacing } from '$core/course/lay';
+	import { replacing } from '$core/course/editing/lay';
 	import { placedParts } from '$core/course/parts';
 	import { takings, type Taken, type Taking } from '$core/course/svg/take';
 	import { say, t } from '$lib/i18n';

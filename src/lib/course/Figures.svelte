@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Figures and choices of one part, or of how the next one looks. */
-	import type { Figure, FigureValue, NumberFigure } from '$core/course/figures';
+	import type { Figure, FigureValue, NumberFigure } from '$core/course/editing/figures';
 	import { hasMessage, t } from '$lib/i18n';
 	import NumberField from './NumberField.svelte';
 	import type { PartName } from '$core/course/course';

@@ -2,14 +2,14 @@
 	/** Makes a maze by a few wishes, and shows it before it is kept. */
 	import { Dices } from '@lucide/svelte';
 	import { untrack } from 'svelte';
-	import { replacing } from '$core/course/lay';
+	import { replacing } from '$core/course/editing/lay';
 	import {
 		difficultyOf,
 		mazeMakings,
 		mazeShapes,
 		type Maze,
 		type MazeWish
-	} from '$core/course/maze';
+	} from '$core/course/search/maze';
 	import { say, t } from '$lib/i18n';
 	import TitledDialog from '$lib/ui/TitledDialog.svelte';
 	import { showNumber } from '$lib/words/format';

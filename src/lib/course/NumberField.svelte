@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** A number with its unit, as the person reads it; what does not fit stays, and it is said why. */
-	import type { NumberFigure } from '$core/course/figures';
+	import type { NumberFigure } from '$core/course/editing/figures';
 	import { t } from '$lib/i18n';
 	import { readNumber, toShown, toStored, unitOf } from '$lib/words/format';
 

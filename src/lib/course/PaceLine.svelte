@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** A line is paced out as people say it, and shown before it is laid. */
-	import type { Laid } from '$core/course/lay';
-	import { readPaces, type PaceWords } from '$core/course/pacing';
+	import type { Laid } from '$core/course/editing/lay';
+	import { readPaces, type PaceWords } from '$core/course/editing/pacing';
 	import { say, t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import type { CourseBench } from './course-bench.svelte';

@@ -16,7 +16,7 @@
 		Trash2
 	} from '@lucide/svelte';
 	import { clearanceBetween, extentOf } from '$core/course/extent';
-	import { figures, valueOf, withValue } from '$core/course/figures';
+	import { figures, valueOf, withValue } from '$core/course/editing/figures';
 	import { find, keyOf, kindOf } from '$core/course/parts';
 	import { mirror, resize, turn } from '$core/course/motions';
 	import { t } from '$lib/i18n';

@@ -2,7 +2,7 @@
 	/** A way as it is wished, its figures, its par when asked for, and the plan that follows it. */
 	import { Footprints } from '@lucide/svelte';
 	import { goto } from '$app/navigation';
-	import { wayWishes } from '$core/course/driven-way';
+	import { wayWishes } from '$core/course/search/driven-way';
 	import { t } from '$lib/i18n';
 	import { newId } from '$lib/saving/id';
 	import { Refused } from '$lib/saving/send';

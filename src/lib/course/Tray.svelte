@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** What can be laid, how the next one looks, and the numbers of what is selected. */
 	import { BoxSelect, ClipboardPaste, ListPlus, MousePointer2, Ruler } from '@lucide/svelte';
-	import { styleOf } from '$core/course/figures';
+	import { styleOf } from '$core/course/editing/figures';
 	import { kindOf, partNames } from '$core/course/parts';
 	import { robotKindOf } from '$core/robots/kinds';
 	import { t } from '$lib/i18n';

@@ -8,13 +8,18 @@ import {
 	moving,
 	removing,
 	spreading,
-	type Level,
+	type Levelling,
 	type Loose
-} from '$core/course/arrange';
-import { changing, courseHistory, type CourseEdit, type CourseHistory } from '$core/course/edits';
-import { boxAround, middleOf, partsAt, partsIn, type Box } from '$core/course/extent';
-import { styleOf, type Figure, type FigureValue } from '$core/course/figures';
-import { shift, tidy, type Motion } from '$core/course/motions';
+} from '$core/course/editing/arrange';
+import {
+	changing,
+	courseHistory,
+	type CourseEdit,
+	type CourseHistory
+} from '$core/course/editing/edits';
+import { boxAround, middleOf, partsAt, partsIn, type Bounds } from '$core/course/extent';
+import { styleOf, type Figure, type FigureValue } from '$core/course/editing/figures';
+import { shift, tidy, type Movement } from '$core/course/motions';
 import {
 	allParts,
 	find,
@@ -24,7 +29,7 @@ import {
 	partsOf,
 	type PartRef
 } from '$core/course/parts';
-import { endsOf, snap, type Snapped } from '$core/course/snap';
+import { endsOf, snap, type Snapped } from '$core/course/editing/snap';
 import { Copied, toClipboard } from '$lib/copied';
 import { t } from '$lib/i18n';
 import type { Person } from '$lib/saving/answers';
@@ -38,7 +43,7 @@ import type { Point } from '$core/course/measure';
 
 export type Tool = 'select' | 'measure' | PartName;
 
-export interface Opened {
+export interface OpenedCourse {
 	readonly id: string;
 	readonly content: Course;
 	readonly revision: number;
@@ -88,7 +93,7 @@ export class CourseBench {
 	);
 
 	constructor(
-		opened: Opened,
+		opened: OpenedCourse,
 		readonly person: Person | null
 	) {
 		this.desk = new Desk(opened.content, courseHistory, this.voice, {
@@ -152,7 +157,7 @@ export class CourseBench {
 	}
 
 	/** @param isMore beside what is selected already */
-	selectIn(box: Box, isMore = false): void {
+	selectIn(box: Bounds, isMore = false): void {
 		const before = isMore ? this.selection : [];
 		const found = partsIn(this.course, box).filter(
 			(ref) => !before.some((one) => keyOf(one) === keyOf(ref))
@@ -217,14 +222,14 @@ export class CourseBench {
 	}
 
 	/** Moves what is selected. @param news what is said of it then */
-	private move(motion: Motion, news: () => string): void {
+	private move(motion: Movement, news: () => string): void {
 		const { free } = this;
 		if (free.length > 0) this.do(moving(this.course, free, motion), news);
 		else this.voice.announce(t('course.say.allLocked'));
 	}
 
 	/** Turns, mirrors or resizes about the middle of what is selected. */
-	moveAbout(make: (middle: Point) => Motion, news: string): void {
+	moveAbout(make: (middle: Point) => Movement, news: string): void {
 		if (this.box) this.move(make(middleOf(this.box)), () => news);
 	}
 
@@ -232,7 +237,7 @@ export class CourseBench {
 		this.move(shift(dx, dy), () => place([this.box!.west, this.box!.south]));
 	}
 
-	align(level: Level): void {
+	align(level: Levelling): void {
 		if (this.free.length === 0) return;
 		const edit = aligning(this.course, this.selection, level, (ref) => this.isLocked(ref));
 		this.do(edit, () => t('course.say.aligned'));

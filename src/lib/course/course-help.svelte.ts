@@ -2,8 +2,8 @@
 import type { Found } from '$core/analysis/par';
 import type { Course } from '$core/course/course';
 import type { CourseProblem } from '$core/checks/course';
-import type { MazeWish } from '$core/course/maze';
-import type { WayWish } from '$core/course/driven-way';
+import type { MazeWish } from '$core/course/search/maze';
+import type { WayWish } from '$core/course/search/driven-way';
 import { suitedKinds } from '$core/robots/suits';
 import { t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';

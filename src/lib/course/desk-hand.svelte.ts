@@ -1,6 +1,6 @@
 /** The hand on a course desk: what a pointer, or keys, do to what lies there. */
-import { changing, type CourseHistory } from '$core/course/edits';
-import { gripOf, pulledBy } from '$core/course/grip';
+import { changing, type CourseHistory } from '$core/course/editing/edits';
+import { gripOf, pulledBy } from '$core/course/editing/grip';
 import { bearingTo, lengthTo, placeBeside, type Point } from '$core/course/measure';
 import { turn } from '$core/course/motions';
 import { find, kindOf, type PartRef } from '$core/course/parts';

@@ -1,5 +1,5 @@
 /** Laying on a course desk: a line goes on from its end, an outline corner after corner; and pacing. */
-import { valueOf, type Figure, type FigureValue } from '$core/course/figures';
+import { valueOf, type Figure, type FigureValue } from '$core/course/editing/figures';
 import {
 	areaOf,
 	cornersOf,
@@ -12,8 +12,8 @@ import {
 	spotOf,
 	type Growing,
 	type Laid
-} from '$core/course/lay';
-import type { Pace } from '$core/course/pacing';
+} from '$core/course/editing/lay';
+import type { Pace } from '$core/course/editing/pacing';
 import type { Result } from '$core/sentence';
 import { say, t } from '$lib/i18n';
 import type { CourseBench } from './course-bench.svelte';

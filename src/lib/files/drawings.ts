@@ -4,7 +4,7 @@ import type { Course } from '$core/course/course';
 import type { Taken, Taking } from '$core/course/svg/take';
 import { success, type Result } from '$core/sentence';
 import { Task } from '$lib/task';
-import type { DrawingService, Grouping, Lines, Opened } from '$workers/drawing';
+import type { DrawingService, Grouping, Lines, OpenedDrawing } from '$workers/drawing';
 
 const tooLong = 'course.drawing.tooLong';
 
@@ -35,7 +35,7 @@ export async function openDrawing(text: string): Promise<Result<Course | OpenLin
 		type: 'module'
 	});
 	const task = new Task<DrawingService>(worker);
-	const opened = await task.read<Opened>((service) => service.open(text), tooLong);
+	const opened = await task.read<OpenedDrawing>((service) => service.open(text), tooLong);
 	if (!opened.ok || 'course' in opened.value) task.end();
 	if (!opened.ok) return opened;
 	const { value } = opened;

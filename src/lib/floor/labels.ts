@@ -45,20 +45,23 @@ const around = [
 ] as const;
 
 /** A robot, and pixels around its middle that it covers. */
-export interface Standing {
+export interface LabelledRobot {
 	readonly x: number;
 	readonly y: number;
 	readonly radius: number;
 }
 
 /** Whether a box lies on a robot. */
-function covers([left, top, right, bottom]: Box, { x, y, radius }: Standing): boolean {
+function covers([left, top, right, bottom]: Box, { x, y, radius }: LabelledRobot): boolean {
 	const [dx, dy] = [Math.max(left - x, 0, x - right), Math.max(top - y, 0, y - bottom)];
 	return dx * dx + dy * dy < radius * radius;
 }
 
 /** @param robots where robots stand: no number lies on them */
-export function placeLabels(ends: readonly LegEnd[], robots: readonly Standing[] = []): Label[] {
+export function placeLabels(
+	ends: readonly LegEnd[],
+	robots: readonly LabelledRobot[] = []
+): Label[] {
 	const groups: { first: LegEnd; numbers: number[] }[] = [];
 	for (const end of ends) {
 		const near = groups.find(({ first }) => Math.hypot(first.x - end.x, first.y - end.y) < same);

@@ -19,5 +19,5 @@ export {
 	say,
 	t,
 	type Messages,
-	type Part
+	type MessagePart
 } from './messages';

@@ -3,7 +3,7 @@
 	import { ArrowLeft, ArrowRight, Hand, Plus, Trash2 } from '@lucide/svelte';
 	import { onDestroy } from 'svelte';
 	import { centred, ordersOf } from '$core/live/driving';
-	import { mostThings, type Board, type Thing } from '$core/plan/board';
+	import { mostThings, type Board, type BoardThing } from '$core/plan/board';
 	import type { Chain } from '$core/plan/plan';
 	import { variableTypes } from '$core/plan/variables';
 	import { inputNames } from '$core/steps/own';
@@ -41,9 +41,9 @@
 	const lay = (next: Board) =>
 		bench.desk.edit({ type: 'setBoard', board: next }, t('board.changed'));
 	const change = (id: string, changes: object) =>
-		lay(board.map((thing) => (thing.id === id ? ({ ...thing, ...changes } as Thing) : thing)));
+		lay(board.map((thing) => (thing.id === id ? ({ ...thing, ...changes } as BoardThing) : thing)));
 
-	function add(type: Thing['type']) {
+	function add(type: BoardThing['type']) {
 		const id = newId();
 		if (type === 'stick') lay([...board, { type, id }]);
 		else if (type === 'button') {
@@ -66,26 +66,26 @@
 		return t('board.chainOf', { number, first: first ? wordsOf(first) : t('board.emptyChain') });
 	}
 
-	function nameOf(thing: Thing): string {
+	function nameOf(thing: BoardThing): string {
 		if (thing.type === 'stick') return t('board.stick');
 		if (thing.type === 'slider') return thing.variable;
 		const chain = chains.find(({ id }) => id === thing.chain);
 		return thing.label || (chain ? chainName(chain) : t('board.emptyChain'));
 	}
 
-	async function press({ chain }: Thing & { type: 'button' }) {
+	async function press({ chain }: BoardThing & { type: 'button' }) {
 		if (!(await live.beginBoard())) return;
 		for (const [variable, value] of Object.entries(values)) robots.set(variable, value);
 		robots.press(chain);
 	}
 
-	async function slide({ variable }: Thing & { type: 'slider' }, value: number) {
+	async function slide({ variable }: BoardThing & { type: 'slider' }, value: number) {
 		values[variable] = value;
 		if (await live.beginBoard()) robots.set(variable, value);
 	}
 
 	/** Not more often than a robot can follow; the last one always. */
-	async function pull({ robot }: Thing & { type: 'stick' }, x: number, y: number) {
+	async function pull({ robot }: BoardThing & { type: 'stick' }, x: number, y: number) {
 		pulled = { x, y };
 		clearTimeout(waiting);
 		const left = lastOrder + orderEvery - performance.now();
@@ -109,7 +109,7 @@
 		ArrowRight: [1, 0]
 	};
 
-	function onkey(event: KeyboardEvent, thing: Thing & { type: 'stick' }) {
+	function onkey(event: KeyboardEvent, thing: BoardThing & { type: 'stick' }) {
 		const way = keys[event.key];
 		if (!way || event.repeat) return;
 		event.preventDefault();

@@ -6,14 +6,14 @@
 	import { showTime } from '$lib/ui/time.svelte';
 	import { say, t } from '$lib/i18n';
 	import { forget, mostKept } from '$workers/kept';
-	import { keptRuns, type Kept } from './kept';
+	import { keptRuns, type KeptAttempt } from './kept';
 	import type { LiveDesk } from './live-desk.svelte';
 	import SidePanel from './SidePanel.svelte';
 
 	let { live }: { live: LiveDesk } = $props();
 
 	const { bench } = $derived(live);
-	let list = $state.raw<readonly Kept[]>([]);
+	let list = $state.raw<readonly KeptAttempt[]>([]);
 	let isRead = $state(false);
 	/** The one that somebody is about to forget. */
 	let going = $state('');
@@ -24,9 +24,9 @@
 		isRead = true;
 	});
 
-	const isoOf = ({ run }: Kept) => new Date(run.at).toISOString();
+	const isoOf = ({ run }: KeptAttempt) => new Date(run.at).toISOString();
 
-	async function show(kept: Kept) {
+	async function show(kept: KeptAttempt) {
 		const { courseId, courseMark, plan } = kept.run;
 		if (courseId !== bench.courseId) bench.chooseCourse(courseId);
 		await bench.arrived;
@@ -36,7 +36,7 @@
 		if (hasChanged) news += ` ${t('runs.otherCourse')}`;
 	}
 
-	async function remove({ run }: Kept) {
+	async function remove({ run }: KeptAttempt) {
 		if (going !== run.id) {
 			going = run.id;
 			return;

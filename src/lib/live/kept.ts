@@ -4,13 +4,13 @@ import { LiveRecord } from '$core/live/live-news';
 import type { Attempt } from '$core/simulation/attempt';
 import { newsOf, runsOf, type KeptRun } from '$workers/kept';
 
-export interface Kept {
+export interface KeptAttempt {
 	readonly run: KeptRun;
 	readonly attempt: Attempt;
 }
 
 /** Newest first; those that recorded nothing are left out. */
-export async function* keptRuns(planId: string): AsyncGenerator<Kept> {
+export async function* keptRuns(planId: string): AsyncGenerator<KeptAttempt> {
 	for (const run of await runsOf(planId)) {
 		const attempt = await attemptOf(run.id);
 		if (attempt) yield { run, attempt };
@@ -18,7 +18,7 @@ export async function* keptRuns(planId: string): AsyncGenerator<Kept> {
 }
 
 /** @returns null where there is none */
-export async function newestRun(planId: string): Promise<Kept | null> {
+export async function newestRun(planId: string): Promise<KeptAttempt | null> {
 	for await (const kept of keptRuns(planId)) return kept;
 	return null;
 }

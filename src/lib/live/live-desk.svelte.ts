@@ -31,7 +31,7 @@ const oldAfter = 0.4;
 const modelId = (id: string): string => `model-${id}`;
 
 /** A robot of the plan, and the real one that is to do it. */
-export interface Part {
+export interface Role {
 	readonly wanted: PlanRobot;
 	readonly robot: Greeting | undefined;
 	/** Its id, if one was chosen, whether it is there or not. */
@@ -88,7 +88,7 @@ export class LiveDesk {
 	}
 
 	/** Which robot is to do what. */
-	readonly parts: readonly Part[] = $derived.by(() => {
+	readonly parts: readonly Role[] = $derived.by(() => {
 		const free = [...robots.paired];
 		const take = (isIt: (robot: Greeting) => boolean): Greeting | undefined => {
 			const index = free.findIndex(isIt);
@@ -182,7 +182,7 @@ export class LiveDesk {
 	}
 
 	/** The plan is for the robot that is there. */
-	makeFor({ wanted, robot }: Part): void {
+	makeFor({ wanted, robot }: Role): void {
 		if (!robot) return;
 		const { kind, name } = robot;
 		const settings = robot.settings as Values;

@@ -8,7 +8,7 @@ import { definitionOf } from '$core/steps/catalogue';
 import { needsOf as needsOfStep } from '$core/steps/definition';
 import { t } from '$lib/i18n';
 import type { Robots } from '$lib/robots/robots.svelte';
-import type { Part } from './live-desk.svelte';
+import type { Role } from './live-desk.svelte';
 
 /** Part of the battery that should be left at the end. */
 const reserve = 0.05;
@@ -20,7 +20,7 @@ export type Remedy = 'pair' | 'choose' | 'makeFor' | 'placed' | 'lineUp' | 'clea
 export interface Need {
 	readonly key: string;
 	readonly text: string;
-	readonly part: Part;
+	readonly part: Role;
 	/** What a button beside it does, if the app can do something. */
 	readonly remedy?: Remedy;
 	/** The words of that button. */
@@ -41,11 +41,11 @@ interface Known {
 	readonly isRoomClear: boolean;
 }
 
-export const needsOf = (parts: readonly Part[], known: Known): Need[] =>
+export const needsOf = (parts: readonly Role[], known: Known): Need[] =>
 	parts.flatMap((part) => needOf(part, known) ?? []);
 
 /** The first thing that is missing of one robot: what comes after it may depend on it. */
-function needOf(part: Part, known: Known): Need | undefined {
+function needOf(part: Role, known: Known): Need | undefined {
 	const { wanted, robot, id } = part;
 	const make = (key: string, values: object, more: Partial<Need> = {}): Need => ({
 		key: `${wanted.id} ${key}`,
@@ -104,7 +104,7 @@ function needOf(part: Part, known: Known): Need | undefined {
 }
 
 /** The first device that steps for this robot need, and that it does not have although its kind has. */
-function lackingOf(plan: Plan, { wanted, robot }: Part): string | undefined {
+function lackingOf(plan: Plan, { wanted, robot }: Role): string | undefined {
 	let lacks: string | undefined;
 	for (const chain of plan.chains) {
 		if (robotOfChain(plan, chain).id !== wanted.id) continue;

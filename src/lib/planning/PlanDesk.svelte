@@ -15,7 +15,7 @@
 	import Border from './Border.svelte';
 	import TopBar from './TopBar.svelte';
 	import { isTyping } from '$lib/ui/typing';
-	import { Workbench, type CourseChoice, type Opened } from '$lib/workbench/workbench.svelte';
+	import { Workbench, type CourseChoice, type OpenedPlan } from '$lib/workbench/workbench.svelte';
 
 	let {
 		opened,
@@ -24,7 +24,7 @@
 		courses,
 		course
 	}: {
-		opened: Opened;
+		opened: OpenedPlan;
 		owner: string;
 		person: Person | null;
 		courses: { readonly rows: readonly CourseChoice[]; readonly total: number };

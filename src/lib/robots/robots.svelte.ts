@@ -1,7 +1,7 @@
 /** All robots as this page knows them: who is near, whose links are open, and which are mine. */
 import { proxy, type Remote } from 'comlink';
 import type { Command } from '$core/devices/device';
-import type { Advert, Greeting, Person, ToRobot } from '$core/link/frames';
+import type { Advert, Greeting, LinkPerson, ToRobot } from '$core/link/frames';
 import type { LiveNews } from '$core/live/live-news';
 import { newId } from '$lib/saving/id';
 import type { LinkState } from '$workers/link';
@@ -45,7 +45,7 @@ export class Robots {
 	doubled = $state.raw<readonly string[]>([]);
 	/** `Date.now()`, as often as something that is shown may depend on it. */
 	now = $state(Date.now());
-	person = $state.raw<Person>({ id: newId(), name: '' });
+	person = $state.raw<LinkPerson>({ id: newId(), name: '' });
 	/** Told when a robot tells of a run that it made by itself. */
 	onJournal: Watcher['journal'] = () => {};
 	/** Told when this device does not keep the run that is in progress. */
@@ -53,7 +53,7 @@ export class Robots {
 	private service: Remote<LiveService> | undefined;
 
 	/** Begins to listen; again it does no harm. @param person who is here, if that is known */
-	open(person: Person | null): void {
+	open(person: LinkPerson | null): void {
 		if (person) this.person = person;
 		this.service ??= this.start();
 		for (const { id, token, isHeld, person: owner } of this.mine)

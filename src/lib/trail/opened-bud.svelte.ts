@@ -3,7 +3,7 @@ import { findStep, type Place } from '$core/plan/places';
 import type { Plan } from '$core/plan/plan';
 import { offersAt, shelfPlace } from '$lib/words/typed';
 import { openHeight } from './open-bud';
-import { leftOf, type Drawing } from './rows';
+import { leftOf, type RowLook } from './rows';
 
 interface Surroundings {
 	readonly plan: Plan;
@@ -26,7 +26,7 @@ export class OpenedBud {
 	});
 
 	/** For the rows: where it is, and how much room it needs. */
-	readonly drawing = $derived.by((): Drawing['open'] => {
+	readonly drawing = $derived.by((): RowLook['open'] => {
 		const { place } = this;
 		const { plan, width } = this.around;
 		if (!place) return null;

@@ -79,7 +79,7 @@ export const leftOf = (depth: number): number => 14 + depth * indent;
 /** Pixels that the words of a step or trigger take beyond one line. */
 export type TagHeight = (step: Step, depth: number, folded: number) => number;
 
-export interface Drawing {
+export interface RowLook {
 	/** The first problem of each step or chain. */
 	readonly problems?: ReadonlyMap<string, Problem>;
 	readonly folded?: ReadonlySet<string>;
@@ -106,7 +106,7 @@ export function rowsOf(
 		open = null,
 		zoom = 1,
 		tagHeight = () => 0
-	}: Drawing = {}
+	}: RowLook = {}
 ): Row[] {
 	const rows: Row[] = [];
 	const numbers = numberSteps(plan);

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { heightBeyondOneLine, type Piece } from './tag-lines';
+import { heightBeyondOneLine, type WordPiece } from './tag-lines';
 
 /** Every letter 10 pixels wide, a chip 32 high: one line takes 36, a line of words alone 24. */
 const face = { widthOf: (text: string) => text.length * 10, chipHeight: 32 };
-const words = (text: string): Piece => ({ text, isChip: false });
-const chip = (text: string): Piece => ({ text, isChip: true });
-const beyond = (pieces: Piece[], room: number) => heightBeyondOneLine(pieces, room, face);
+const words = (text: string): WordPiece => ({ text, isChip: false });
+const chip = (text: string): WordPiece => ({ text, isChip: true });
+const beyond = (pieces: WordPiece[], room: number) => heightBeyondOneLine(pieces, room, face);
 
 describe('the lines of a tag', () => {
 	const go = [words('Go '), chip('80 cm'), words(' at '), chip('40 %')];

@@ -4,7 +4,7 @@
  */
 
 /** Words, or the value in a chip. */
-export interface Piece {
+export interface WordPiece {
 	readonly text: string;
 	readonly isChip: boolean;
 	/** In heavy letters; a chip has them always. */
@@ -14,14 +14,14 @@ export interface Piece {
 }
 
 /** What the words are drawn with, pixels. */
-export interface Face {
+export interface Typeface {
 	readonly widthOf: (text: string, isBold: boolean) => number;
 	/** Of a chip of one line. */
 	readonly chipHeight: number;
 }
 
 /** Loads the letters that are drawn in this pane, and measures with them. */
-export async function faceOf(pane: HTMLElement): Promise<Face> {
+export async function faceOf(pane: HTMLElement): Promise<Typeface> {
 	const { fontFamily, fontSize } = getComputedStyle(pane);
 	const measure = async (weight: number) => {
 		const font = `${weight} ${fontSize} ${fontFamily}`;
@@ -60,7 +60,11 @@ interface Word {
  * @param room pixels for a line
  * @returns pixels that the lines take beyond one line
  */
-export function heightBeyondOneLine(pieces: readonly Piece[], room: number, face: Face): number {
+export function heightBeyondOneLine(
+	pieces: readonly WordPiece[],
+	room: number,
+	face: Typeface
+): number {
 	const oneLine = face.chipHeight + chip.margin;
 	const space = face.widthOf(' ', true);
 	let total = 0;
@@ -78,7 +82,7 @@ export function heightBeyondOneLine(pieces: readonly Piece[], room: number, face
 	return Math.max(0, total + height - oneLine);
 }
 
-function wordsOf(pieces: readonly Piece[], room: number, face: Face): readonly Word[] {
+function wordsOf(pieces: readonly WordPiece[], room: number, face: Typeface): readonly Word[] {
 	const words: Word[] = [];
 	let isApart = true;
 	const add = (width: number, height: number) => {
@@ -107,7 +111,7 @@ function wordsOf(pieces: readonly Piece[], room: number, face: Face): readonly W
 }
 
 /** How many lines the text of a chip takes. */
-function linesOf(text: string, room: number, { widthOf }: Face): number {
+function linesOf(text: string, room: number, { widthOf }: Typeface): number {
 	if (widthOf(text, true) <= room) return 1;
 	let lines = 1;
 	let line = '';

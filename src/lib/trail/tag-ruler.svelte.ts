@@ -4,7 +4,7 @@ import { definitionOf } from '$core/steps/catalogue';
 import { t } from '$lib/i18n';
 import { showValue } from '$lib/words/format';
 import { leftOf, type TagHeight } from './rows';
-import { faceOf, heightBeyondOneLine, type Face, type Piece } from './tag-lines';
+import { faceOf, heightBeyondOneLine, type Typeface, type WordPiece } from './tag-lines';
 import { sentenceParts, shownValues, slotOf, wording } from '$lib/words/step-words';
 
 /** Pixels beside the words of a tag: lamp, borders, paddings and menu; and what only some tags have. */
@@ -22,7 +22,7 @@ export const rowWidth = (depth: number, pane: number): number =>
 	Math.max(pane, leftOf(depth) + beside.tag + leastRoom);
 
 export class TagRuler {
-	private face = $state.raw<Face | null>(null);
+	private face = $state.raw<Typeface | null>(null);
 	/** By step, since a step stays the same; for the room that it had. */
 	private known = new WeakMap<Step, { readonly room: number; readonly height: number }>();
 	private knownFor = '';
@@ -60,7 +60,7 @@ export class TagRuler {
 	}
 }
 
-function piecesOf(step: Step, plan: Plan): Piece[] {
+function piecesOf(step: Step, plan: Plan): WordPiece[] {
 	const values = shownValues(step, plan);
 	const { isTrigger, isBranch } = definitionOf(step.kind);
 	const isBold = isTrigger === true || isBranch === true;

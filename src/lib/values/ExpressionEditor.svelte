@@ -6,7 +6,7 @@
 	import { say, t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Figures } from '$lib/timeline/player.svelte';
-	import { completionsFor, groupsFor, type Piece } from './completion';
+	import { completionsFor, groupsFor, type Suggestion } from './completion';
 	import { documentText, readExpression, showExpression } from '$lib/words/expression-words';
 	import { readNumber, toShown, toStored } from '$lib/words/format';
 	import { onLeave } from './leaving';
@@ -80,7 +80,7 @@
 		if (!isDone && text !== first) commit();
 	});
 
-	async function put(piece: Piece, replaced: number) {
+	async function put(piece: Suggestion, replaced: number) {
 		const before = text.slice(0, cursor - replaced);
 		const isName = /^[\p{L}“]/u.test(piece.inserted);
 		const space = before && !/[\s(]$/.test(before) && piece.inserted !== ')' ? ' ' : '';

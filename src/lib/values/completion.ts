@@ -5,7 +5,7 @@ import { t } from '$lib/i18n';
 import type { Figures } from '$lib/timeline/player.svelte';
 import { showSensed } from '$lib/words/sensed';
 
-export interface Piece {
+export interface Suggestion {
 	readonly word: string;
 	/** What tapping puts in; functions come with their bracket. */
 	readonly inserted: string;
@@ -15,23 +15,27 @@ export interface Piece {
 	readonly figure?: string | undefined;
 }
 
-export interface Group {
+export interface SuggestionGroup {
 	readonly name: string;
-	readonly pieces: readonly Piece[];
+	readonly pieces: readonly Suggestion[];
 }
 
-const piece = (word: string): Piece => ({ word, inserted: word });
+const piece = (word: string): Suggestion => ({ word, inserted: word });
 
 /**
  * @param variables names of variables and inputs
  * @param figures what the sensors say
  */
-export function groupsFor(level: Level, variables: readonly string[], figures: Figures): Group[] {
+export function groupsFor(
+	level: Level,
+	variables: readonly string[],
+	figures: Figures
+): SuggestionGroup[] {
 	const isFull = level === 'full';
 	const sensed = Object.keys(readings).filter(
 		(reading) => isFull || readings[reading]!.level !== 'full'
 	);
-	const readingPiece = (reading: string): Piece => {
+	const readingPiece = (reading: string): Suggestion => {
 		const figure = figures[reading];
 		const shown = figure === undefined ? undefined : showSensed(readings[reading]!.type, figure);
 		return { ...piece(t(`reading.${reading}`)), figure: shown };
@@ -66,7 +70,7 @@ const allSigns = [
 ];
 const brackets = ['(', ')'].map(piece);
 
-function functionPiece(name: string): Piece {
+function functionPiece(name: string): Suggestion {
 	const word = t(`function.${name}`);
 	return { word, inserted: `${word}(`, use: t(`function.${name}.use`) };
 }
@@ -77,10 +81,10 @@ export const wordBefore = (text: string, cursor: number): string =>
 
 /** Pieces that a word begun before the cursor may become, and how much of the text they replace. */
 export function completionsFor(
-	groups: readonly Group[],
+	groups: readonly SuggestionGroup[],
 	text: string,
 	cursor: number
-): { readonly pieces: readonly Piece[]; readonly replaced: number } {
+): { readonly pieces: readonly Suggestion[]; readonly replaced: number } {
 	let begun = wordBefore(text, cursor);
 	while (begun.trim()) {
 		const start = begun.trimStart().toLowerCase();

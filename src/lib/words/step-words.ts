@@ -9,14 +9,14 @@ import {
 	type ValueDefinition,
 	type Values
 } from '$core/steps/definition';
-import { hasMessage, partsOf, t, type Part } from '$lib/i18n';
+import { hasMessage, partsOf, t, type MessagePart } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
 import { showValue } from './format';
 import { reader } from './reader.svelte';
 
-const parts = new Map<string, readonly Part[]>();
+const parts = new Map<string, readonly MessagePart[]>();
 
-function partsFor(key: string, slots: readonly string[]): readonly Part[] {
+function partsFor(key: string, slots: readonly string[]): readonly MessagePart[] {
 	const known = parts.get(key);
 	if (known) return known;
 	const made = partsOf(key, slots);
@@ -35,13 +35,13 @@ export function sentenceParts(
 	kind: string,
 	values: Values,
 	level: Level = preferences.level
-): readonly Part[] {
+): readonly MessagePart[] {
 	const definitions = definitionOf(kind).values;
 	const slots = Object.keys(definitions);
 	const full = partsFor(`step.${kind}.sentence`, slots);
 	const inputs = Object.keys(values)
 		.filter((name) => !Object.hasOwn(definitions, name))
-		.flatMap((name): Part[] => [{ text: ` ${name} ` }, { slot: name }]);
+		.flatMap((name): MessagePart[] => [{ text: ` ${name} ` }, { slot: name }]);
 	const shortKey = `step.${kind}.short`;
 	if (level === 'full' || !hasMessage(shortKey)) return [...full, ...inputs];
 	const short = partsFor(shortKey, slots);

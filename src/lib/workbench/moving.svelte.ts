@@ -1,6 +1,6 @@
 /** Moves steps: at once to a place, or carried along the trail by keys until they are put down. */
 import type { Edit } from '$core/plan/edits';
-import { perform, type History } from '$core/plan/history';
+import { perform, type PlanHistory } from '$core/plan/history';
 import { findStep, locateSteps, placesInOrder, type Place } from '$core/plan/places';
 import { numberSteps, type Step } from '$core/plan/plan';
 import { definitionOf } from '$core/steps/catalogue';
@@ -12,7 +12,7 @@ import { wordsOf, wordsOfAll } from '$lib/words/step-words';
 
 interface PickedUp {
 	readonly step: Step;
-	readonly before: History;
+	readonly before: PlanHistory;
 	/** Where it can go, as the plan stood before; null is a new chain at the side. */
 	readonly places: readonly (Place | null)[];
 	index: number;

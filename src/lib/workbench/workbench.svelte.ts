@@ -29,7 +29,7 @@ export interface CourseChoice {
 	readonly name: string;
 }
 
-export interface Opened {
+export interface OpenedPlan {
 	readonly id: string;
 	readonly content: Plan;
 	readonly bench: Bench | null;
@@ -83,7 +83,7 @@ export class Workbench implements Stand {
 
 	/** @param course that of the workbench as it was opened */
 	constructor(
-		opened: Opened,
+		opened: OpenedPlan,
 		courses: { readonly rows: readonly CourseChoice[]; readonly total: number },
 		course: Course | null,
 		private readonly person: Person | null = null

@@ -1,7 +1,7 @@
 /** What there is to know of a kind of part, and what several kinds have in common. */
 import type { z } from 'zod';
 import { lengthTo, placeBeside, type Point } from '../measure';
-import type { Motion } from '../motions';
+import type { Movement } from '../motions';
 
 /** How much of the floor a part covers: a line of some thickness, or all that is within it. */
 export interface Extent {
@@ -75,7 +75,7 @@ export interface PartKind<P> {
 	readonly fewest?: number;
 	extent(part: P): Extent;
 	/** Moved, turned, mirrored or resized. */
-	moved(part: P, motion: Motion): P;
+	moved(part: P, motion: Movement): P;
 	readonly grip?: Grip<P>;
 }
 
@@ -113,7 +113,7 @@ export const round = {
 	style: { radius: 0.15 },
 	figures: figure('length', 'x', 'y', 'radius'),
 	extent: ({ at, radius }: Round): Extent => ({ line: [at], half: radius, isFilled: true }),
-	moved: <P extends Round>(part: P, { point, size }: Motion): P => ({
+	moved: <P extends Round>(part: P, { point, size }: Movement): P => ({
 		...part,
 		at: point(part.at),
 		radius: size(part.radius)
@@ -144,7 +144,7 @@ export const area = {
 		corners: points.map(([x, y]) => [x, y])
 	}),
 	extent: ({ corners }: Cornered): Extent => ({ line: closed(corners), half: 0, isFilled: true }),
-	moved: <P extends Cornered>(part: P, { point }: Motion): P => ({
+	moved: <P extends Cornered>(part: P, { point }: Movement): P => ({
 		...part,
 		corners: part.corners.map(point)
 	})

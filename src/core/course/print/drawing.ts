@@ -2,17 +2,17 @@
 import { floorColours } from '../../colours';
 import * as exact from '../../exact';
 import type { Course, Part } from '../course';
-import { boxOf, type Box } from '../extent';
+import { boxOf, type Bounds } from '../extent';
 import { lengthTo, placeBeside, type Point } from '../measure';
 import { partKinds } from '../parts/list';
 import { coverOf, kindOf, placedParts, type Placed } from '../parts';
-import type { Pen, View } from './pen';
+import type { Pen, PageView } from './pen';
 
 /** Of walls on sheets: there they would take much ink, and their place is all that is needed. */
 const paleWall = '#b9bec9';
 
 /** @param within only what is there, metres, is drawn, as on a sheet of its own */
-export function drawCourse(pen: Pen, course: Course, view: View, within?: Box): void {
+export function drawCourse(pen: Pen, course: Course, view: PageView, within?: Bounds): void {
 	for (const placed of placedParts(course)) {
 		const isHere = !within || doMeet(boxOf(coverOf(placed.ref.part, placed.value)), within);
 		if (isHere) drawPart(pen, placed, view, within);
@@ -22,13 +22,13 @@ export function drawCourse(pen: Pen, course: Course, view: View, within?: Box): 
 	pen.path(floor, view, { colour: '#9a9484', width: 0.5 });
 }
 
-const doMeet = (one: Box, other: Box): boolean =>
+const doMeet = (one: Bounds, other: Bounds): boolean =>
 	one.west <= other.east &&
 	one.east >= other.west &&
 	one.south <= other.north &&
 	one.north >= other.south;
 
-function drawPart(pen: Pen, { ref, value }: Placed, view: View, within?: Box): void {
+function drawPart(pen: Pen, { ref, value }: Placed, view: PageView, within?: Bounds): void {
 	const extent = coverOf(ref.part, value);
 	const { colour, dash = 0 } = kindOf(ref.part).ink;
 	const own = 'colour' in value ? floorColours[value.colour] : colour;
@@ -47,7 +47,7 @@ function drawPart(pen: Pen, { ref, value }: Placed, view: View, within?: Box): v
 const mostWhole = 50;
 
 /** The pieces of a line that can be seen in a box. @param half metres to each side of the line */
-function piecesIn(line: readonly Point[], box: Box, half: number): Point[][] {
+function piecesIn(line: readonly Point[], box: Bounds, half: number): Point[][] {
 	const pieces: Point[][] = [];
 	let isOn = false;
 	for (let i = 1; i < line.length; i++) {
@@ -80,7 +80,7 @@ function thinned(line: readonly Point[], least: number): Point[] {
 }
 
 /** Which way a start mark points. */
-function drawArrow(pen: Pen, { at, bearing }: Part<'starts'>, view: View): void {
+function drawArrow(pen: Pen, { at, bearing }: Part<'starts'>, view: PageView): void {
 	const to = (ahead: number, left: number): Point => placeBeside(at, bearing, ahead, left);
 	const ink = { colour: partKinds.starts.ink.colour, width: 0.8 };
 	pen.path([to(-0.07, 0), to(0.08, 0)], view, ink);
@@ -93,7 +93,7 @@ const circleAround = ([x, y]: Point, radius: number): Point[] =>
 		return [x + radius * exact.cos(angle), y + radius * exact.sin(angle)];
 	});
 
-export const outline = ({ west, south, east, north }: Box): Point[] => [
+export const outline = ({ west, south, east, north }: Bounds): Point[] => [
 	[west, south],
 	[east, south],
 	[east, north],

@@ -4,11 +4,11 @@
  */
 import { PDFDocument, StandardFonts } from 'pdf-lib';
 import type { Course } from '../course';
-import type { Box } from '../extent';
+import type { Bounds } from '../extent';
 import { drawCourse, outline } from './drawing';
 import { materialOf, planLines, planSpots, type PlanLine, type PlanSpot } from './lines';
 import { pagesOf } from './pages';
-import { ofPage, Pen, type View } from './pen';
+import { ofPage, Pen, type PageView } from './pen';
 import { rulers, type Ruler } from './ruler';
 import { eachSheet, margin, papers, pt, sheetsOf, type Paper, type Sheets } from './sheets';
 import type { Point } from '../measure';
@@ -106,7 +106,7 @@ function writeOverview(
 }
 
 /** Where the sheets lie, over the drawing. */
-function drawGrid(pen: Pen, view: View, sheets: Sheets): void {
+function drawGrid(pen: Pen, view: PageView, sheets: Sheets): void {
 	for (const { name, box } of eachSheet(sheets)) {
 		pen.path(outline(box), view, { colour: '#c0432f', width: 0.4, dash: 2 });
 		const [x, y] = [view.x + box.west * view.scale, view.y + box.south * view.scale];
@@ -236,7 +236,7 @@ function writeSheet(
 	course: Course,
 	{ inside, scale: smaller }: Sheets,
 	name: string,
-	box: Box
+	box: Bounds
 ): void {
 	const scale = (1000 / smaller) * pt;
 	const view = { scale, x: margin * pt - box.west * scale, y: margin * pt - box.south * scale };

@@ -25,7 +25,7 @@ import type { Point } from '../measure';
 const textSize = 9;
 
 /** How a drawing lies on a page, points. */
-export interface View {
+export interface PageView {
 	/** Points of one unit of the drawing. */
 	readonly scale: number;
 	/** Where its south-west corner is. */
@@ -33,10 +33,10 @@ export interface View {
 	readonly y: number;
 }
 /** Of what is drawn in millimetres of the page. */
-export const ofPage: View = { scale: pt, x: 0, y: 0 };
+export const ofPage: PageView = { scale: pt, x: 0, y: 0 };
 
 /** @see width points @see dash points; none where it is left out */
-export interface Ink {
+export interface PenInk {
 	readonly colour: string;
 	readonly width: number;
 	readonly dash?: number;
@@ -165,7 +165,7 @@ export class Pen {
 		for (const cells of rows) row(cells);
 	}
 
-	path(line: readonly Point[], { scale, x, y }: View, ink: Ink): void {
+	path(line: readonly Point[], { scale, x, y }: PageView, ink: PenInk): void {
 		const { colour, width, dash = 0, isSquare } = ink;
 		const at = ([px, py]: Point): [number, number] => [x + px * scale, y + py * scale];
 		const [first, ...more] = line;

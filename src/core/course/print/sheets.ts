@@ -1,6 +1,6 @@
 /** The sheets of paper that a course takes at a scale, and how they lie on it. */
 import type { Course } from '../course';
-import type { Box } from '../extent';
+import type { Bounds } from '../extent';
 
 export const papers = { a4: [210, 297], letter: [215.9, 279.4] } as const;
 export type Paper = keyof typeof papers;
@@ -52,7 +52,7 @@ export function sheetName(column: number, row: number): string {
 }
 
 /** What of the course a sheet shows, metres. */
-export function boxOfSheet({ inside, scale }: Sheets, column: number, row: number): Box {
+export function boxOfSheet({ inside, scale }: Sheets, column: number, row: number): Bounds {
 	const width = (inside.width * scale) / 1000;
 	const height = (inside.height * scale) / 1000;
 	return {
@@ -64,7 +64,7 @@ export function boxOfSheet({ inside, scale }: Sheets, column: number, row: numbe
 }
 
 /** Each sheet with its name, from the south-west, row by row. */
-export function* eachSheet(sheets: Sheets): Generator<{ name: string; box: Box }> {
+export function* eachSheet(sheets: Sheets): Generator<{ name: string; box: Bounds }> {
 	for (let row = 0; row < sheets.rows; row++)
 		for (let column = 0; column < sheets.columns; column++)
 			yield { name: sheetName(column, row), box: boxOfSheet(sheets, column, row) };

@@ -7,12 +7,13 @@ import { boxOf, middleOf } from '../extent';
 import { tidy, tidyBearing, tidyPoint } from '../motions';
 import { kindOf, partNames } from '../parts';
 import { bearingTo, lengthTo } from '../measure';
-import type { Drawing, Shape } from './shapes';
+import type { VectorDrawing, Shape } from './shapes';
 import { drawn, upright, windowOf } from './write';
 
-export const isOwn = ({ root }: Drawing): boolean => root.attributes['data-course'] !== undefined;
+export const isOwn = ({ root }: VectorDrawing): boolean =>
+	root.attributes['data-course'] !== undefined;
 
-export function readOwn(drawing: Drawing): Result<Course> {
+export function readOwn(drawing: VectorDrawing): Result<Course> {
 	const head = parseJson(drawing.root.attributes['data-course']!);
 	if (!head.ok) return head;
 	if (typeof head.value !== 'object' || head.value === null)
@@ -40,7 +41,7 @@ export function readOwn(drawing: Drawing): Result<Course> {
 }
 
 /** Whether a shape lies just where it was written. */
-function plainIn({ root }: Drawing, head: Course) {
+function plainIn({ root }: VectorDrawing, head: Course) {
 	const isSized = typeof head.size?.width === 'number' && typeof head.size.height === 'number';
 	const window = isSized ? Object.entries(windowOf(head)) : [];
 	const isPlain = isSized && window.every(([name, value]) => root.attributes[name] === value);

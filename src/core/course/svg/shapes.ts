@@ -6,7 +6,7 @@ import svgpath from 'svgpath';
 import * as exact from '../../exact';
 import { failure, success, type Result } from '../../sentence';
 import { combined, growth, placed, readTransform, unchanged, type Matrix } from './matrix';
-import { colourOf, firstStyle, Rules, styleOf, type Style } from './style';
+import { colourOf, firstStyle, Rules, styleOf, type SvgStyle } from './style';
 import { readXml, type Element } from './xml';
 import type { Point } from '../measure';
 
@@ -26,7 +26,7 @@ export interface Shape {
 	readonly transforms: readonly string[];
 }
 
-export interface Drawing {
+export interface VectorDrawing {
 	readonly shapes: readonly Shape[];
 	/** Metres. */
 	readonly size: { readonly width: number; readonly height: number };
@@ -70,7 +70,7 @@ const number = (element: Element, name: string, usual = 0): number => {
 	return value;
 };
 
-export function readDrawing(text: string): Result<Drawing> {
+export function readDrawing(text: string): Result<VectorDrawing> {
 	const xml = readXml(text);
 	if (!xml.ok) return xml;
 	try {
@@ -83,7 +83,7 @@ export function readDrawing(text: string): Result<Drawing> {
 
 interface Around {
 	readonly matrix: Matrix;
-	readonly style: Style;
+	readonly style: SvgStyle;
 	readonly layer: string;
 	readonly transforms: readonly string[];
 	/** Ids of what is being repeated. */
@@ -91,7 +91,7 @@ interface Around {
 }
 
 class Reader {
-	readonly drawing: Drawing;
+	readonly drawing: VectorDrawing;
 	private readonly shapes: Shape[] = [];
 	private readonly byId: Readonly<Record<string, Element>>;
 	private readonly rules: Rules;

@@ -4,7 +4,7 @@ import names from 'colord/plugins/names';
 import type { Element } from './xml';
 
 /** Properties that pass from groups to what is in them. */
-export interface Style {
+export interface SvgStyle {
 	readonly fill: string;
 	readonly stroke: string;
 	readonly 'stroke-width': string;
@@ -12,21 +12,21 @@ export interface Style {
 	readonly visibility: string;
 	readonly color: string;
 }
-export const firstStyle: Style = {
+export const firstStyle: SvgStyle = {
 	...{ fill: 'black', stroke: 'none', 'stroke-width': '1', display: 'inline' },
 	...{ visibility: 'visible', color: 'black' }
 };
-const properties = Object.keys(firstStyle) as (keyof Style)[];
+const properties = Object.keys(firstStyle) as (keyof SvgStyle)[];
 
 interface Rule {
 	/** Of an element; empty for any. */
 	readonly name: string;
-	readonly declared: Partial<Style>;
+	readonly declared: Partial<SvgStyle>;
 	readonly weight: number;
 	readonly order: number;
 }
 
-function declarations(text: string): Partial<Style> {
+function declarations(text: string): Partial<SvgStyle> {
 	const found: Record<string, string> = {};
 	for (const part of text.split(';')) {
 		const [name, value] = part.split(':').map((each) => each.trim());
@@ -56,7 +56,7 @@ export class Rules {
 		}
 	}
 
-	private add(selector: string, declared: Partial<Style>): void {
+	private add(selector: string, declared: Partial<SvgStyle>): void {
 		const match = /^\s*([\w-]*)(?:\.([\w-]+)|#([\w-]+))?\s*$/.exec(selector);
 		if (!match) return;
 		const [, name = '', className, id] = match;
@@ -66,7 +66,7 @@ export class Rules {
 	}
 
 	/** What is declared for an element, what counts least first. */
-	for({ name, attributes }: Element): Partial<Style>[] {
+	for({ name, attributes }: Element): Partial<SvgStyle>[] {
 		const classes = new Set((attributes.class ?? '').split(/\s+/));
 		const keys = ['', name, ...[...classes].map((each) => `.${each}`), `#${attributes.id ?? ''}`];
 		return keys
@@ -77,13 +77,13 @@ export class Rules {
 	}
 }
 
-export function styleOf(element: Element, around: Style, rules: Rules): Style {
+export function styleOf(element: Element, around: SvgStyle, rules: Rules): SvgStyle {
 	const { attributes } = element;
-	const own: Partial<Record<keyof Style, string>> = {};
+	const own: Partial<Record<keyof SvgStyle, string>> = {};
 	for (const name of properties) if (attributes[name]) own[name] = attributes[name];
 	const all: object[] = [own, ...rules.for(element), declarations(attributes.style ?? '')];
 	const said = all.reduce((before, more) => ({ ...before, ...more }), {}) as typeof own;
-	const style = { ...around } as Record<keyof Style, string>;
+	const style = { ...around } as Record<keyof SvgStyle, string>;
 	// A group that is not shown hides all in it; its word for that is not handed on as such.
 	for (const name of properties) {
 		const value = said[name];
@@ -95,7 +95,7 @@ export function styleOf(element: Element, around: Style, rules: Rules): Style {
 extend([names]);
 
 /** @returns `#rrggbb`, undefined for none */
-export function colourOf(text: string, { color }: Style): string | undefined {
+export function colourOf(text: string, { color }: SvgStyle): string | undefined {
 	const word = text.trim().toLowerCase();
 	if (word === 'none' || word === 'transparent' || word === '') return undefined;
 	if (word === 'currentcolor')

@@ -3,14 +3,15 @@ import { describe, expect, it } from 'vitest';
 import { got } from '../../testing/got';
 import { distanceTo, type Point } from '../measure';
 import { RailPath } from '../rails';
-import { readDrawing, type Drawing } from './shapes';
+import { readDrawing, type VectorDrawing } from './shapes';
 import { colourOf, firstStyle } from './style';
 import { courseFrom, groupsOf, nearestColour } from './take';
 
 const drawing = (
 	body: string,
 	head = 'width="100mm" height="100mm" viewBox="0 0 100 100"'
-): Drawing => got(readDrawing(`<svg xmlns="http://www.w3.org/2000/svg" ${head}>${body}</svg>`));
+): VectorDrawing =>
+	got(readDrawing(`<svg xmlns="http://www.w3.org/2000/svg" ${head}>${body}</svg>`));
 
 /** Millimetres from the top left, as the drawings state them. */
 const stated = (shape: readonly Point[], height = 100): Point[] =>
@@ -285,7 +286,7 @@ describe('a drawing of any program', () => {
 	it.each(drawings)('%s', (_name, head, body, meant) => {
 		const { shapes } = drawing(body, head);
 		expect(shapes).toHaveLength(1);
-		const [{ points, isClosed, colour }] = shapes as [Drawing['shapes'][number]];
+		const [{ points, isClosed, colour }] = shapes as [VectorDrawing['shapes'][number]];
 		expect(colour).toBe('#ff0000');
 		expect(apart(stated(points), meant, isClosed)).toBeLessThan(0.1);
 		expect(apart(meant, stated(points), isClosed)).toBeLessThan(0.1);

@@ -5,13 +5,13 @@ import { makeCourse, type Course } from '../course';
 import { distanceTo, type Point } from '../measure';
 import { tidy, tidyBearing, tidyPoint } from '../motions';
 import { bearingTo, lengthTo, turnAt } from '../measure';
-import type { Drawing, Shape } from './shapes';
+import type { VectorDrawing, Shape } from './shapes';
 
 export const takings = ['tape', 'wall', 'patch', 'rail', 'nothing'] as const;
 export type Taking = (typeof takings)[number];
 
 /** Shapes that are taken alike. */
-export interface Group {
+export interface LineGroup {
 	readonly key: string;
 	readonly layer: string;
 	readonly colour: string;
@@ -21,7 +21,7 @@ export interface Group {
 }
 
 /** @param by what tells groups apart */
-export function groupsOf({ shapes }: Drawing, by: 'layer' | 'colour'): Group[] {
+export function groupsOf({ shapes }: VectorDrawing, by: 'layer' | 'colour'): LineGroup[] {
 	const groups = new Map<string, Shape[]>();
 	for (const shape of shapes) {
 		const key = shape[by];
@@ -79,8 +79,8 @@ const within = (value: number, least: number, largest: number) =>
 
 /** @param taken what each group becomes, by its key */
 export function courseFrom(
-	drawing: Drawing,
-	groups: readonly Group[],
+	drawing: VectorDrawing,
+	groups: readonly LineGroup[],
 	taken: Readonly<Record<string, Taking>>,
 	name: string
 ): Taken {

@@ -5,9 +5,9 @@ import type { Result } from '../../sentence';
 import type { Plan } from '../plan';
 import type { Edit } from './index';
 
-export type Applied = AppliedTo<Plan, Edit>;
+export type AppliedEdit = AppliedTo<Plan, Edit>;
 
 export interface EditKind<E> {
 	readonly schema: z.ZodType<E>;
-	apply(plan: Plan, edit: E): Result<Applied>;
+	apply(plan: Plan, edit: E): Result<AppliedEdit>;
 }

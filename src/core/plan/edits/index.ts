@@ -10,7 +10,7 @@ import type { Result } from '../../sentence';
 import type { Plan } from '../plan';
 import { addChain, removeChain, tie, untie } from './chains';
 import { setBoard } from './board';
-import type { Applied, EditKind } from './edit';
+import type { AppliedEdit, EditKind } from './edit';
 import { insert } from './insert';
 import { move } from './move';
 import { remove } from './remove';
@@ -62,7 +62,7 @@ export const checkEdit = (edit: unknown): Result<Edit> =>
 	checkValue(edit, editSchema, maximumDepth);
 
 /** @param edit checked, or the inverse of one that was applied */
-export function applyEdit(plan: Plan, edit: Edit): Result<Applied> {
+export function applyEdit(plan: Plan, edit: Edit): Result<AppliedEdit> {
 	if (edit.type === 'together')
 		return applyTogether(applyEdit, plan, edit.edits, (edits) => ({ type: 'together', edits }));
 	return (kinds[edit.type] as EditKind<Edit>).apply(plan, edit);

@@ -23,7 +23,7 @@ import { tick } from '../../time';
 import { headingOfBearing, wrapAngle } from '../../units/angles';
 import { Facing, gyroPart } from '../gyro';
 import { Lamp } from '../lamp';
-import { assemble, Assembled, part, type Machine, type Part } from '../machine';
+import { assemble, Assembled, part, type Machine, type MachinePart } from '../machine';
 import { noises, noisyPart } from '../noise';
 import { brakingFor, paceOf } from '../pace';
 import type { Making } from '../robot';
@@ -100,7 +100,7 @@ export class Ball extends Assembled implements Machine {
 		this.shown = withSenses(making.displayChance);
 	}
 
-	private parts(): Part[] {
+	private parts(): MachinePart[] {
 		let zero = 0;
 		return [
 			part(motion, {
@@ -141,7 +141,7 @@ export class Ball extends Assembled implements Machine {
 		];
 	}
 
-	private senses(chance: Random, noise: number, tilt: number): Part[] {
+	private senses(chance: Random, noise: number, tilt: number): MachinePart[] {
 		const { surroundings, place } = this;
 		return [
 			part(

@@ -3,7 +3,7 @@ import { takeOffHeight } from '../../devices/flying/device';
 import type { Course } from '../../course/course';
 import { definitionOf } from '../../steps/catalogue';
 import type { Values } from '../../steps/definition';
-import type { Doing, Fault, Listed } from '../robot';
+import type { Doing, Fault, ListedStep } from '../robot';
 import * as settings from './settings';
 
 /** What is known of it before a step; NaN for a height that nobody knows, undefined for "who knows". */
@@ -65,7 +65,7 @@ class Walk {
 		return this.charge - this.state.seconds * settings.flightDrain;
 	}
 
-	over(steps: readonly Listed[]): void {
+	over(steps: readonly ListedStep[]): void {
 		for (const step of steps) {
 			if (step.off) continue;
 			if (step.body) this.overBody(step, step.body);
@@ -73,7 +73,7 @@ class Walk {
 		}
 	}
 
-	private overBody(holder: Doing, body: readonly Listed[]): void {
+	private overBody(holder: Doing, body: readonly ListedStep[]): void {
 		const { state } = this;
 		const before = { ...state };
 		this.over(body);
@@ -156,7 +156,7 @@ class Walk {
 }
 
 export function check(
-	steps: readonly Listed[],
+	steps: readonly ListedStep[],
 	own: Values,
 	isWhole: boolean,
 	course?: Course

@@ -27,7 +27,7 @@ import { tick } from '../../time';
 import { headingOfBearing, wrapAngle } from '../../units/angles';
 import { Facing, gyroPart } from '../gyro';
 import { Lamp } from '../lamp';
-import { assemble, Assembled, part, type Machine, type Part } from '../machine';
+import { assemble, Assembled, part, type Machine, type MachinePart } from '../machine';
 import { noises, noisyPart } from '../noise';
 import { paceOf } from '../pace';
 import type { Making } from '../robot';
@@ -131,7 +131,7 @@ export class Drone extends Assembled implements Machine {
 		this.shown = withSenses(making.displayChance);
 	}
 
-	private parts(): Part[] {
+	private parts(): MachinePart[] {
 		const { body } = this;
 		let zero = 0;
 		return [
@@ -164,7 +164,7 @@ export class Drone extends Assembled implements Machine {
 		];
 	}
 
-	private senses(chance: Random, noise: number, distanceNoise: number): Part[] {
+	private senses(chance: Random, noise: number, distanceNoise: number): MachinePart[] {
 		const { surroundings, body } = this;
 		const metres = (real: number) => Math.max(0, real + distanceNoise * chance.chance());
 		const below = () => metres(Math.min(settings.range, body.altitude - surroundings.topUnder));

@@ -18,14 +18,14 @@ import * as exact from '../../exact';
 import { Random, seedOfText } from '../../random/random';
 import { tick } from '../../time';
 import { bearingOfHeading } from '../../units/angles';
-import { assemble, Assembled, part, type Machine, type Part } from '../machine';
+import { assemble, Assembled, part, type Machine, type MachinePart } from '../machine';
 import { noises, noisyPart, type Noise } from '../noise';
 import type { Making, Variation } from '../robot';
 import { Speaker, speakerPart } from '../speaker';
-import { dayOf, TwoWheels, wearOf, type Spread } from '../two-wheels';
+import { dayOf, TwoWheels, wearOf, type Scatter } from '../two-wheels';
 import * as settings from './settings';
 
-interface FaceSpread extends Spread {
+interface FaceSpread extends Scatter {
 	/** Greatest offset of the compass, and the standard deviation of its noise, degrees. */
 	readonly compass: number;
 	readonly jitter: number;
@@ -112,7 +112,7 @@ export class FaceRobot extends Assembled implements Machine {
 		this.shown = withSenses(making.displayChance);
 	}
 
-	private parts(): Part[] {
+	private parts(): MachinePart[] {
 		const { body } = this;
 		return [
 			part(
@@ -136,7 +136,7 @@ export class FaceRobot extends Assembled implements Machine {
 		];
 	}
 
-	private senses(chance: Random, noise: Noise, offset: number, jitter: number): Part[] {
+	private senses(chance: Random, noise: Noise, offset: number, jitter: number): MachinePart[] {
 		const { surroundings, heading } = this.making;
 		const noisy = (real: number) => noisyPart(real, noise.part, chance);
 		const bearing = () => {

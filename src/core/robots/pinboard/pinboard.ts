@@ -11,7 +11,7 @@ import { shell } from '../../devices/shell/device';
 import { wheels } from '../../devices/wheels/device';
 import { assemble, Assembled, part, type Machine } from '../machine';
 import type { Making, Variation } from '../robot';
-import { dayOf, TwoWheels, wearOf, type Spread } from '../two-wheels';
+import { dayOf, TwoWheels, wearOf, type Scatter } from '../two-wheels';
 import * as settings from './settings';
 
 /** The pins that moves switch: forward and back, of each wheel. */
@@ -19,7 +19,7 @@ const leftPins = { forward: '1', back: '2' } as const;
 const rightPins = { forward: '3', back: '4' } as const;
 
 /** Cheap motors are far from alike. */
-const spreads: Readonly<Record<Variation, Spread>> = {
+const spreads: Readonly<Record<Variation, Scatter>> = {
 	ideal: { wheels: 0, battery: [1, 1], slip: 0, placing: [0, 0] },
 	classroom: { wheels: 0.02, battery: [0.4, 1], slip: 0.03, placing: [0.005, 0.02] },
 	worn: { wheels: 0.06, battery: [0.1, 0.6], slip: 0.1, placing: [0.01, 0.04] }

@@ -2,7 +2,7 @@
 import type { Course } from '../../course/course';
 import { RailPath } from '../../course/rails';
 import { isExpression, type Values } from '../../steps/definition';
-import type { Doing, Fault, Listed } from '../robot';
+import type { Doing, Fault, ListedStep } from '../robot';
 import * as settings from './settings';
 
 /** The tightest curve of all rails, metres; Infinity without any. */
@@ -19,7 +19,7 @@ const numberOf = ({ values }: Doing, name: string): number =>
 	typeof values[name] === 'number' ? Math.abs(values[name]) : NaN;
 
 export function check(
-	steps: readonly Listed[],
+	steps: readonly ListedStep[],
 	{ counter }: Values,
 	_isWhole: boolean,
 	course?: Course

@@ -20,7 +20,7 @@ import { tick } from '../../time';
 import { facingOf, railReach } from '../../course/rails';
 import { wrapAngle } from '../../units/angles';
 import { Lamp } from '../lamp';
-import { assemble, Assembled, part, type Machine, type Part } from '../machine';
+import { assemble, Assembled, part, type Machine, type MachinePart } from '../machine';
 import { noises } from '../noise';
 import { brakingFor, paceOf } from '../pace';
 import type { Making, Variation } from '../robot';
@@ -114,7 +114,7 @@ export class Trolley extends Assembled implements Machine {
 		this.shown = withSenses(making.displayChance);
 	}
 
-	private parts(): Part[] {
+	private parts(): MachinePart[] {
 		let zero = 0;
 		return [
 			part(motion, {
@@ -157,7 +157,7 @@ export class Trolley extends Assembled implements Machine {
 		];
 	}
 
-	private senses({ surroundings }: Making, chance: Random, noise: number): Part[] {
+	private senses({ surroundings }: Making, chance: Random, noise: number): MachinePart[] {
 		const ahead = () =>
 			surroundings.distanceFrom(settings.outline[0]![0], settings.beam, settings.range);
 		return [

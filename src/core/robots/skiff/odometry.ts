@@ -5,13 +5,13 @@ import { counters } from '../../devices/counters/device';
 import { curving } from '../../devices/curving/device';
 import { headingOfBearing, wrapAngle } from '../../units/angles';
 import type { Facing } from '../gyro';
-import { part, type Part } from '../machine';
+import { part, type MachinePart } from '../machine';
 import type { Drive } from './drive';
 import * as settings from './settings';
 
 const wheelCircumference = Math.PI * settings.wheelDiameter;
 
-export function pacingOf(drive: Drive): Part {
+export function pacingOf(drive: Drive): MachinePart {
 	let zero = 0;
 	const way = () => (drive.left.way + drive.right.way) / 2;
 	return part(
@@ -29,7 +29,7 @@ export function pacingOf(drive: Drive): Part {
 	);
 }
 
-export function countersOf(drive: Drive): Part {
+export function countersOf(drive: Drive): MachinePart {
 	const zeroes = { left: 0, right: 0 };
 	return part(
 		counters,
@@ -47,7 +47,7 @@ export function countersOf(drive: Drive): Part {
 	);
 }
 
-export const curvingOf = (drive: Drive): Part =>
+export const curvingOf = (drive: Drive): MachinePart =>
 	part(curving, {
 		arc({ direction, radius, angle, speed }) {
 			const inner = angle * (radius - settings.axle / 2);
@@ -58,7 +58,7 @@ export const curvingOf = (drive: Drive): Part =>
 		}
 	});
 
-export const turningOf = (drive: Drive, facing: Facing): Part =>
+export const turningOf = (drive: Drive, facing: Facing): MachinePart =>
 	part(turning, {
 		turn: ({ angle }) => drive.turn(angle),
 		turnTo({ bearing }) {

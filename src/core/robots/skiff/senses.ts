@@ -8,7 +8,7 @@ import { shell } from '../../devices/shell/device';
 import { tiltSensor } from '../../devices/tiltSensor/device';
 import type { Random } from '../../random/random';
 import { floorColours } from '../../colours';
-import { part, type Part } from '../machine';
+import { part, type MachinePart } from '../machine';
 import { noises, noisyPart, type Noise } from '../noise';
 import type { Surroundings } from '../../world/body';
 import type { Variation } from '../robot';
@@ -28,7 +28,7 @@ export class Senses {
 	}
 
 	/** @param time of the robot's clock @param ownVolume how loud it plays itself, 0 to 1 */
-	parts(time: () => number, ownVolume: () => number): Part[] {
+	parts(time: () => number, ownVolume: () => number): MachinePart[] {
 		const { surroundings } = this;
 		const seen = () => surroundings.seenUnder(floorSensor, 0);
 		const loudest = () => Math.max(surroundings.sound, ownVolume() * ownLoudness);

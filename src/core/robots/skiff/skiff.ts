@@ -9,7 +9,7 @@ import { persistence } from '../../devices/persistence/device';
 import { wheels } from '../../devices/wheels/device';
 import { tick } from '../../time';
 import { Facing, gyroPart } from '../gyro';
-import { assemble, Assembled, part, type Machine, type Part } from '../machine';
+import { assemble, Assembled, part, type Machine, type MachinePart } from '../machine';
 import type { Making } from '../robot';
 import { characterOf, dayOf } from './character';
 import { Drive } from './drive';
@@ -53,7 +53,7 @@ export class Skiff extends Assembled implements Machine {
 		this.shown = withSenses(making.displayChance);
 	}
 
-	private parts(): Part[] {
+	private parts(): MachinePart[] {
 		const { body: drive, left, right, facing } = this;
 		return [
 			part(wheels, { drive: (power) => drive.run(power.left, power.right) }),

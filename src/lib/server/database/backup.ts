@@ -2,7 +2,7 @@
 import { chmodSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { dataFolder } from './database';
-import { backupFolder, backupsIn, fileName, isWhole, Reader } from './soundness';
+import { backupFolder, backupsIn, fileName, isWhole, DatabaseReader } from './soundness';
 
 const mostBackups = 7;
 
@@ -15,7 +15,9 @@ export async function backUp(folder = dataFolder(), now = new Date()): Promise<s
 	const part = `${file}.part`;
 	rmSync(part, { force: true });
 	try {
-		await new Reader(join(folder, fileName)).use((reader) => reader.all('VACUUM INTO ?', [part]));
+		await new DatabaseReader(join(folder, fileName)).use((reader) =>
+			reader.all('VACUUM INTO ?', [part])
+		);
 		if (!(await isWhole(part))) throw new Error(`The copy ${name} is not whole.`);
 		chmodSync(part, 0o600);
 		renameSync(part, file);

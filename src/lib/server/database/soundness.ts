@@ -71,7 +71,7 @@ export async function checkDatabase(folder: string): Promise<Result<void>> {
 	if (statSync(file).size === 0) return success(undefined);
 	if ((await firstBytes(file)) !== head) return say('foreign');
 	try {
-		return await new Reader(file).use(async (reader) => {
+		return await new DatabaseReader(file).use(async (reader) => {
 			const [check] = await reader.all<{ quick_check: string }>('PRAGMA quick_check(1)');
 			if (check?.quick_check !== 'ok') return say('damaged');
 			const tables = await reader.all<{ name: string }>(
@@ -102,7 +102,7 @@ async function firstBytes(file: string): Promise<string> {
 }
 
 /** What can be asked of a file without changing it. */
-export class Reader {
+export class DatabaseReader {
 	constructor(private readonly file: string) {}
 
 	private connection: sqlite3.Database | undefined;
@@ -131,7 +131,7 @@ export class Reader {
 /** Whether a copy can be opened, and is whole. */
 export async function isWhole(file: string): Promise<boolean> {
 	try {
-		const rows = await new Reader(file).use((reader) =>
+		const rows = await new DatabaseReader(file).use((reader) =>
 			reader.all<{ integrity_check: string }>('PRAGMA integrity_check(1)')
 		);
 		return rows[0]?.integrity_check === 'ok';

@@ -103,7 +103,7 @@ function isFor({ summary }: WithOwner, kind: string): boolean {
 	return read !== null && 'suits' in read && read.suits?.includes(kind) === true;
 }
 
-export interface Opened<K extends DocumentKind> {
+export interface OpenedDocument<K extends DocumentKind> {
 	readonly id: string;
 	readonly content: Contents[K];
 	readonly bench: Bench | null;
@@ -115,7 +115,7 @@ export interface Opened<K extends DocumentKind> {
 export async function openDocument<K extends DocumentKind>(
 	id: string,
 	kind: K
-): Promise<Result<Opened<K>> | null> {
+): Promise<Result<OpenedDocument<K>> | null> {
 	const { documents } = await database();
 	const row: WithOwner | null = await documents.findOne({ where: { id, kind }, include: 'owner' });
 	if (!row) return null;

@@ -1,8 +1,8 @@
 /** Where on a course something of some width has room, as a fine net of places. */
-import * as exact from '../exact';
-import type { Course } from './course';
-import { distanceTo, isInside, lengthTo, type Point } from './measure';
-import { partKinds } from './parts/list';
+import * as exact from '../../exact';
+import type { Course } from '../course';
+import { distanceTo, isInside, lengthTo, type Point } from '../measure';
+import { partKinds } from '../parts/list';
 
 /** Metres between places of the net; more on a large floor. */
 const finest = 0.01;
@@ -18,7 +18,7 @@ export interface Walker {
 	readonly isTapeWall?: boolean;
 }
 
-export class Room {
+export class Net {
 	readonly columns: number;
 	readonly rows: number;
 	readonly step: number;

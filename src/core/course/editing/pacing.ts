@@ -2,11 +2,11 @@
  * Lines typed the way people tape a floor: `60, right 90, 40, left 45, 120` goes on from the end of a
  * line. `right 90 round 30` goes round in an arc; `close` goes back to where the line began.
  */
-import * as exact from '../exact';
-import { failure, success, type Result } from '../sentence';
-import { radians } from '../units/angles';
-import { tidyBearing, tidyPoint } from './motions';
-import { lengthTo, placeBeside, toldFrom, type Point } from './measure';
+import * as exact from '../../exact';
+import { failure, success, type Result } from '../../sentence';
+import { radians } from '../../units/angles';
+import { tidyBearing, tidyPoint } from '../motions';
+import { lengthTo, placeBeside, toldFrom, type Point } from '../measure';
 
 export type Pace =
 	| { readonly type: 'go'; readonly length: number }

@@ -1,13 +1,13 @@
 /** Edits that lay new parts and go on with lines, as a hand does or as they are paced out. */
-import { success, type Result } from '../sentence';
-import type { Course, Part, PartName } from './course';
+import { success, type Result } from '../../sentence';
+import type { Course, Part, PartName } from '../course';
 import { adding, changing, together, type CourseEdit } from './edits';
-import { tidy, tidyBearing, tidyPoint } from './motions';
+import { tidy, tidyBearing, tidyPoint } from '../motions';
 import { pacedFrom, railFrom, railTo, type Pace, type PaceEnd } from './pacing';
-import { allParts, find, freeIds, kindOf, partNames, partsOf, type PartRef } from './parts';
-import { RailPath } from './rails';
-import { bearingTo, lengthTo, type Point } from './measure';
-import { bearingOfHeading } from '../units/angles';
+import { allParts, find, freeIds, kindOf, partNames, partsOf, type PartRef } from '../parts';
+import { RailPath } from '../rails';
+import { bearingTo, lengthTo, type Point } from '../measure';
+import { bearingOfHeading } from '../../units/angles';
 
 /** A line that is being laid: it goes on from here. */
 export interface Growing {

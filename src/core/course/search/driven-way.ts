@@ -2,12 +2,12 @@
  * Ways as people drive a course: few turns, right angles only, through the middle of what is there. The
  * net lies along the front of the start mark, so that what is found is told in whole numbers.
  */
-import * as exact from '../exact';
-import { headingOfBearing } from '../units/angles';
-import type { Course } from './course';
-import { lengthTo, type Point } from './measure';
-import { tidyPoint } from './motions';
-import { Room, type Walker } from './room';
+import * as exact from '../../exact';
+import { headingOfBearing } from '../../units/angles';
+import type { Course } from '../course';
+import { lengthTo, type Point } from '../measure';
+import { tidyPoint } from '../motions';
+import { Net, type Walker } from './net';
 import { Waiting } from './waiting';
 import { goalsOf, wayAlong, wayOver, type Goal, type Way } from './way';
 
@@ -42,7 +42,7 @@ class DrivingNet {
 
 	constructor(
 		{ width, height }: Course['size'],
-		room: Room,
+		room: Net,
 		private readonly start: Point,
 		bearing: number
 	) {
@@ -83,7 +83,7 @@ class DrivingNet {
 	}
 
 	/** What is near a wall counts more: so a way keeps to the middle. */
-	private weightsIn(room: Room): Float32Array {
+	private weightsIn(room: Net): Float32Array {
 		const { columns, rows, step } = this;
 		const away = new Float32Array(columns * rows);
 		const indexes = Array.from(away, (_, place) => room.indexOf(this.pointOf(place)));
@@ -194,7 +194,7 @@ export function wayAsWished(
 	if (!start || goals.length === 0) return undefined;
 	const shortest = () => withRoom(course, start.at, goals, walker);
 	if (wish === 'shortest' || goals.some(({ gate }) => gate)) return shortest();
-	const net = new DrivingNet(course.size, new Room(course, walker), start.at, start.bearing);
+	const net = new DrivingNet(course.size, new Net(course, walker), start.at, start.bearing);
 	const squared = onNet(net, start.at, goals, 'squared');
 	if (wish === 'squared' || !('points' in squared)) return squared;
 	const ways = [onNet(net, start.at, goals, 'fewestTurns'), squared, shortest()];

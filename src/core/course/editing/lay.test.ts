@@ -1,19 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { courseFrom, listedOf } from '../testing/random-course';
-import { got } from '../testing/got';
-import { courseOf, wall } from '../testing/sample';
+import { courseFrom, listedOf } from '../../testing/random-course';
+import { got } from '../../testing/got';
+import { courseOf, wall } from '../../testing/sample';
 import { changing, courseHistory } from './edits';
-import { distanceFrom, partsAt, partsIn } from './extent';
+import { distanceFrom, partsAt, partsIn } from '../extent';
 import { growFrom, growOn, growTo, type Growing } from './lay';
-import { mirror, resize, shift, turn } from './motions';
+import { mirror, resize, shift, turn } from '../motions';
 import { pacedFrom, railFrom, railTo, readPaces, type PaceWords } from './pacing';
-import { kindOf } from './parts';
-import { RailPath } from './rails';
-import { bearingTo, lengthTo, type Point } from './measure';
+import { kindOf } from '../parts';
+import { RailPath } from '../rails';
+import { bearingTo, lengthTo, type Point } from '../measure';
 import { endsOf, snap } from './snap';
-import { runs } from '../testing/runs';
-import { partKinds } from './parts/list';
+import { runs } from '../../testing/runs';
+import { partKinds } from '../parts/list';
 
 const words: PaceWords = {
 	...{ right: ['right', 'r'], left: ['left', 'l'], round: ['round'], close: ['close'] },

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { courseOf } from '../testing/sample';
+import { courseOf } from '../../testing/sample';
 import { aligning, copying, removing, spreading } from './arrange';
-import type { Course, Part } from './course';
+import type { Course, Part } from '../course';
 import { courseHistory, type CourseEdit } from './edits';
-import type { PartRef } from './parts';
+import type { PartRef } from '../parts';
 
 const crate = (id: string, x: number, y: number, width = 0.1): Course['crates'][number] => ({
 	...{ id, at: [x, y], bearing: 0, width, depth: 0.1, mass: 0.2 }

@@ -2,11 +2,11 @@
  * The shortest way for something of some width: the floor as a fine net of places at which it has
  * room, searched outwards from the start (A*), and the found way pulled taut between what is in it.
  */
-import * as exact from '../exact';
-import type { Course, Gate } from './course';
-import { lengthAlong, lengthTo, placeBeside, turnAt, type Point } from './measure';
-import { tidyPoint } from './motions';
-import { Room, type Walker } from './room';
+import * as exact from '../../exact';
+import type { Course, Gate } from '../course';
+import { lengthAlong, lengthTo, placeBeside, turnAt, type Point } from '../measure';
+import { tidyPoint } from '../motions';
+import { Net, type Walker } from './net';
 import { Waiting } from './waiting';
 
 export interface Way {
@@ -36,7 +36,7 @@ const neighbours: readonly (readonly [dx: number, dy: number, far: number])[] = 
 ];
 
 /** The places of the net from one point to within reach of a goal. */
-function netWay(room: Room, from: number, { at, within }: Goal): number[] | undefined {
+function netWay(room: Net, from: number, { at, within }: Goal): number[] | undefined {
 	const { columns, rows, step } = room;
 	const count = columns * rows;
 	const far = new Float64Array(count).fill(Infinity);
@@ -79,7 +79,7 @@ function netWay(room: Room, from: number, { at, within }: Goal): number[] | unde
 }
 
 /** Leaves out corners that one can cut, as often as that makes it shorter. */
-function pulledTaut(room: Room, points: readonly Point[]): Point[] {
+function pulledTaut(room: Net, points: readonly Point[]): Point[] {
 	let taut = [...points];
 	for (;;) {
 		const next: Point[] = [taut[0]!];
@@ -96,7 +96,7 @@ function pulledTaut(room: Room, points: readonly Point[]): Point[] {
 }
 
 /** Moves its corners to where it is shorter, in smaller and smaller steps. */
-function tightened(room: Room, points: Point[]): Point[] {
+function tightened(room: Net, points: Point[]): Point[] {
 	const line = [...points];
 	const around = (at: number): number =>
 		lengthTo(line[at - 1]!, line[at]!) + lengthTo(line[at]!, line[at + 1]!);
@@ -120,7 +120,7 @@ const worthATurn = 0.01;
 const kink = { within: 0.12, worth: 0.03 };
 
 /** Two corners become one where that is hardly longer: fewer turns, for those who have to drive it. */
-function withFewerTurns(room: Room, points: readonly Point[]): Point[] {
+function withFewerTurns(room: Net, points: readonly Point[]): Point[] {
 	const line = [...points];
 	let hasMerged = false;
 	for (let at = 0; at + 3 < line.length;) {
@@ -162,7 +162,7 @@ export function wayOver(
 	goals: readonly Goal[],
 	walker: Walker
 ): Way | { readonly unreached: number } {
-	const room = new Room(course, walker);
+	const room = new Net(course, walker);
 	const points: Point[] = [from];
 	const gates: Record<number, Gate> = {};
 	let start = room.isFree(room.indexOf(from))
@@ -191,7 +191,7 @@ const runUps = [0.3, 0.2, 0.1];
 
 /** Where one comes to a gate and where one is behind it, the shorter way round; none without room. */
 function sidesOf(
-	room: Room,
+	room: Net,
 	{ at, bearing }: Gate,
 	from: Point,
 	next: Point = at

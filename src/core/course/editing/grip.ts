@@ -1,9 +1,9 @@
 /** The handle that sizes a part without corners: where it is, and how large the part is pulled there. */
-import type { Part, PartName } from './course';
+import type { Part, PartName } from '../course';
 import { figures, type NumberFigure } from './figures';
-import type { Point } from './measure';
-import { tidy } from './motions';
-import { kindOf } from './parts';
+import type { Point } from '../measure';
+import { tidy } from '../motions';
+import { kindOf } from '../parts';
 
 /** Metres; undefined for what is sized by its corners, or not at all. */
 export const gripOf = (part: PartName, value: Part): Point | undefined =>

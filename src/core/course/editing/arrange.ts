@@ -1,22 +1,22 @@
 /** Edits that arrange what lies on a course: moved, brought into line, spread, copied, taken away. */
-import type { Course, Part, PartName } from './course';
+import type { Course, Part, PartName } from '../course';
 import { adding, changing, together, type CourseEdit } from './edits';
-import { boxAround, boxOf, extentOf, middleOf, type Box } from './extent';
-import { shift, type Motion } from './motions';
-import { find, freeIds, kindOf, partsOf, type PartRef } from './parts';
-import type { Point } from './measure';
+import { boxAround, boxOf, extentOf, middleOf, type Bounds } from '../extent';
+import { shift, type Movement } from '../motions';
+import { find, freeIds, kindOf, partsOf, type PartRef } from '../parts';
+import type { Point } from '../measure';
 
-export const boxOfPart = (course: Course, ref: PartRef): Box => boxOf(extentOf(course, ref)!);
+export const boxOfPart = (course: Course, ref: PartRef): Bounds => boxOf(extentOf(course, ref)!);
 
-const movedOne = (course: Course, ref: PartRef, motion: Motion): CourseEdit =>
+const movedOne = (course: Course, ref: PartRef, motion: Movement): CourseEdit =>
 	changing(ref, kindOf(ref.part).moved(find(course, ref)!, motion));
 
 /** All alike. */
-export const moving = (course: Course, refs: readonly PartRef[], motion: Motion): CourseEdit =>
+export const moving = (course: Course, refs: readonly PartRef[], motion: Movement): CourseEdit =>
 	together(refs.map((ref) => movedOne(course, ref, motion)));
 
 /** Where parts can be level: at the edges of the box around them, or in its middle. */
-export type Level = keyof Box | 'middle' | 'centre';
+export type Levelling = keyof Bounds | 'middle' | 'centre';
 
 /** A part, and how far it goes to the east and to the north. */
 type Going = readonly [ref: PartRef, east: number, north: number];
@@ -33,7 +33,7 @@ type Held = (ref: PartRef) => boolean;
 export function aligning(
 	course: Course,
 	refs: readonly PartRef[],
-	level: Level,
+	level: Levelling,
 	isHeld: Held
 ): CourseEdit {
 	const boxes = refs.map((ref) => boxOfPart(course, ref));
@@ -43,7 +43,7 @@ export function aligning(
 }
 
 /** Metres to the east and to the north, from where a box is to where it is level with another. */
-function wayTo(level: Level, own: Box, box: Box): [number, number] {
+function wayTo(level: Levelling, own: Bounds, box: Bounds): [number, number] {
 	const [x, y] = middleOf(own);
 	const [mx, my] = middleOf(box);
 	if (level === 'middle') return [0, my - y];

@@ -3,12 +3,12 @@
  * the table of parts, one for what is true of the whole course, and several together.
  */
 import { z } from 'zod';
-import { checkValue, identifierSchema } from '../document';
-import { applyTogether, historyOf, type Applied, type History } from '../history';
-import { failure, success, type Result } from '../sentence';
-import { fieldSchemas, type Course, type Part, type PartName } from './course';
-import { idOf, indexOf, kindOf, partNames, partsOf, withParts, type PartRef } from './parts';
-import { partKinds } from './parts/list';
+import { checkValue, identifierSchema } from '../../document';
+import { applyTogether, historyOf, type Applied, type History } from '../../history';
+import { failure, success, type Result } from '../../sentence';
+import { fieldSchemas, type Course, type Part, type PartName } from '../course';
+import { idOf, indexOf, kindOf, partNames, partsOf, withParts, type PartRef } from '../parts';
+import { partKinds } from '../parts/list';
 
 type Field = keyof typeof fieldSchemas;
 

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { writeDocument } from '../document';
-import { courseFrom, Dice, partFrom } from '../testing/random-course';
-import { courseOf } from '../testing/sample';
-import { courseSchema, type Course, type Part, type PartName } from './course';
+import { writeDocument } from '../../document';
+import { courseFrom, Dice, partFrom } from '../../testing/random-course';
+import { courseOf } from '../../testing/sample';
+import { courseSchema, type Course, type Part, type PartName } from '../course';
 import { courseHistory, type CourseEdit, type CourseHistory } from './edits';
-import { freeIds, idOf, kindOf, partNames, partsOf } from './parts';
-import { mirror, resize, shift, turn } from './motions';
-import { runs } from '../testing/runs';
+import { freeIds, idOf, kindOf, partNames, partsOf } from '../parts';
+import { mirror, resize, shift, turn } from '../motions';
+import { runs } from '../../testing/runs';
 
 const { start, perform, undo, redo } = courseHistory;
 const numbers = fc.array(fc.nat(1_000_000), { minLength: 6, maxLength: 24 });

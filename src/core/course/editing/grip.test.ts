@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { gripOf, pulledBy } from './grip';
-import type { Part, PartName } from './course';
+import type { Part, PartName } from '../course';
 
 const samples: readonly (readonly [PartName, Part])[] = [
 	['crates', { id: 'a', at: [1, 1], bearing: 30, width: 0.2, depth: 0.1, mass: 0.2 }],

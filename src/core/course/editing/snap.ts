@@ -1,8 +1,8 @@
 /** Where a hand that points somewhere near means to point: an end, a straight angle, the grid. */
-import type { Course } from './course';
-import { bearingTo, lengthTo, placeBeside, turnBetween, type Point } from './measure';
-import { tidyPoint } from './motions';
-import { keyOf, kindOf, placedParts, type PartRef } from './parts';
+import type { Course } from '../course';
+import { bearingTo, lengthTo, placeBeside, turnBetween, type Point } from '../measure';
+import { tidyPoint } from '../motions';
+import { keyOf, kindOf, placedParts, type PartRef } from '../parts';
 
 /** Degrees: bearings that a line is drawn to, and how near one has to be. */
 const bearings = 15;

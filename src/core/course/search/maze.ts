@@ -2,13 +2,13 @@
  * Makes mazes: cells of squares, triangles or hexagons, joined at random so that every cell can be
  * reached from every other; what is not joined is a wall, or a tape.
  */
-import * as exact from '../exact';
-import { Random } from '../random/random';
-import { failure, success, type Result } from '../sentence';
-import { headingOfBearing } from '../units/angles';
-import { makeCourse, type Course } from './course';
-import { tidy, tidyBearing, tidyPoint } from './motions';
-import { bearingTo, lengthTo, type Point } from './measure';
+import * as exact from '../../exact';
+import { Random } from '../../random/random';
+import { failure, success, type Result } from '../../sentence';
+import { headingOfBearing } from '../../units/angles';
+import { makeCourse, type Course } from '../course';
+import { tidy, tidyBearing, tidyPoint } from '../motions';
+import { bearingTo, lengthTo, type Point } from '../measure';
 import { wayAlong } from './way';
 
 export const mazeShapes = ['square', 'triangle', 'hexagon'] as const;
@@ -40,7 +40,7 @@ export interface Maze {
 	/** Middles of the cells from start to finish by the fewest cells. */
 	readonly way: readonly Point[];
 	/** Cells of that way, in numbers, and of each the cells that it is joined to. */
-	readonly cells: readonly Cell[];
+	readonly cells: readonly MazeCell[];
 	readonly cellWay: readonly number[];
 	readonly joined: readonly (readonly number[])[];
 	readonly figures: MazeFigures;
@@ -56,7 +56,7 @@ export interface MazeFigures {
 	readonly choices: number;
 }
 
-export interface Cell {
+export interface MazeCell {
 	readonly middle: Point;
 	readonly corners: readonly Point[];
 }
@@ -71,14 +71,14 @@ const largestRing = 0.15;
 const root3 = Math.sqrt(3);
 
 /** The cells of a grid with its south-west corner at 0, 0. */
-function cellsOf({ shape, columns, rows, side }: MazeWish): Cell[] {
-	const cells: Cell[] = [];
+function cellsOf({ shape, columns, rows, side }: MazeWish): MazeCell[] {
+	const cells: MazeCell[] = [];
 	for (let row = 0; row < rows; row++)
 		for (let column = 0; column < columns; column++) cells.push(cellAt[shape](column, row, side));
 	return cells;
 }
 
-const cellOf = (corners: readonly Point[]): Cell => ({
+const cellOf = (corners: readonly Point[]): MazeCell => ({
 	corners,
 	middle: [
 		corners.reduce((sum, [x]) => sum + x, 0) / corners.length,
@@ -86,47 +86,48 @@ const cellOf = (corners: readonly Point[]): Cell => ({
 	]
 });
 
-const cellAt: Readonly<Record<MazeShape, (column: number, row: number, side: number) => Cell>> = {
-	square: (column, row, side) => {
-		const [x, y] = [column * side, row * side];
-		return cellOf([
-			[x, y],
-			[x + side, y],
-			[x + side, y + side],
-			[x, y + side]
-		]);
-	},
-	triangle: (column, row, side) => {
-		const high = (side * root3) / 2;
-		const [x, y] = [(column * side) / 2, row * high];
-		// One stands on its side, the next on its point.
-		return (column + row) % 2 === 0
-			? cellOf([
-					[x, y],
-					[x + side, y],
-					[x + side / 2, y + high]
-				])
-			: cellOf([
-					[x, y + high],
-					[x + side / 2, y],
-					[x + side, y + high]
-				]);
-	},
-	hexagon: (column, row, side) => {
-		const wide = side * root3;
-		const x = column * wide + (row % 2 === 0 ? wide / 2 : wide);
-		const y = row * side * 1.5 + side;
-		const half = wide / 2;
-		return cellOf([
-			[x, y - side],
-			[x + half, y - side / 2],
-			[x + half, y + side / 2],
-			[x, y + side],
-			[x - half, y + side / 2],
-			[x - half, y - side / 2]
-		]);
-	}
-};
+const cellAt: Readonly<Record<MazeShape, (column: number, row: number, side: number) => MazeCell>> =
+	{
+		square: (column, row, side) => {
+			const [x, y] = [column * side, row * side];
+			return cellOf([
+				[x, y],
+				[x + side, y],
+				[x + side, y + side],
+				[x, y + side]
+			]);
+		},
+		triangle: (column, row, side) => {
+			const high = (side * root3) / 2;
+			const [x, y] = [(column * side) / 2, row * high];
+			// One stands on its side, the next on its point.
+			return (column + row) % 2 === 0
+				? cellOf([
+						[x, y],
+						[x + side, y],
+						[x + side / 2, y + high]
+					])
+				: cellOf([
+						[x, y + high],
+						[x + side / 2, y],
+						[x + side, y + high]
+					]);
+		},
+		hexagon: (column, row, side) => {
+			const wide = side * root3;
+			const x = column * wide + (row % 2 === 0 ? wide / 2 : wide);
+			const y = row * side * 1.5 + side;
+			const half = wide / 2;
+			return cellOf([
+				[x, y - side],
+				[x + half, y - side / 2],
+				[x + half, y + side / 2],
+				[x, y + side],
+				[x - half, y + side / 2],
+				[x - half, y - side / 2]
+			]);
+		}
+	};
 
 /** A side of cells: where it is, and the one or two cells that it bounds. */
 interface Side {
@@ -138,7 +139,7 @@ interface Side {
 /** Corners that are the same have one name, whichever cell counts them. */
 const nameOf = ([x, y]: Point): string => `${Math.round(x * 1e4)} ${Math.round(y * 1e4)}`;
 
-function sidesOf(cells: readonly Cell[]): Side[] {
+function sidesOf(cells: readonly MazeCell[]): Side[] {
 	const sides = new Map<string, Side>();
 	cells.forEach(({ corners }, cell) =>
 		corners.forEach((from, i) => {
@@ -308,7 +309,10 @@ const insideOf = ({ shape, side, thickness }: MazeWish): number =>
 	thickness / 2;
 
 /** Turned, and with a margin around it. */
-function laidOn(plain: readonly Cell[], slant: number): { cells: Cell[]; size: Course['size'] } {
+function laidOn(
+	plain: readonly MazeCell[],
+	slant: number
+): { cells: MazeCell[]; size: Course['size'] } {
 	const heading = headingOfBearing(90 + slant);
 	const [cos, sin] = [exact.cos(heading), exact.sin(heading)];
 	const turned = ([x, y]: Point): Point => [x * cos - y * sin, x * sin + y * cos];

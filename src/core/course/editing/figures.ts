@@ -1,10 +1,10 @@
 /** What can be said of a part in numbers and choices. */
 import { z } from 'zod';
-import type { Part, PartName } from './course';
-import type { Point } from './measure';
-import { kindOf, partNames } from './parts';
-import type { FigureOf } from './parts/kind';
-import { coordinate } from './parts/schemas';
+import type { Part, PartName } from '../course';
+import type { Point } from '../measure';
+import { kindOf, partNames } from '../parts';
+import type { FigureOf } from '../parts/kind';
+import { coordinate } from '../parts/schemas';
 
 interface Named {
 	/** As the part's own field is called; `x` and `y` are those of its place. */
