@@ -30,17 +30,13 @@
 	<div class="notice" role="alert">
 		<span>{t('save.conflict', { name: saver.secondVersion.name })}</span>
 		<a class="button button-line" href={otherVersion} target="_blank">{t('save.seeOther')}</a>
-		<button class="button button-line" onclick={() => (saver.secondVersion = null)}
-			>{t('save.dismiss')}</button
-		>
+		<button class="button button-line" onclick={() => saver.dismiss()}>{t('save.dismiss')}</button>
 	</div>
 {/if}
 {#if saver.wasDeleted}
 	<div class="notice" role="alert">
 		<span>{t('save.wasDeleted')}</span>
-		<button class="button button-line" onclick={() => (saver.wasDeleted = false)}
-			>{t('save.dismiss')}</button
-		>
+		<button class="button button-line" onclick={() => saver.dismiss()}>{t('save.dismiss')}</button>
 	</div>
 {/if}
 {#if refused}

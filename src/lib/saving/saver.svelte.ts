@@ -6,6 +6,19 @@
 import { dropDraft, findDraft, keepDraft, keepDraftAtOnce } from './device';
 import { newId } from './id';
 import { living } from './living';
+import {
+	answered,
+	changed,
+	dismissed,
+	isSafe,
+	kept,
+	missed,
+	opened,
+	restored,
+	retired,
+	sent,
+	type Saving
+} from './machine';
 import type { Bench, Content, Save } from './protocol';
 import { Refused, Unable } from './send';
 import { sendSave } from './send-save';
@@ -16,64 +29,68 @@ export type SavingState = 'saved' | 'saving' | 'kept' | 'unkept' | 'refused';
 
 /** Waits for a pause in typing, ms. */
 const pause = 350;
-/** Tries again after so long, ms; twice as long each time, up to the longest. */
-const firstRetry = 1000;
-const longestRetry = 15_000;
 
 export class Saver {
-	private answer = $state<'saved' | 'saving' | 'away' | 'refused'>('saved');
-	/** The device could keep what it was last given. */
-	private isKept = $state(true);
-	/** After a conflict: the name of the second version that now holds what is on screen. */
-	secondVersion = $state<{ id: string; name: string } | null>(null);
-	/** It had been deleted elsewhere, and a save has brought it back. */
-	wasDeleted = $state(false);
-	/** Why the server took nothing, in its words; empty when it says nothing. */
-	refusal = $state('');
-
+	private now: Saving;
 	private readonly tab = thisTab();
-	private draft: Save | null = null;
-	private unanswered: string[] = [];
-	private isSending = false;
 	private timer: ReturnType<typeof setTimeout> | undefined;
-	private retry = firstRetry;
 	/** The newest draft is about to be kept on the device. */
 	private isKeeping = false;
 	private keeping: Promise<unknown> = Promise.resolve();
-	/** Id of the save that the device holds. */
-	private keptId = '';
+	/** A save is on its way, or its draft is being dropped. */
+	private isBusy = false;
 	/** Its document is closed. */
 	private isDisposed = false;
-	/** Another one has taken over. */
-	private isRetired = false;
 	/** What the one before it had not sent. */
 	private readonly inherited: Save | null;
 
-	constructor(
-		public id: string,
-		private revision: number
-	) {
+	constructor(id: string, revision: number) {
+		this.now = $state.raw(opened(id, revision));
 		// Opened again before it was sent: this one takes over the draft, and the sending.
 		this.inherited = living.get(id)?.retire() ?? null;
 		living.set(id, this);
 	}
 
+	get id(): string {
+		return this.now.id;
+	}
+
 	get state(): SavingState {
-		if (this.answer === 'away') return this.isKept ? 'kept' : 'unkept';
-		return this.answer;
+		const { answer, isKept } = this.now;
+		if (answer === 'away') return isKept ? 'kept' : 'unkept';
+		return answer;
+	}
+
+	/** After a conflict: the name of the second version that now holds what is on screen. */
+	get secondVersion() {
+		return this.now.secondVersion;
+	}
+
+	/** It had been deleted elsewhere, and a save has brought it back. */
+	get wasDeleted(): boolean {
+		return this.now.wasDeleted;
+	}
+
+	/** Why the server took nothing, in its words; empty when it says nothing. */
+	get refusal(): string {
+		return this.now.refusal;
 	}
 
 	/** What is on screen is on the server or on the device. */
 	get isSafe(): boolean {
-		return !this.draft || this.draft.saveId === this.keptId;
+		return isSafe(this.now);
+	}
+
+	/** The person has read what was said of a second version, or of what was deleted. */
+	dismiss(): void {
+		this.now = dismissed(this.now);
 	}
 
 	/** @returns what it had not sent */
 	retire(): Save | null {
-		const { draft } = this;
-		this.isRetired = true;
+		const { draft } = this.now;
 		clearTimeout(this.timer);
-		this.draft = null;
+		this.now = retired(this.now);
 		return draft;
 	}
 
@@ -85,40 +102,22 @@ export class Saver {
 	async restore(): Promise<Save | null> {
 		const save = this.inherited ?? (await findDraft(this.id, await this.tab))?.save;
 		if (!save) return null;
-		this.draft = save;
-		this.unanswered = [...save.unanswered, save.saveId];
-		this.revision = save.baseRevision;
+		this.now = restored(this.now, save, !this.inherited);
 		if (this.inherited) this.keep();
-		else this.keptId = save.saveId;
 		this.schedule(0);
 		return save;
 	}
 
-	/**
-	 * Takes a change; it is on the device before anything is sent. A draft that it takes the place of
-	 * may have been found there and sent by another page, so it counts as sent without an answer.
-	 */
+	/** Takes a change; it is on the device before anything is sent. */
 	change(work: Content, bench?: Bench): void {
-		if (this.draft) this.missAnswer(this.draft.saveId);
-		this.draft = {
-			work,
-			bench: bench ?? this.draft?.bench,
-			baseRevision: this.revision,
-			saveId: newId(),
-			unanswered: this.unanswered.slice(-100)
-		};
-		if (this.answer !== 'away') this.answer = 'saving';
+		this.now = changed(this.now, work, bench, newId());
 		this.keep();
 		this.schedule(pause);
 	}
 
-	private missAnswer(saveId: string): void {
-		if (!this.unanswered.includes(saveId)) this.unanswered.push(saveId);
-	}
-
 	/** Tries at once, such as when the network is back. */
 	hurry(): void {
-		if (this.draft) this.schedule(0);
+		if (this.now.draft) this.schedule(0);
 	}
 
 	/** The document is closed: what is left is sent without waiting for a pause. */
@@ -126,7 +125,7 @@ export class Saver {
 		this.isDisposed = true;
 		this.keepNow();
 		this.hurry();
-		if (!this.draft && !this.isSending) this.leave();
+		if (!this.now.draft && !this.isBusy) this.leave();
 	}
 
 	/**
@@ -140,24 +139,21 @@ export class Saver {
 	}
 
 	private keepNow(): void {
-		const { id, draft: save, isKeeping } = this;
+		const { id, draft: save } = this.now;
+		const { isKeeping } = this;
 		this.isKeeping = false;
 		if (!save || !isKeeping) return;
 		this.keeping = this.keeping.then(async () => {
 			const isKept = await keepDraft({ id, tab: await this.tab, save });
-			this.noteKept(save, isKept);
+			this.now = kept(this.now, save, isKept);
 		});
-	}
-
-	private noteKept(save: Save, isKept: boolean): void {
-		this.isKept = isKept;
-		if (isKept) this.keptId = save.saveId;
 	}
 
 	/** The page is about to go: what is not kept yet is kept without waiting. @returns whether it is safe */
 	keepAtOnce(): boolean {
-		const { id, draft: save } = this;
-		if (save && !this.isSafe) this.noteKept(save, keepDraftAtOnce({ id, tab: thisTabNow(), save }));
+		const { id, draft: save } = this.now;
+		if (save && !this.isSafe)
+			this.now = kept(this.now, save, keepDraftAtOnce({ id, tab: thisTabNow(), save }));
 		return this.isSafe;
 	}
 
@@ -167,52 +163,36 @@ export class Saver {
 	}
 
 	private async send(): Promise<void> {
-		if (!this.draft || this.isSending) return;
-		this.isSending = true;
-		const save = { ...this.draft, baseRevision: this.revision };
-		const { id } = this;
+		if (this.isBusy) return;
+		this.now = sent(this.now);
+		const { id, sending } = this.now;
+		if (!sending) return;
+		this.isBusy = true;
+		this.keepNow();
+		await this.keeping;
 		try {
-			this.keepNow();
-			await this.keeping;
-			const saved = await sendSave(id, save);
-			const answered = this.unanswered.indexOf(save.saveId);
-			this.unanswered = answered < 0 ? [] : this.unanswered.slice(answered + 1);
-			this.revision = saved.revision;
-			this.retry = firstRetry;
-			if (saved.wasDeleted) this.wasDeleted = true;
-			if (this.draft?.saveId === save.saveId) {
-				this.draft = null;
-				this.answer = 'saved';
-			}
-			await dropDraft(id, await this.tab, save);
-			if (saved.kept) this.moveTo(saved.kept);
-			if (this.draft) this.schedule(0);
+			this.now = answered(this.now, await sendSave(id, sending));
+			await dropDraft(id, await this.tab, sending);
+			if (this.id !== id) this.moveFrom(id);
+			if (this.now.draft) this.schedule(0);
 			else if (this.isDisposed) this.leave();
 		} catch (error) {
-			this.missAnswer(save.saveId);
-			this.refusal = error instanceof Refused || error instanceof Unable ? error.message : '';
-			if (error instanceof Refused) this.answer = 'refused';
-			else {
-				this.answer = 'away';
-				this.schedule(this.retry);
-				this.retry = Math.min(longestRetry, this.retry * 2);
-			}
+			const isAnswer = error instanceof Refused || error instanceof Unable;
+			const { retry } = this.now;
+			this.now = missed(this.now, error instanceof Refused, isAnswer ? error.message : '');
+			if (this.now.answer === 'away') this.schedule(retry);
 		} finally {
-			this.isSending = false;
+			this.isBusy = false;
 		}
 	}
 
 	/** From now on saves go to the second version; a newer draft moves with them. */
-	private moveTo(kept: { id: string; name: string }): void {
-		const { draft, id: before } = this;
-		if (this.isRetired) return;
-		this.leave();
-		this.id = kept.id;
-		living.set(kept.id, this);
-		this.secondVersion = kept;
-		if (draft) {
-			void this.keeping.then(async () => dropDraft(before, await this.tab, draft));
-			this.keep();
-		}
+	private moveFrom(before: string): void {
+		const { draft } = this.now;
+		if (living.get(before) === this) living.delete(before);
+		living.set(this.id, this);
+		if (!draft) return;
+		void this.keeping.then(async () => dropDraft(before, await this.tab, draft));
+		this.keep();
 	}
 }

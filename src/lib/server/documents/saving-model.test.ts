@@ -5,6 +5,15 @@
  */
 import * as fc from 'fast-check';
 import { expect, it } from 'vitest';
+import {
+	answered,
+	changed,
+	missed,
+	opened,
+	restored,
+	sent,
+	type Saving
+} from '$lib/saving/machine';
 import type { Content, Save } from '$lib/saving/protocol';
 import { closeDatabase, database } from '../database/database';
 import { newSaveId, planNamed, withDatabase } from '../testing';
@@ -13,13 +22,10 @@ import { runs } from '$core/testing/runs';
 
 const first = 'quay';
 
-/** One tab, as $lib/saving/saver does it: a draft, what it was made from, what was never answered. */
+/** One tab: its saving, and the marks of what is on screen. */
 interface Tab {
-	document: string;
-	revision: number;
+	saving: Saving;
 	marks: number[];
-	draft: Save | null;
-	unanswered: string[];
 }
 
 const actions = [
@@ -69,11 +75,8 @@ class World {
 		const { documents } = await database();
 		const row = await documents.findOne({ order: [['createdAt', 'DESC']] });
 		this.tabs[which] = {
-			document: row?.id ?? first,
-			revision: row?.revision ?? 0,
-			marks: row ? marksIn(row.content) : [],
-			draft: null,
-			unanswered: []
+			saving: opened(row?.id ?? first, row?.revision ?? 0),
+			marks: row ? marksIn(row.content) : []
 		};
 	}
 
@@ -85,57 +88,47 @@ class World {
 			if (late) await saveDocument(late.document, late.save, null);
 			return;
 		}
-		if (!tab.draft || action === 'edit' || action === 'work') this.edit(tab);
-		const draft = tab.draft!;
-		const save = { ...draft, baseRevision: tab.revision };
+		if (!tab.saving.draft || action === 'edit' || action === 'work') this.edit(tab);
+		const { id, draft } = tab.saving;
 		switch (action) {
 			case 'work':
 				return this.send(tab);
 			case 'twice':
-				await Promise.all([saveDocument(tab.document, save, null), this.send(tab)]);
+				await Promise.all([saveDocument(id, sent(tab.saving).sending!, null), this.send(tab)]);
 				return;
 			case 'race':
-				for (const each of this.tabs) if (!each.draft) this.edit(each);
+				for (const each of this.tabs) if (!each.saving.draft) this.edit(each);
 				await Promise.all(this.tabs.map((each) => this.send(each)));
 				return;
 			case 'lose':
-			case 'delay':
-				if (action === 'lose') await saveDocument(tab.document, save, null);
-				miss(tab, save.saveId);
-				this.lateSaves.push({ document: tab.document, save });
+			case 'delay': {
+				const away = sent(tab.saving);
+				if (action === 'lose') await saveDocument(id, away.sending!, null);
+				this.lateSaves.push({ document: id, save: away.sending! });
+				tab.saving = missed(away, false, '');
 				return;
+			}
 			case 'sendForIt':
 				// Another page takes its draft for an orphan's; it has it as it was kept.
-				await saveDocument(tab.document, draft, null);
+				await saveDocument(id, draft!, null);
 				return;
 			case 'reload':
-				tab.unanswered = [...draft.unanswered, draft.saveId];
-				tab.revision = draft.baseRevision;
+				tab.saving = restored(opened(id, 0), draft!, true);
 		}
 	}
 
 	private edit(tab: Tab): void {
 		this.mark += 1;
 		tab.marks = [...tab.marks, this.mark];
-		if (tab.draft) miss(tab, tab.draft.saveId);
-		tab.draft = {
-			work: planWith(tab.marks),
-			baseRevision: tab.revision,
-			saveId: newSaveId(),
-			unanswered: tab.unanswered.slice(-100)
-		};
+		tab.saving = changed(tab.saving, planWith(tab.marks), undefined, newSaveId());
 	}
 
 	private async send(tab: Tab): Promise<void> {
-		const save = { ...tab.draft!, baseRevision: tab.revision };
-		const saved = await saveDocument(tab.document, save, null);
+		const away = sent(tab.saving);
+		const saved = await saveDocument(away.id, away.sending!, null);
 		if (!saved.ok) throw new Error(saved.failure.key);
 		for (const mark of tab.marks) this.acknowledged.add(mark);
-		const answered = tab.unanswered.indexOf(save.saveId);
-		tab.unanswered = answered < 0 ? [] : tab.unanswered.slice(answered + 1);
-		tab.revision = saved.value.revision;
-		tab.draft = null;
-		if (saved.value.kept) tab.document = saved.value.kept.id;
+		tab.saving = answered(away, saved.value);
 	}
 }
 
@@ -151,10 +144,6 @@ function planWith(marks: readonly number[]): Content {
 			robots: content.robots.map((robot) => ({ ...robot, name: marks.join(' ') }))
 		}
 	};
-}
-
-function miss(tab: Tab, saveId: string): void {
-	if (!tab.unanswered.includes(saveId)) tab.unanswered.push(saveId);
 }
 
 const moves = fc.array(fc.tuple(fc.constantFrom(...actions), fc.nat(tabs - 1)), {
