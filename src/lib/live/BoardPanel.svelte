@@ -74,14 +74,14 @@
 	}
 
 	async function press({ chain }: BoardThing & { type: 'button' }) {
-		if (!(await live.beginBoard())) return;
+		if (!(await live.board.begin())) return;
 		for (const [variable, value] of Object.entries(values)) robots.set(variable, value);
 		robots.press(chain);
 	}
 
 	async function slide({ variable }: BoardThing & { type: 'slider' }, value: number) {
 		values[variable] = value;
-		if (await live.beginBoard()) robots.set(variable, value);
+		if (await live.board.begin()) robots.set(variable, value);
 	}
 
 	/** Not more often than a robot can follow; the last one always. */
@@ -94,9 +94,9 @@
 			return;
 		}
 		lastOrder = performance.now();
-		if (!(await live.beginBoard())) return;
+		if (!(await live.board.begin())) return;
 		const wanted = bench.plan.robots.find(({ id }) => id === robot) ?? bench.plan.robots[0]!;
-		const address = live.addressOf(wanted.id);
+		const address = live.board.addressOf(wanted.id);
 		if (address === undefined) return;
 		for (const order of ordersOf(robotKindOf(wanted.kind), { ...centred, x, y }, most))
 			robots.order(address, order);
@@ -118,7 +118,7 @@
 
 	function close() {
 		if (live.isRunning) live.halt();
-		live.isBoardOpen = false;
+		live.panel = null;
 	}
 	onDestroy(() => clearTimeout(waiting));
 </script>
@@ -129,14 +129,14 @@
 			>{t('board.on')}
 			<select
 				class="field"
-				value={live.isOnModel ? 'model' : 'robot'}
+				value={live.board.isOnModel ? 'model' : 'robot'}
 				onchange={(event) => {
 					if (live.isRunning) live.halt();
-					live.isOnModel = event.currentTarget.value === 'model';
+					live.board.isOnModel = event.currentTarget.value === 'model';
 				}}
 			>
 				<option value="model">{t('board.model')}</option>
-				<option value="robot">{live.parts[0]?.robot?.name ?? t('board.robot')}</option>
+				<option value="robot">{live.roles[0]?.robot?.name ?? t('board.robot')}</option>
 			</select></label
 		>
 		<button

@@ -19,7 +19,7 @@
 	/** Metres around the mark in which a drag turns it; farther away it moves the floor. */
 	const reach = 0.22;
 
-	const robot = $derived(live.lining!);
+	const robot = $derived(live.lining.robot!);
 	const at = $derived(live.startOf(robot).at);
 	const isRound = $derived(robotKindOf(robot.kind).isRound === true);
 
@@ -32,11 +32,11 @@
 
 <g transform="translate({at[0]},{at[1]})">
 	{#if isRound}
-		<line class="went" y1="0.05" y2="0.32" transform="rotate({-live.went})" />
+		<line class="went" y1="0.05" y2="0.32" transform="rotate({-live.lining.went})" />
 	{:else}
 		<StandingRobot
 			kind={robot.kind}
-			pose={{ x: at[0], y: at[1], heading: headingOfBearing(live.went) }}
+			pose={{ x: at[0], y: at[1], heading: headingOfBearing(live.lining.went) }}
 			columns={{}}
 		/>
 	{/if}

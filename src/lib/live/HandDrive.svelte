@@ -104,7 +104,7 @@
 
 <svelte:window onkeydown={onkey} onkeyup={onkey} onblur={() => (sticks = centred)} />
 
-<SidePanel title={t('drive.title', { name: robot.name })} onclose={() => (live.isDriving = false)}>
+<SidePanel title={t('drive.title', { name: robot.name })} onclose={() => (live.panel = null)}>
 	<p>{t('drive.how')}</p>
 	<div class="sticks">
 		{#if flies}

@@ -46,7 +46,7 @@
 	}
 </script>
 
-<SidePanel title={t('runs.title')} onclose={() => (live.isLooking = false)}>
+<SidePanel title={t('runs.title')} onclose={() => (live.panel = null)}>
 	<p>{t(isRead && list.length === 0 ? 'runs.none' : 'runs.about', { most: mostKept })}</p>
 	<p class="news" role="status">{news}</p>
 	<ul>

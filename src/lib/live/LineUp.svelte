@@ -59,13 +59,13 @@
 		const degrees = keys[event.key];
 		if (degrees === undefined || isTyping(event.target)) return;
 		event.preventDefault();
-		live.turnFront(degrees);
+		live.lining.turnFront(degrees);
 	}
 </script>
 
 <SidePanel
 	title={t('lineUp.title', { name: robot.name })}
-	onclose={() => (live.lining = null)}
+	onclose={() => live.lining.end()}
 	{onkeydown}
 >
 	<p>{t(isRound ? 'lineUp.how' : 'lineUp.drawing', { name: robot.name })}</p>
@@ -83,7 +83,7 @@
 				class="button button-line button-icon"
 				aria-label={t('lineUp.less')}
 				title={t('lineUp.less')}
-				onclick={() => live.turnFront(-press)}><RotateCcw size={18} /></button
+				onclick={() => live.lining.turnFront(-press)}><RotateCcw size={18} /></button
 			>
 			<label>
 				{t(isRound ? 'lineUp.which' : 'lineUp.front')}
@@ -93,15 +93,15 @@
 					min="0"
 					max="359"
 					step="1"
-					value={live.went}
-					onchange={(event) => live.setFront(event.currentTarget.valueAsNumber)}
+					value={live.lining.went}
+					onchange={(event) => live.lining.setFront(event.currentTarget.valueAsNumber)}
 				/>°
 			</label>
 			<button
 				class="button button-line button-icon"
 				aria-label={t('lineUp.more')}
 				title={t('lineUp.more')}
-				onclick={() => live.turnFront(press)}><RotateCw size={18} /></button
+				onclick={() => live.lining.turnFront(press)}><RotateCw size={18} /></button
 			>
 			<button class="button button-main" onclick={() => live.finishLining(robot)}
 				>{t('lineUp.done')}</button

@@ -18,15 +18,15 @@
 {#if live.shown?.robot}
 	{@const { robot } = live.shown}
 	{#key robot.id}
-		{#if live.isStoring}<StorePanel {live} {robot} />{/if}
-		{#if live.isDriving}<HandDrive {live} {robot} />{/if}
+		{#if live.panel === 'store'}<StorePanel {live} {robot} />{/if}
+		{#if live.panel === 'drive'}<HandDrive {live} {robot} />{/if}
 	{/key}
 {/if}
-{#if live.isLooking}<KeptRuns {live} />{/if}
-{#if live.isBoardOpen}<BoardPanel {live} />{/if}
+{#if live.panel === 'runs'}<KeptRuns {live} />{/if}
+{#if live.panel === 'board'}<BoardPanel {live} />{/if}
 <!-- What is missing lies on top of what misses it. -->
-{#if live.isAsked && !live.lining}<ReadyList {live} />{/if}
-{#if live.lining}<LineUp {live} robot={live.lining} />{/if}
+{#if live.isAsked && !live.lining.robot}<ReadyList {live} />{/if}
+{#if live.lining.robot}<LineUp {live} robot={live.lining.robot} />{/if}
 
 {#if live.isChoosing}
 	<TitledDialog title={t('robots.title')} width={46} onclose={() => (live.isChoosing = false)}>

@@ -11,7 +11,7 @@
 
 	/** Robots that nobody has chosen for another part. */
 	const free = $derived(
-		robots.paired.filter(({ id }) => live.parts.every(({ robot }) => robot?.id !== id))
+		robots.paired.filter(({ id }) => live.roles.every(({ robot }) => robot?.id !== id))
 	);
 
 	const remedies = {
@@ -59,7 +59,7 @@
 			disabled={live.needs.length > 0}
 			onclick={() => live.runAsked()}><Radio size={18} />{t('live.run')}</button
 		>
-		{#if live.parts.length === 1 && live.parts[0]?.robot}
+		{#if live.roles.length === 1 && live.roles[0]?.robot}
 			<button class="button button-line" onclick={() => live.openStore()}
 				><HardDriveDownload size={18} />{t('live.store')}</button
 			>

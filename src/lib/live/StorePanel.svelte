@@ -35,7 +35,7 @@
 	}
 </script>
 
-<SidePanel title={t('store.title', { name: robot.name })} onclose={() => (live.isStoring = false)}>
+<SidePanel title={t('store.title', { name: robot.name })} onclose={() => (live.panel = null)}>
 	<p>{t(isForMore ? 'store.forMore' : 'store.how', { count: plan.robots.length })}</p>
 	<p class="news" role="status">{held ? news : t('store.asking')}</p>
 	<ul>

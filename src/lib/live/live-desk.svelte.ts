@@ -12,7 +12,7 @@ import type { Attempt } from '$core/simulation/attempt';
 import { flying } from '$core/devices/flying/device';
 import { turning } from '$core/devices/turning/device';
 import { canDo } from '$core/robots/robot';
-import { bearingOfHeading, headingOfBearing } from '$core/units/angles';
+import { headingOfBearing } from '$core/units/angles';
 import { startPlaces, type StartPlace } from '$core/world/start-places';
 import { say, t } from '$lib/i18n';
 import { rememberRun } from '$lib/robots/held';
@@ -22,21 +22,16 @@ import { newId } from '$lib/saving/id';
 import type { Person } from '$lib/saving/answers';
 import type { Sample } from '$lib/timeline/player.svelte';
 import type { LiveStand } from './live-stand';
+import { Board } from './board.svelte';
+import { Lining } from './lining.svelte';
+import { rolesOf, type Role } from './matching';
 import { needsOf, type Need } from './needs';
 
 /** Seconds after which what a robot said is old. */
 const oldAfter = 0.4;
 
-/** Of the model of a robot of the plan. */
-const modelId = (id: string): string => `model-${id}`;
-
-/** A robot of the plan, and the real one that is to do it. */
-export interface Role {
-	readonly wanted: PlanRobot;
-	readonly robot: Greeting | undefined;
-	/** Its id, if one was chosen, whether it is there or not. */
-	readonly id: string | undefined;
-}
+/** What is docked under the floor. */
+export type Panel = 'board' | 'drive' | 'runs' | 'store';
 
 export class LiveDesk {
 	/** By the ids of the plan's robots: which real one does it, where somebody has chosen. */
@@ -50,18 +45,10 @@ export class LiveDesk {
 	/** The id of the one chain that is to run, once nothing is missing. */
 	private wantedOnly: string | undefined;
 	isChoosing = $state(false);
-	/** Runs that were kept are listed. */
-	isLooking = $state(false);
-	/** What the robot holds is shown. */
-	isStoring = $state(false);
-	isDriving = $state(false);
-	isBoardOpen = $state(false);
-	/** What the board works with. */
-	isOnModel = $state(true);
-	/** The robot that is being lined up. */
-	lining = $state.raw<Greeting | null>(null);
-	/** Degrees: which way it went, as somebody says. */
-	went = $state(0);
+	/** One at a time. */
+	panel = $state<Panel | null>(null);
+	readonly board = new Board(this);
+	readonly lining = new Lining();
 	isRunning = $state(false);
 	/** How often somebody has halted: what a hand still holds then counts as let go. */
 	halts = $state(0);
@@ -88,38 +75,13 @@ export class LiveDesk {
 	}
 
 	/** Which robot is to do what. */
-	readonly parts: readonly Role[] = $derived.by(() => {
-		const free = [...robots.paired];
-		const take = (isIt: (robot: Greeting) => boolean): Greeting | undefined => {
-			const index = free.findIndex(isIt);
-			return index < 0 ? undefined : free.splice(index, 1)[0];
-		};
-		const plans = this.bench.plan.robots;
-		const byChoice = plans.map(({ id }) => take((robot) => robot.id === this.chosen[id]));
-		const byName = plans.map(
-			({ id, kind, name }, index) =>
-				byChoice[index] ??
-				(this.chosen[id] ? undefined : take((robot) => robot.kind === kind && robot.name === name))
-		);
-		return plans.map((wanted, index) => {
-			const isFree = !byName[index] && !this.chosen[wanted.id];
-			// Of two alike nobody but the person knows which is which.
-			const isOnly = plans.every(
-				({ kind }, other) => other === index || kind !== wanted.kind || byName[other]
-			);
-			const robot =
-				byName[index] ??
-				(isFree && isOnly
-					? (take(({ kind }) => kind === wanted.kind) ??
-						(plans.length === 1 ? take(() => true) : undefined))
-					: undefined);
-			return { wanted, robot, id: robot?.id ?? this.chosen[wanted.id] };
-		});
-	});
+	readonly roles: readonly Role[] = $derived.by(() =>
+		rolesOf(this.bench.plan.robots, robots.paired, this.chosen)
+	);
 
 	/** What is missing before it can run. */
 	readonly needs: readonly Need[] = $derived.by(() =>
-		needsOf(this.parts, {
+		needsOf(this.roles, {
 			robots,
 			attempt: this.bench.player.attempt,
 			isPlaced: (id) => this.placed.includes(this.placeKey(id)),
@@ -133,11 +95,11 @@ export class LiveDesk {
 
 	/** The one whose figures are shown: steered by hand, or asked what it holds. */
 	readonly shown = $derived.by(() =>
-		this.parts.find(({ wanted }) => wanted.id === this.bench.robot.id)
+		this.roles.find(({ wanted }) => wanted.id === this.bench.robot.id)
 	);
 
 	/** A hand gives orders, outside of a run. */
-	readonly isSteered = $derived(this.isDriving || this.lining !== null);
+	readonly isSteered = $derived.by(() => this.panel === 'drive' || this.lining.robot !== null);
 
 	/** Some robot of it flies. */
 	readonly flies = $derived.by(() =>
@@ -146,13 +108,13 @@ export class LiveDesk {
 
 	/** The real robot that does what one of the plan is to do. @param id of that of the plan */
 	realOf(id: string): Linked | undefined {
-		const robot = this.parts.find(({ wanted }) => wanted.id === id)?.robot;
+		const robot = this.roles.find(({ wanted }) => wanted.id === id)?.robot;
 		return robot && robots.links[robot.id];
 	}
 
 	/** Where a robot reckons to be that is driven by hand. @param id of that of the plan */
 	drivenPose(id: string): Sample | undefined {
-		const { at, sensed } = (this.isDriving && this.realOf(id)) || {};
+		const { at, sensed } = (this.panel === 'drive' && this.realOf(id)) || {};
 		if (!at || !sensed) return undefined;
 		const columns = Object.entries(sensed.shows).map(([name, value]) => [name, value ?? 0]);
 		return { ...at, columns: Object.fromEntries(columns) };
@@ -193,8 +155,7 @@ export class LiveDesk {
 	async run(only?: string): Promise<void> {
 		await this.bench.arrived;
 		this.wantedOnly = only;
-		this.isAsked = this.needs.length > 0;
-		if (!this.isAsked) await this.begin({ only });
+		if (this.isReady()) await this.begin({ only });
 	}
 
 	/** Runs what was asked for before something was missing. */
@@ -212,17 +173,17 @@ export class LiveDesk {
 	}
 
 	/** @param more how it is to run */
-	private async begin(more: Partial<RunRequest> = {}): Promise<void> {
-		const { bench, parts } = this;
-		for (const { robot } of parts) {
+	async begin(more: Partial<RunRequest> = {}): Promise<void> {
+		const { bench, roles } = this;
+		for (const { robot } of roles) {
 			// Where nobody sees its front, it knows better than the start mark.
 			const known = robots.links[robot!.id]?.at?.heading;
 			this.tellPlace(robot!, robotKindOf(robot!.kind).isRound ? known : undefined);
 		}
 		// From now on these are the ones that are missed when they are lost.
-		this.chosen = Object.fromEntries(parts.map(({ wanted, robot }) => [wanted.id, robot!.id]));
+		this.chosen = Object.fromEntries(roles.map(({ wanted, robot }) => [wanted.id, robot!.id]));
 		rememberRun(bench.saver.id);
-		const ids = parts.map(({ robot }) => robot!.id);
+		const ids = roles.map(({ robot }) => robot!.id);
 		const isThere = await this.launch(this.planned(), ids, more).catch(() => undefined);
 		if (isThere) return;
 		this.isRunning = false;
@@ -233,7 +194,7 @@ export class LiveDesk {
 	}
 
 	/** @returns false when one of the robots is not there */
-	private launch(plan: Plan, ids: readonly string[], more: Partial<RunRequest>): Promise<boolean> {
+	launch(plan: Plan, ids: readonly string[], more: Partial<RunRequest>): Promise<boolean> {
 		const { bench } = this;
 		const { course, courseId } = bench;
 		this.record = new LiveRecord();
@@ -246,7 +207,7 @@ export class LiveDesk {
 	/** The plan, with the names and settings of the robots that do it. */
 	private planned(): Plan {
 		const { plan } = this.bench;
-		const own = this.parts.map(({ wanted, robot }) => ({
+		const own = this.roles.map(({ wanted, robot }) => ({
 			...wanted,
 			...(robot && { name: robot.name, settings: robot.settings as Values })
 		}));
@@ -263,6 +224,12 @@ export class LiveDesk {
 		this.hear(news);
 	}
 
+	/** Shows what is missing, if anything is. @returns whether nothing is */
+	isReady(): boolean {
+		this.isAsked = this.needs.length > 0;
+		return !this.isAsked;
+	}
+
 	/** Steers the robot by hand. */
 	openDrive(): void {
 		const robot = this.shown?.robot;
@@ -271,7 +238,7 @@ export class LiveDesk {
 			return;
 		}
 		this.tellPlace(robot);
-		this.isDriving = true;
+		this.panel = 'drive';
 	}
 
 	/** Shows what the robot holds. */
@@ -283,7 +250,7 @@ export class LiveDesk {
 		}
 		robots.send(robot.id, { type: 'list' });
 		this.isAsked = false;
-		this.isStoring = true;
+		this.panel = 'store';
 	}
 
 	/** Holds the plan on its robot. @param place from 1 */
@@ -330,32 +297,6 @@ export class LiveDesk {
 		robots.halt();
 	}
 
-	// --- the button board ---
-
-	openBoard(): void {
-		this.isBoardOpen = true;
-	}
-
-	/** Begins to listen to the board, on the model or on the robots. @returns whether it does */
-	async beginBoard(): Promise<boolean> {
-		if (this.isRunning) return true;
-		if (!this.isOnModel) {
-			this.isAsked = this.needs.length > 0;
-			if (!this.isAsked) await this.begin({ isByHand: true });
-			return this.isRunning;
-		}
-		const { plan, variation } = this.bench;
-		const seed = Math.floor(Math.random() * 2 ** 31);
-		const ids = plan.robots.map(({ id }) => modelId(id));
-		return this.launch(plan, ids, { model: { variation, seed }, isByHand: true });
-	}
-
-	/** Under what an order of the board goes to a robot of the plan. @param id of that; the first, if left out */
-	addressOf(id = this.bench.plan.robots[0]!.id): string | undefined {
-		if (this.isOnModel) return modelId(id);
-		return this.parts.find(({ wanted }) => wanted.id === id)?.robot?.id;
-	}
-
 	/** The workbench is left: nobody watches any more. */
 	dispose(): void {
 		if (this.isRunning) this.halt();
@@ -364,7 +305,7 @@ export class LiveDesk {
 
 	/** Lets what flies fall. */
 	cut(): void {
-		for (const { robot } of this.parts) {
+		for (const { robot } of this.roles) {
 			if (robot?.devices.includes(flying.id))
 				robots.order(robot.id, { device: flying.id, name: 'cut', values: {} });
 		}
@@ -375,47 +316,35 @@ export class LiveDesk {
 
 	/** Where the robot is to stand. */
 	startOf(robot: Greeting): StartPlace {
-		const index = this.parts.findIndex((part) => part.robot?.id === robot.id);
-		return startPlaces(this.bench.course, this.parts.length)[Math.max(0, index)]!;
+		const index = this.roles.findIndex((part) => part.robot?.id === robot.id);
+		return startPlaces(this.bench.course, this.roles.length)[Math.max(0, index)]!;
 	}
 
-	/** The drawing of one whose front is seen begins as it should stand; of another, nobody knows. */
 	lineUp(robot: Greeting): void {
-		this.setFront(this.startOf(robot).bearing);
-		this.lining = robot;
-	}
-
-	/** Its front is said to point there. @param bearing degrees; anything else says nothing */
-	setFront(bearing: number): void {
-		if (Number.isFinite(bearing)) this.went = ((Math.round(bearing) % 360) + 360) % 360;
-	}
-
-	turnFront(degrees: number): void {
-		this.setFront(this.went + degrees);
+		this.lining.begin(robot, this.startOf(robot).bearing);
 	}
 
 	/** Somebody points to a place on the floor that its front points to, or it went towards. Metres. */
 	point(x: number, y: number): void {
-		if (!this.lining) return;
-		const [east, north] = this.startOf(this.lining).at;
-		this.setFront(bearingOfHeading(Math.atan2(y - north, x - east)));
+		const { robot } = this.lining;
+		if (robot) this.lining.point(this.startOf(robot).at, [x, y]);
 	}
 
 	/** It is drawn on its start mark, as a hand turns it there. @param id of the plan's robot */
 	isTurnedByHand(id: string): boolean {
-		const { lining, parts } = this;
-		if (!lining || robotKindOf(lining.kind).isRound) return false;
-		return parts.some(({ wanted, robot }) => wanted.id === id && robot?.id === lining.id);
+		const lined = this.lining.robot;
+		if (!lined || robotKindOf(lined.kind).isRound) return false;
+		return this.roles.some(({ wanted, robot }) => wanted.id === id && robot?.id === lined.id);
 	}
 
 	/** Its front points the way it went; it turns to where it should point. */
 	finishLining(robot: Greeting): void {
-		this.tellPlace(robot, headingOfBearing(this.went));
+		this.tellPlace(robot, headingOfBearing(this.lining.went));
 		const { bearing: wanted } = this.startOf(robot);
 		if (robot.devices.includes(turning.id))
 			robots.order(robot.id, { device: turning.id, name: 'turnTo', values: { bearing: wanted } });
 		this.setPlaced(robot.id);
 		this.linedUp = [...this.linedUp, robot.id];
-		this.lining = null;
+		this.lining.end();
 	}
 }

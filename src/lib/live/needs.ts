@@ -8,7 +8,7 @@ import { definitionOf } from '$core/steps/catalogue';
 import { needsOf as needsOfStep } from '$core/steps/definition';
 import { t } from '$lib/i18n';
 import type { Robots } from '$lib/robots/robots.svelte';
-import type { Role } from './live-desk.svelte';
+import type { Role } from './matching';
 
 /** Part of the battery that should be left at the end. */
 const reserve = 0.05;

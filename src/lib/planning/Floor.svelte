@@ -74,7 +74,7 @@
 	const isCrew = $derived(crewSize > 1);
 	/** Where robots are is what they say themselves. */
 	const isReckoned = $derived(
-		player.attempt?.source.type === 'run' || bench.live?.isDriving === true
+		player.attempt?.source.type === 'run' || bench.live?.panel === 'drive'
 	);
 	/** Some step or trigger asks whether the robot is touched. */
 	const waitsForTouch = $derived(
@@ -109,7 +109,7 @@
 
 	/** Somebody says which way a robot went that is being lined up. */
 	function point(event: MouseEvent) {
-		if (!bench.live?.lining) return;
+		if (!bench.live?.lining.robot) return;
 		bench.live.point(...view.toMetres(event));
 	}
 
@@ -118,9 +118,9 @@
 
 	function onkeydown(event: KeyboardEvent) {
 		if (event.ctrlKey || event.metaKey || event.altKey) return;
-		const turned = bench.live?.lining ? turns[event.key] : undefined;
+		const turned = bench.live?.lining.robot ? turns[event.key] : undefined;
 		if (turned) {
-			bench.live?.turnFront(turned);
+			bench.live?.lining.turnFront(turned);
 			return event.preventDefault();
 		}
 		if (view.key(event.key)) event.preventDefault();
@@ -140,7 +140,7 @@
 			aria-label="{summary} {t('floor.help')}"
 			{onkeydown}
 			onclick={point}
-			class:pointing={bench.live?.lining}
+			class:pointing={bench.live?.lining.robot}
 		>
 			<g transform="translate({x},{y}) scale({scale},{-scale})">
 				<CourseDrawing {course} {reached} {crates} {starts} />
@@ -176,7 +176,7 @@
 						{/if}
 					</g>
 				{/each}
-				{#if bench.live?.lining}
+				{#if bench.live?.lining.robot}
 					{#await import('$lib/live/FrontMark.svelte') then { default: FrontMark }}
 						<FrontMark live={bench.live} toMetres={(event) => view.toMetres(event)} />
 					{/await}

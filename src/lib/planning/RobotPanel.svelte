@@ -127,7 +127,7 @@
 	<button class="button button-line" onclick={() => goTo((live) => live.choose())}
 		><Radio size={16} />{t('bench.robotsNear')}</button
 	>
-	<button class="button button-line" onclick={() => goTo((live) => live.openBoard())}
+	<button class="button button-line" onclick={() => goTo((live) => (live.panel = 'board'))}
 		><LayoutGrid size={16} />{t('bench.board')}</button
 	>
 	{#if bench.live?.shown?.robot}
@@ -139,7 +139,7 @@
 		>
 	{/if}
 	{#if hasRuns}
-		<button class="button button-line" onclick={() => goTo((live) => (live.isLooking = true))}
+		<button class="button button-line" onclick={() => goTo((live) => (live.panel = 'runs'))}
 			><History size={16} />{t('bench.keptRuns')}</button
 		>
 	{/if}
