@@ -6,12 +6,7 @@
 import { battery } from '../../devices/battery/device';
 import { belowSensor } from '../../devices/belowSensor/device';
 import { curving } from '../../devices/curving/device';
-import {
-	flying,
-	type flipDirections,
-	type flyingDirections,
-	takeOffHeight
-} from '../../devices/flying/device';
+import { flying, type flyingDirections } from '../../devices/flying/device';
 import { lamp } from '../../devices/lamp/device';
 import { lightSensor } from '../../devices/lightSensor/device';
 import { motion } from '../../devices/motion/device';
@@ -24,41 +19,18 @@ import { turning } from '../../devices/turning/device';
 import * as exact from '../../exact';
 import type { Random } from '../../random/random';
 import { tick } from '../../time';
-import { headingOfBearing, wrapAngle } from '../../units/angles';
-import { Facing, gyroPart } from '../gyro';
+import { headingOfBearing } from '../../units/angles';
+import { gyroPart } from '../gyro';
 import { Lamp } from '../lamp';
 import { assemble, Assembled, part, type Machine, type MachinePart } from '../machine';
 import { noises, noisyPart } from '../noise';
-import { paceOf } from '../pace';
 import type { Making } from '../robot';
-import { Airframe, coasting } from './airframe';
-import { characterOf, dayOf, wanderTime, type Character, type Day } from './character';
+import type { Airframe } from './airframe';
+import { characterOf, dayOf } from './character';
+import { Flight, type FlipDirection, type Line } from './flight';
 import * as settings from './settings';
 
-/** What it does as a whole. */
-type Phase = 'ground' | 'takingOff' | 'air' | 'flipping' | 'landing' | 'falling';
-
 type Direction = (typeof flyingDirections)[number];
-type FlipDirection = (typeof flipDirections)[number];
-
-/** Where it goes: parts of its speed ahead, left and up, and radians of turning for a metre of way. */
-interface Line {
-	readonly ahead: number;
-	readonly left: number;
-	readonly up: number;
-	readonly curve: number;
-}
-
-/** What moves it: so far and then still, or on and on. */
-interface Move extends Wait, Line {
-	/** m/s, as told; less than 0 the other way. */
-	readonly speed: number;
-	/** Metres by its own measure; Infinity for on and on. */
-	remaining: number;
-	/** Radians of an arc that its aim has not been taken along yet. */
-	toTurn: number;
-	isDone: boolean;
-}
 
 const axes: Readonly<Record<Direction, Line>> = {
 	forward: { ahead: 1, left: 0, up: 0, curve: 0 },
@@ -69,61 +41,27 @@ const axes: Readonly<Record<Direction, Line>> = {
 	down: { ahead: 0, left: 0, up: -1, curve: 0 }
 };
 
-const wanderKept = exact.exp(-tick / wanderTime);
-const wanderNew = Math.sqrt(1 - wanderKept * wanderKept);
-const warmed = 1 - exact.exp(-tick / settings.warmth.lag);
-
 export class Drone extends Assembled implements Machine {
 	readonly body: Airframe;
 	readonly placing: readonly [number, number, number];
 	readonly isStalled = false;
 	readonly isPlaying = false;
-	private readonly failed: Making['failed'];
 
 	private time = 0;
-	private phase: Phase = 'ground';
-	/** Seconds since this phase began, and in the air since Run. */
-	private phaseTime = 0;
-	private airTime = 0;
-	/** 1 full, 0 empty. */
-	battery: number;
-	private temperature = settings.warmth.room;
+	private readonly flight: Flight;
 	private readonly lamp = new Lamp();
-	private readonly character: Character;
-	private readonly day: Day;
-	private readonly chance: Random;
 	private readonly surroundings: Making['surroundings'];
-	/** Metres that its feet can rise before it hits the ceiling. */
-	private readonly highest: number;
 	protected readonly port: Port;
 	protected readonly shown: Port;
 
-	/** Where its front is to point, radians, as it knows directions. */
-	private aim: number;
-	/** The angle that its gyro has counted since Run, radians. */
-	private gyroAngle = 0;
-	private readonly facing: Facing;
-	private move: Move | undefined;
-	/** The way that a counted move has come to its end, and it still floats the last of it. */
-	private isFloating = false;
-	private flip: FlipDirection = 'forward';
-	/** By its own measure, metres over the floor. */
-	private way = 0;
-
 	constructor(making: Making) {
 		super();
-		const { name, variation, chance, surroundings, heading } = making;
-		this.failed = making.failed;
-		this.day = dayOf(variation, chance);
-		this.character = characterOf(name, variation);
-		this.battery = this.day.battery * settings.chargeOf(making.settings);
-		this.placing = this.day.placing;
-		this.chance = chance;
+		const { name, variation, chance, surroundings } = making;
+		const day = dayOf(variation, chance);
+		this.flight = new Flight(making, characterOf(name, variation), day);
+		this.body = this.flight.body;
+		this.placing = day.placing;
 		this.surroundings = surroundings;
-		this.highest = surroundings.ceiling - settings.tall;
-		this.facing = new Facing(heading);
-		this.aim = heading;
-		this.body = new Airframe(heading + this.placing[2]);
 		const noise = noises[variation];
 		const withSenses = (own: Random) =>
 			assemble([...this.parts(), ...this.senses(own, noise.part, noise.distance)]);
@@ -132,40 +70,40 @@ export class Drone extends Assembled implements Machine {
 	}
 
 	private parts(): MachinePart[] {
-		const { body } = this;
+		const { flight, body } = this;
 		let zero = 0;
 		return [
 			part(motion, {
 				start: ({ speed }) => this.go('forward', Infinity, speed),
-				stop: () => this.letGo(),
-				stand: () => ({ isOver: () => this.isStill })
+				stop: () => flight.letGo(),
+				stand: () => ({ isOver: () => flight.isStill })
 			}),
 			part(
 				pacing,
 				{
 					go: ({ distance, speed }) => this.go('forward', distance, speed),
 					zero: () => {
-						zero = this.way;
+						zero = flight.way;
 					}
 				},
-				{ travelled: () => this.way - zero, speed: () => exact.lengthOf(body.ahead, body.left) }
+				{ travelled: () => flight.way - zero, speed: () => exact.lengthOf(body.ahead, body.left) }
 			),
 			part(turning, {
-				turn: ({ angle }) => this.turn(angle),
-				turnTo: ({ bearing }) => this.turn(wrapAngle(headingOfBearing(bearing) - this.aim))
+				turn: ({ angle }) => flight.turn(angle),
+				turnTo: ({ bearing }) => flight.turnTo(headingOfBearing(bearing))
 			}),
 			part(curving, { arc: (arc) => this.arc(arc) }),
 			part(lamp, {
 				shine: ({ colour, brightness, period }) =>
 					this.lamp.set(colour, brightness, period, this.time)
 			}),
-			part(battery, {}, { battery: () => this.battery }),
-			gyroPart(() => this.gyroAngle, this.facing)
+			part(battery, {}, { battery: () => flight.battery }),
+			gyroPart(() => flight.gyroAngle, flight.facing)
 		];
 	}
 
 	private senses(chance: Random, noise: number, distanceNoise: number): MachinePart[] {
-		const { surroundings, body } = this;
+		const { surroundings, flight, body } = this;
 		const metres = (real: number) => Math.max(0, real + distanceNoise * chance.chance());
 		const below = () => metres(Math.min(settings.range, body.altitude - surroundings.topUnder));
 		return [
@@ -203,77 +141,44 @@ export class Drone extends Assembled implements Machine {
 					speedAhead: () => body.ahead,
 					speedLeft: () => body.left,
 					speedUp: () => body.up,
-					airTime: () => this.airTime
+					airTime: () => flight.airTime
 				}
 			),
-			part(thermometer, {}, { temperature: () => this.temperature }),
+			part(thermometer, {}, { temperature: () => flight.temperature }),
 			part(lightSensor, {}, { light: () => noisyPart(surroundings.light, noise, chance) })
 		];
 	}
 
 	// --- orders ---
 
-	/** Why it would not move now, if it would not. */
-	private get refusal(): string | undefined {
-		if (this.phase === 'air') return undefined;
-		if (this.phase !== 'ground') return 'notYet';
-		return this.isEmpty ? 'flatBattery' : 'onGround';
-	}
-
-	/** So little is left that it lands, and does not take off. */
-	private get isEmpty(): boolean {
-		return this.battery <= settings.lastBattery;
-	}
-
-	private enter(phase: Phase): void {
-		this.letGo();
-		this.phase = phase;
-		this.phaseTime = 0;
-	}
-
-	/** While it is in this phase. */
-	private during(phase: Phase): Wait {
-		return { isOver: () => this.phase !== phase };
-	}
-
 	private takeOff(): Wait {
-		if (this.phase !== 'ground') return refused('inTheAir');
-		if (this.isEmpty) return refused('flatBattery');
-		this.enter('takingOff');
-		return this.during('takingOff');
+		const { flight } = this;
+		if (flight.phase !== 'ground') return refused('inTheAir');
+		return flight.isEmpty ? refused('flatBattery') : flight.enter('takingOff');
 	}
 
 	private land(): Wait {
-		if (this.phase === 'air' || this.phase === 'takingOff') this.enter('landing');
-		return this.during('landing');
+		const { flight } = this;
+		const isUp = flight.phase === 'air' || flight.phase === 'takingOff';
+		return isUp ? flight.enter('landing') : { isOver: () => flight.phase !== 'landing' };
 	}
 
 	private cut(): Wait {
-		if (this.phase === 'ground') return atOnce;
-		this.enter('falling');
-		return this.during('falling');
+		return this.flight.phase === 'ground' ? atOnce : this.flight.enter('falling');
 	}
 
 	private turnOver(direction: FlipDirection): Wait {
-		const { refusal } = this;
+		const { flight, body } = this;
+		const { refusal } = flight;
 		if (refusal) return refused(refusal);
-		if (this.battery < settings.flipBattery) return refused('flipBattery');
-		if (this.body.altitude < settings.flipHeight) return refused('flipTooLow');
-		this.enter('flipping');
-		this.flip = direction;
-		return this.during('flipping');
-	}
-
-	private turn(angle: number): Wait {
-		if (this.refusal) return refused(this.refusal);
-		this.aim += angle;
-		const { aim } = this;
-		return { isOver: () => this.aim !== aim || this.isAimed || this.phase !== 'air' };
+		if (flight.battery < settings.flipBattery) return refused('flipBattery');
+		if (body.altitude < settings.flipHeight) return refused('flipTooLow');
+		return flight.turnOver(direction);
 	}
 
 	/** @param distance metres @param speed a part of the top speed; less than 0 goes the other way */
 	private go(direction: Direction, distance: number, speed: number): Wait {
-		return this.follow(axes[direction], distance, speed);
+		return this.flight.follow(axes[direction], distance, speed);
 	}
 
 	private arc({
@@ -287,211 +192,43 @@ export class Drone extends Assembled implements Machine {
 		angle: number;
 		speed: number;
 	}): Wait {
-		if (Math.abs(radius) < settings.leastRadius)
-			return this.turn(direction === 'left' ? angle : -angle);
-		const curve = (direction === 'left' ? 1 : -1) / radius;
-		return this.follow({ ...axes.forward, curve }, radius * angle, speed);
-	}
-
-	private follow(line: Line, distance: number, speed: number): Wait {
-		if (this.refusal) return refused(this.refusal);
-		const floating = this.isFloating ? this.speedAlong(line) * coasting : 0;
-		this.letGo();
-		const pace = paceOf(settings, distance, speed);
-		const way = Math.abs(distance);
-		// What it still floats belongs to the way before: it flies that as well, and turns only for its own.
-		const remaining = way + Math.sign(pace) * floating * this.character.measure;
-		// Never narrower than told: where what it floats takes it back, it turns the rest at the end.
-		const curve = line.curve === 0 ? 0 : (line.curve * way) / Math.max(way, remaining);
-		// Along a narrow curve it is only as fast as it can turn.
-		const most = settings.turnRate / Math.abs(line.curve);
-		const move: Move = {
-			...line,
-			curve,
-			speed: Math.max(-most, Math.min(most, pace)),
-			remaining,
-			toTurn: line.curve === 0 ? 0 : Math.sign(pace) * way * line.curve,
-			isDone: false,
-			isOver: () => move.isDone
-		};
-		this.move = move;
-		return move;
-	}
-
-	/** m/s */
-	private speedAlong({ ahead, left, up }: Line): number {
-		const { body } = this;
-		return body.ahead * ahead + body.left * left + body.up * up;
-	}
-
-	private letGo(): void {
-		if (this.move) this.move.isDone = true;
-		this.move = undefined;
-		this.isFloating = false;
-	}
-
-	/** Its way is flown but for what it floats; of an arc, the last is turned while it does. */
-	private arrive({ toTurn }: Move): void {
-		this.aim += toTurn;
-		this.letGo();
-		this.isFloating = true;
+		const side = direction === 'left' ? 1 : -1;
+		if (Math.abs(radius) < settings.leastRadius) return this.flight.turn(side * angle);
+		return this.flight.follow({ ...axes.forward, curve: side / radius }, radius * angle, speed);
 	}
 
 	rest(): void {
-		this.letGo();
+		this.flight.letGo();
 	}
 
-	/** In the middle of a take-off it hovers where it is, or stays on the ground. */
 	halt(): void {
-		this.letGo();
-		if (this.phase === 'takingOff') this.enter(this.body.altitude > 0 ? 'air' : 'ground');
+		this.flight.halt();
 	}
 
 	lineUp(heading: number): void {
-		this.facing.tell(heading, this.gyroAngle);
-		this.aim = heading;
+		this.flight.lineUp(heading);
 	}
 
 	// --- what is known of it ---
 
-	get believed(): number {
-		return this.facing.start + this.gyroAngle;
+	get battery(): number {
+		return this.flight.battery;
 	}
 
-	private get isAimed(): boolean {
-		return Math.abs(this.aim - this.believed) < settings.arrivedAngle;
+	get believed(): number {
+		return this.flight.believed;
 	}
 
 	get isStill(): boolean {
-		if (this.phase === 'ground') return true;
-		if (this.phase !== 'air' || this.move) return false;
-		return this.body.speed < settings.stillSpeed && this.isAimed;
+		return this.flight.isStill;
 	}
 
 	get shownLamp(): number {
 		return this.lamp.shownAt(this.time);
 	}
 
-	// --- one tick ---
-
 	advance(time: number): void {
 		this.time = time + tick;
-		this.estimate();
-		this.phaseTime += tick;
-		if (this.phase === 'ground') this.use(settings.idleDrain);
-		else this.fly();
-		const { body } = this;
-		if (body.hit) this.failed(body.isSinking ? 'cameDown' : 'crashed');
-		if (body.altitude >= this.highest) this.failed('hitCeiling');
-	}
-
-	private use(drain: number): void {
-		this.battery = Math.max(0, this.battery - tick * drain);
-		const { room, flying } = settings.warmth;
-		const goal = this.phase === 'ground' ? room : room + flying;
-		this.temperature += (goal - this.temperature) * warmed;
-	}
-
-	private fly(): void {
-		const { body, phase } = this;
-		this.use(settings.flightDrain);
-		if (phase !== 'takingOff' || this.phaseTime > settings.spinUp) this.airTime += tick;
-		this.drift();
-		if (phase === 'takingOff') this.climb();
-		else if (phase === 'air') this.pursue();
-		else if (phase === 'flipping') this.tumble();
-		else if (phase === 'landing') body.follow(0, 0, -this.sinking);
-		else body.fall();
-		this.hold();
-		this.touchDown(body.rise());
-		if (this.phase === 'air' && this.isEmpty) this.enter('landing');
-	}
-
-	private climb(): void {
-		const { body, phaseTime } = this;
-		if (phaseTime <= settings.spinUp) return;
-		const isNearlyUp = takeOffHeight - body.altitude <= body.up * settings.lag;
-		body.follow(0, 0, isNearlyUp ? 0 : settings.climb);
-		if (isNearlyUp && body.up < settings.stillSpeed) this.enter('air');
-	}
-
-	/** m/s downwards: close to the floor its own wind bears it. Source: Cheeseman and Bennett, R&M 3021 (1957). */
-	private get sinking(): number {
-		if (!this.day.hasCushion) return settings.sink;
-		const near =
-			settings.rotorRadius / (4 * Math.max(settings.rotorRadius / 2, this.body.altitude));
-		return settings.sink * Math.max(1 - settings.cushion, 1 - 4 * near * near);
-	}
-
-	private pursue(): void {
-		const { body, move } = this;
-		if (!move) return body.follow(0, 0, 0);
-		const { measure } = this.character;
-		const { flatBatteryFactor, topSpeed } = settings;
-		const top = topSpeed * (flatBatteryFactor + (1 - flatBatteryFactor) * this.battery);
-		const forwards = Math.sign(move.speed);
-		const told = Math.min(top, Math.abs(move.speed));
-		const ending = body.endingSpeed(forwards * this.speedAlong(move), move.remaining / measure);
-		const speed = forwards * Math.min(told, ending);
-		body.follow(move.ahead * speed, move.left * speed, move.up * speed);
-		move.remaining -= forwards * this.speedAlong(move) * measure * tick;
-		const isTurned = move.remaining * Math.abs(move.curve) < settings.nearlyTurned;
-		if (ending < told && isTurned && body.speed < settings.stillSpeed) this.arrive(move);
-	}
-
-	private tumble(): void {
-		const { body, flip, day } = this;
-		const part = Math.min(1, this.phaseTime / settings.flipTime);
-		body.follow(0, 0, 0);
-		// It sags on the way and comes back: half a wave.
-		body.up = (-Math.PI * settings.flipSag * exact.sin(2 * Math.PI * part)) / settings.flipTime;
-		const turned = 360 * part * (flip === 'forward' || flip === 'right' ? 1 : -1);
-		if (flip === 'forward' || flip === 'back') body.pitch = turned;
-		else body.roll = turned;
-		if (part < 1) return;
-		body.ahead += day.flipPush * this.chance.chance();
-		body.left += day.flipPush * this.chance.chance();
-		body.up = body.pitch = body.roll = 0;
-		this.enter('air');
-	}
-
-	/** Turns towards its aim; an arc takes its aim along. */
-	private hold(): void {
-		const { body, move, phase } = this;
-		if (phase === 'falling') {
-			body.turning = 0;
-			return;
-		}
-		const curving = move && phase === 'air' ? body.ahead * move.curve : 0;
-		this.aim += curving * tick;
-		if (move) move.toTurn -= curving * tick;
-		const off = (this.aim - this.believed - curving * tick) / settings.turnLag;
-		body.turning = curving + Math.max(-settings.turnRate, Math.min(settings.turnRate, off));
-	}
-
-	/** @param speed with which it came to the floor, m/s; 0 while it is above */
-	private touchDown(speed: number): void {
-		if (this.body.altitude > 0 || this.phase === 'takingOff') return;
-		if (speed > settings.hardLanding) this.failed('dropped');
-		this.body.stand();
-		this.aim = this.believed;
-		this.enter('ground');
-	}
-
-	private drift(): void {
-		const { body, day, chance } = this;
-		const { air } = body;
-		if (day.wander === 0) return;
-		const [east, north] = day.breeze;
-		const push = day.wander * wanderNew;
-		air.east = east + (air.east - east) * wanderKept + push * chance.chance();
-		air.north = north + (air.north - north) * wanderKept + push * chance.chance();
-	}
-
-	/** What it makes of the tick that has passed. */
-	private estimate(): void {
-		const { body, character } = this;
-		this.gyroAngle += body.turning * tick * character.gyroGain + character.gyroBias * tick;
-		this.way += exact.lengthOf(body.ahead, body.left) * character.measure * tick;
+		this.flight.advance();
 	}
 }
