@@ -6,7 +6,7 @@
 	import type { RecordedPose } from '$core/simulation/attempt';
 	import { floorColours } from '$core/colours';
 	import { headingOfBearing, degrees } from '$core/units/angles';
-	import { measuresNow } from '$lib/words/measures';
+	import FloorSheet from './FloorSheet.svelte';
 	import Rails from './Rails.svelte';
 	import { pathOf, shadowOf, tapePath, wallPaths } from './view';
 
@@ -28,9 +28,6 @@
 
 	/** Several courses may be drawn on one page. */
 	const id = $props.id();
-	const { grid, strong } = $derived(measuresNow());
-	const lines = (length: number) =>
-		Array.from({ length: Math.floor(length / grid + 1e-6) + 1 }, (_, index) => index * grid);
 	const placed = ({ at, bearing }: Pick<Gate, 'at' | 'bearing'>) =>
 		`translate(${at.join()}) rotate(${degrees(headingOfBearing(bearing))})`;
 	/** Kinds that are drawn below; any other by what it covers. */
@@ -57,50 +54,7 @@
 	);
 </script>
 
-{#if course.table}
-	<rect class="drop" width={course.size.width} height={course.size.height} rx="0.015" />
-	<polygon class="sheet table" points={pathOf(course.table)} />
-{:else}
-	<rect class="sheet" width={course.size.width} height={course.size.height} rx="0.015" />
-{/if}
-<defs>
-	<clipPath id="{id}-floor">
-		<rect width={course.size.width} height={course.size.height} />
-	</clipPath>
-	<pattern id="{id}-carpet" width="0.03" height="0.03" patternUnits="userSpaceOnUse">
-		<path class="pile" d="M.005.008h.008M.02.023h.008" />
-	</pattern>
-	<pattern id="{id}-table" width="0.16" height="0.05" patternUnits="userSpaceOnUse">
-		<path class="grain" d="M0 .012q.04.012.08 0t.08 0M0 .037h.16" />
-	</pattern>
-</defs>
-{#if course.surface !== 'tile'}
-	{@const around = course.table}
-	{#if around}
-		<polygon points={pathOf(around)} fill="url(#{id}-{course.surface})" />
-	{:else}
-		<rect
-			width={course.size.width}
-			height={course.size.height}
-			rx="0.015"
-			fill="url(#{id}-{course.surface})"
-		/>
-	{/if}
-{/if}
-{#each course.surfaces as { id: key, corners, surface } (key)}
-	<polygon class="surface" points={pathOf(corners)} />
-	<polygon points={pathOf(corners)} fill={surface === 'tile' ? 'none' : `url(#${id}-${surface})`} />
-{/each}
-{#if !isSmall}
-	<g class="grid">
-		{#each lines(course.size.width) as x, index (x)}
-			<line class:strong={index % strong === 0} x1={x} x2={x} y1="0" y2={course.size.height} />
-		{/each}
-		{#each lines(course.size.height) as y, index (y)}
-			<line class:strong={index % strong === 0} y1={y} y2={y} x1="0" x2={course.size.width} />
-		{/each}
-	</g>
-{/if}
+<FloorSheet {course} {id} {isSmall} />
 
 {#each course.patches as patch (patch.id)}
 	<polygon class="patch" points={pathOf(patch.corners)} fill={floorColours[patch.colour]} />
@@ -211,31 +165,11 @@
 {/if}
 
 <style>
-	.drop {
-		fill: light-dark(oklch(0.88 0.02 250), oklch(0.13 0.02 258));
-	}
 	.edge {
 		fill: none;
 		stroke: var(--signal);
 		stroke-width: 0.008;
 		stroke-dasharray: 0.03 0.02;
-	}
-	.surface {
-		fill: var(--chart);
-		stroke: var(--mist);
-		stroke-width: 0.003;
-	}
-	.pile {
-		fill: none;
-		stroke: var(--mist);
-		stroke-width: 0.003;
-		opacity: 0.55;
-	}
-	.grain {
-		fill: none;
-		stroke: var(--lamp-text);
-		stroke-width: 0.0025;
-		opacity: 0.28;
 	}
 	.patch {
 		opacity: 0.75;
@@ -253,11 +187,6 @@
 		stroke: light-dark(oklch(0.6 0.06 65), oklch(0.65 0.05 70));
 		stroke-width: 0.004;
 	}
-	.sheet {
-		fill: var(--chart);
-		stroke: var(--chart-line-strong);
-		stroke-width: 0.004;
-	}
 	.number {
 		fill: var(--ink-soft);
 		font-size: 18px;
@@ -267,14 +196,6 @@
 		stroke: var(--chart);
 		stroke-width: 5px;
 		paint-order: stroke;
-	}
-	.grid line {
-		stroke: var(--chart-line);
-		stroke-width: 0.0016;
-	}
-	.grid .strong {
-		stroke: var(--chart-line-strong);
-		stroke-width: 0.0022;
 	}
 	.finish-area {
 		fill: color-mix(in oklch, var(--verdigris) 14%, transparent);
