@@ -11,7 +11,9 @@ const floors = Object.entries({
 		/node_modules\/(svelte|@sveltejs|intl-messageformat|idb)\/|@lucide\/svelte|@zag-js\/(svelte|dom-query|types|anatomy|core|utils)\/|core\/(sentence|robots\/first-kind)|preload-helper|skeleton-svelte\/dist\/(internal|components\/locale-provider)|@zag-js\/focus-visible|lib\/(i18n|ui\/(?!TitledDialog|drag)|people|lists\/(lists|summary)|[^/]+$|saving\/(?!answers|protocol|save|send-save))/,
 	schemas: /node_modules\/zod\/|core\/document\./,
 	dialogs: /@zag-js|@skeletonlabs|@floating-ui/,
-	robots: /core\/(robots\/(?!first-kind)|steps|devices|expressions|plan)|lib\/words/,
+	robots:
+		/core\/(robots\/(?!first-kind)|steps\/(?!words)|devices|expressions|plan)|lib\/words\/(format|measures|reader)/,
+	words: /lib\/words|core\/(steps\/words|devices\/.*words)/,
 	desk: /lib\/(desk|timeline|floor|files)|core\/course|comlink/
 }).map(([name, test], index) => ({ name, test, minShareCount: 2, priority: 9 - index }));
 

@@ -3,7 +3,6 @@ import './words';
 import type { Course, Part, PartName } from '$core/course/course';
 import {
 	aligning,
-	boxOfPart,
 	copying,
 	moving,
 	removing,
@@ -17,20 +16,12 @@ import {
 	type CourseEdit,
 	type CourseHistory
 } from '$core/course/editing/edits';
-import { boxAround, middleOf, partsAt, partsIn, type Bounds } from '$core/course/extent';
+import { middleOf } from '$core/course/extent';
 import { styleOf, type Figure, type FigureValue } from '$core/course/editing/figures';
 import { shift, tidy, type Movement } from '$core/course/motions';
-import {
-	allParts,
-	find,
-	indexOf,
-	isPartName,
-	keyOf,
-	partsOf,
-	type PartRef
-} from '$core/course/parts';
+import { find, indexOf, keyOf, partsOf, type PartRef } from '$core/course/parts';
 import { endsOf, snap, type Snapped } from '$core/course/editing/snap';
-import { Copied, toClipboard } from '$lib/copied';
+import { toClipboard } from '$lib/copied';
 import { t } from '$lib/i18n';
 import type { Person } from '$lib/saving/answers';
 import { Saver } from '$lib/saving/saver.svelte';
@@ -39,6 +30,8 @@ import { Voice } from '$lib/desk/voice.svelte';
 import { snapNow } from '$lib/words/measures';
 import { describe, place } from './describe';
 import { Laying } from './laying.svelte';
+import { copiedText, keepParts, readParts } from './parts-clipboard';
+import { reach, Selecting } from './selecting.svelte';
 import type { Point } from '$core/course/measure';
 
 export type Tool = 'select' | 'measure' | PartName;
@@ -49,22 +42,17 @@ export interface OpenedCourse {
 	readonly revision: number;
 }
 
-/** Pixels within which an end, or a part, is meant. */
-const reach = 12;
 /** Metres to which a hand is exact that snaps to nothing. */
 const finest = 0.001;
 /** Metres by which a copy lies beside what it is of. */
 const beside = 0.1;
 
-const copied = new Copied('lantern-step.copied-parts');
-
-export class CourseBench {
+export class CourseBench extends Selecting {
 	readonly voice = new Voice();
 	readonly saver: Saver;
 	readonly desk: Desk<Course, CourseEdit>;
 	readonly laying = new Laying(this);
 	readonly course = $derived.by(() => this.desk.document);
-	private chosen = $state.raw<readonly PartRef[]>([]);
 	tool = $state<Tool>('select');
 	/** Where keys lay, and where a hand was last. */
 	cursor = $state.raw<Point>([0, 0]);
@@ -73,29 +61,15 @@ export class CourseBench {
 	/** Each part that is pressed comes beside what is selected, or leaves it. */
 	isSeveral = $state(false);
 	/** Something was copied on this device that can be pasted here. */
-	canPaste = $state(copied.text !== null);
+	canPaste = $state(copiedText() !== null);
 	/** Snaps finely. */
 	isFine = $state(false);
-	/** Pixels a metre, as the floor is seen now. */
-	scale = 100;
-
-	/** What is selected and still there. */
-	readonly selection = $derived.by(() =>
-		this.chosen.filter((ref) => find(this.course, ref) !== undefined)
-	);
-	/** The one part that is selected. */
-	readonly only = $derived.by(() => (this.selection.length === 1 ? this.selection[0] : undefined));
-	private readonly locked = $derived.by(() =>
-		Object.fromEntries(this.course.locked.map((key) => [key, true]))
-	);
-	readonly box = $derived.by(() =>
-		boxAround(this.selection.map((ref) => boxOfPart(this.course, ref)))
-	);
 
 	constructor(
 		opened: OpenedCourse,
 		readonly person: Person | null
 	) {
+		super();
 		this.desk = new Desk(opened.content, courseHistory, this.voice, {
 			changed: () => this.laying.follow(),
 			save: () => this.saver.change({ kind: 'course', content: this.course })
@@ -121,65 +95,6 @@ export class CourseBench {
 	/** Metres of which a place, or a size, is a multiple. @param isFree snaps to nothing */
 	stepOf(isFree = false): number {
 		return isFree ? finest : snapNow(this.isFine);
-	}
-
-	// --- selecting ---
-
-	select(refs: readonly PartRef[], isSaid = true): void {
-		this.chosen = refs;
-		if (isSaid) this.saySelection();
-	}
-
-	private saySelection(): void {
-		const { only, selection, course } = this;
-		if (only) this.voice.announce(t('course.say.selected', { part: describe(course, only) }));
-		else this.voice.announce(t('course.say.selectedMany', { count: selection.length }));
-	}
-
-	isSelected(ref: PartRef): boolean {
-		return this.selection.some((one) => keyOf(one) === keyOf(ref));
-	}
-	isLocked(ref: PartRef): boolean {
-		return this.locked[keyOf(ref)] === true;
-	}
-
-	/** In or out, beside what else is selected. */
-	toggle(ref: PartRef): void {
-		const others = this.selection.filter((one) => keyOf(one) !== keyOf(ref));
-		this.select(others.length < this.selection.length ? others : [...others, ref]);
-	}
-
-	private selectFree(refs: readonly PartRef[]): void {
-		this.select(refs.filter((ref) => !this.isLocked(ref)));
-	}
-	selectAll(): void {
-		this.selectFree(allParts(this.course));
-	}
-
-	/** @param isMore beside what is selected already */
-	selectIn(box: Bounds, isMore = false): void {
-		const before = isMore ? this.selection : [];
-		const found = partsIn(this.course, box).filter(
-			(ref) => !before.some((one) => keyOf(one) === keyOf(ref))
-		);
-		this.selectFree([...before, ...found]);
-	}
-
-	/** The next one, round and round. @param isMore beside what is selected already */
-	selectNext(by: 1 | -1, isMore = false): void {
-		const all = allParts(this.course);
-		if (all.length === 0) return;
-		const last = this.selection.at(-1);
-		const at = last ? all.findIndex((ref) => keyOf(ref) === keyOf(last)) : by > 0 ? -1 : 0;
-		const next = all[(at + by + all.length) % all.length]!;
-		if (isMore) this.toggle(next);
-		else this.select([next]);
-	}
-
-	/** What somebody points at. @param isHeldToo what is held fast lies too deep to be pulled, not to be pressed */
-	partAt(point: Point, isHeldToo = false): PartRef | undefined {
-		const all = partsAt(this.course, point, reach / this.scale);
-		return all.find((ref) => !this.isLocked(ref)) ?? (isHeldToo ? all[0] : undefined);
 	}
 
 	// --- changing ---
@@ -216,12 +131,6 @@ export class CourseBench {
 		if (!this.change(ref, value)) return;
 		if (styleOf(ref.part).includes(figure)) this.laying.setStyle(ref.part, figure, to);
 	}
-	/** What is selected and not held fast. */
-	private get free(): readonly PartRef[] {
-		return this.selection.filter((ref) => !this.isLocked(ref));
-	}
-
-	/** Moves what is selected. @param news what is said of it then */
 	private move(motion: Movement, news: () => string): void {
 		const { free } = this;
 		if (free.length > 0) this.do(moving(this.course, free, motion), news);
@@ -253,7 +162,7 @@ export class CourseBench {
 		const { free } = this;
 		if (free.length === 0) return;
 		this.do(removing(free), () => t('course.say.removed', { count: free.length }));
-		this.chosen = [];
+		this.select([], false);
 		this.laying.stop();
 	}
 
@@ -291,8 +200,7 @@ export class CourseBench {
 
 	/** What is selected, as a text that another course can take in; kept on the device as well. */
 	copy(): string {
-		const text = JSON.stringify({ format: 'lantern-step/parts', parts: this.loose });
-		copied.keep(text);
+		const text = keepParts(this.loose);
 		this.canPaste = true;
 		this.voice.announce(t('course.say.copied', { count: this.selection.length }));
 		return text;
@@ -302,7 +210,7 @@ export class CourseBench {
 	}
 
 	/** Takes in what was copied, here or on another course. */
-	paste(text: string = copied.text ?? ''): void {
+	paste(text = copiedText() ?? ''): void {
 		const parts = readParts(text);
 		if (parts) this.add(parts);
 		else this.voice.refuse(t('course.notPasted'));
@@ -325,7 +233,7 @@ export class CourseBench {
 	choose(tool: Tool): void {
 		this.laying.stop();
 		this.tool = tool;
-		if (tool !== 'select') this.chosen = [];
+		if (tool !== 'select') this.select([], false);
 	}
 
 	/** Escape: first what is being laid, then what is selected, then the tool. */
@@ -376,19 +284,5 @@ export class CourseBench {
 		const { free } = this;
 		if ((dx === 0 && dy === 0) || free.length === 0) return undefined;
 		return moving(document, free, shift(tidy(dx), tidy(dy)));
-	}
-}
-
-/** What a text holds that was copied; whether they are parts is found out when they are added. */
-function readParts(text: string): readonly Loose[] | undefined {
-	try {
-		const value = JSON.parse(text);
-		const isOurs = value?.format === 'lantern-step/parts' && Array.isArray(value.parts);
-		if (!isOurs || value.parts.length > 5000) return undefined;
-		return value.parts.filter(
-			(each: { part?: unknown }) => typeof each?.part === 'string' && isPartName(each.part)
-		);
-	} catch {
-		return undefined;
 	}
 }

@@ -13,7 +13,8 @@
 	import { Player } from '$lib/timeline/player.svelte';
 	import Glyph from '$lib/words/Glyph.svelte';
 	import { wordsOf } from '$lib/words/step-words';
-	import { shownRange, unitOf, valueName } from '$lib/words/format';
+	import { shownRange, unitOf } from '$lib/words/format';
+	import { valueName } from '$lib/words/values';
 	import { rehearse } from '$lib/desk/rehearser';
 
 	let { kind }: { kind: string } = $props();

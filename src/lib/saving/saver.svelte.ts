@@ -171,7 +171,9 @@ export class Saver {
 		this.keepNow();
 		await this.keeping;
 		try {
-			this.now = answered(this.now, await sendSave(id, sending));
+			const saved = await sendSave(id, sending);
+			// What was changed meanwhile is in what is now.
+			this.now = answered(this.now, saved);
 			await dropDraft(id, await this.tab, sending);
 			if (this.id !== id) this.moveFrom(id);
 			if (this.now.draft) this.schedule(0);

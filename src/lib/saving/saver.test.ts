@@ -43,6 +43,8 @@ let received: Save[];
 let isAway: boolean;
 let refusal: string | null;
 let status: number;
+/** Milliseconds until the server answers. */
+let slow: number;
 
 beforeEach(() => {
 	vi.useFakeTimers();
@@ -50,11 +52,14 @@ beforeEach(() => {
 	isAway = false;
 	refusal = null;
 	status = 409;
+	slow = 0;
 	vi.stubGlobal('fetch', async (_: string, { body }: { body: string }) => {
 		if (isAway) throw new TypeError('away');
 		if (refusal) return new Response(JSON.stringify({ message: refusal }), { status });
 		received.push(JSON.parse(body) as Save);
-		return new Response(JSON.stringify({ revision: received.length, kept: null }));
+		const revision = received.length;
+		if (slow > 0) await new Promise((done) => setTimeout(done, slow));
+		return new Response(JSON.stringify({ revision, kept: null }));
 	});
 });
 afterEach(() => {
@@ -101,6 +106,20 @@ describe('what is said of the work is what holds', () => {
 		await vi.advanceTimersByTimeAsync(60_000);
 		expect(saver.state, 'and it stays so').toBe('saved');
 	});
+});
+
+test('what is changed while a save is on its way is sent after it, made from its revision', async () => {
+	slow = 2000;
+	const saver = new (await page(storage()))('reed', 1);
+	saver.change(first);
+	await vi.advanceTimersByTimeAsync(1000);
+	expect(received.length).toBe(1);
+	saver.change(second);
+	await vi.advanceTimersByTimeAsync(1800);
+	expect([saver.state, saver.isSafe]).toEqual(['saving', true]);
+	await vi.advanceTimersByTimeAsync(3000);
+	expect([saver.state, received.length]).toEqual(['saved', 2]);
+	expect(received[1]).toMatchObject({ work: second, baseRevision: 1 });
 });
 
 test('an edit is kept by a page that goes at once', async () => {

@@ -3,7 +3,7 @@
 	import type { Step } from '$core/plan/plan';
 	import { isExpression } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
-	import { showValue, valueName } from '$lib/words/format';
+	import { showValue, valueName } from '$lib/words/values';
 	import { slotOf } from '$lib/words/step-words';
 
 	let {

@@ -27,7 +27,7 @@
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import Shelf from '$lib/shelf/Shelf.svelte';
-	import { valueName } from '$lib/words/format';
+	import { valueName } from '$lib/words/values';
 	import { tellEscape } from '$lib/values/leaving';
 	import ValueEditor from '$lib/values/ValueEditor.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';

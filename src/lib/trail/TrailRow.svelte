@@ -5,7 +5,7 @@
 	import { definitionOf } from '$core/steps/catalogue';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
-	import { showValue } from '$lib/words/format';
+	import { showValue } from '$lib/words/values';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import ChainHead from './ChainHead.svelte';
 	import type { TagDragging } from '$lib/ui/drag';

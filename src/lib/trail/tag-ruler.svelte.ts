@@ -2,7 +2,7 @@
 import type { Plan, Step } from '$core/plan/plan';
 import { definitionOf } from '$core/steps/catalogue';
 import { t } from '$lib/i18n';
-import { showValue } from '$lib/words/format';
+import { showValue } from '$lib/words/values';
 import { leftOf, type TagHeight } from './rows';
 import { faceOf, heightBeyondOneLine, type Typeface, type WordPiece } from './tag-lines';
 import { sentenceParts, shownValues, slotOf, wording } from '$lib/words/step-words';

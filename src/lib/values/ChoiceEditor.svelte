@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** One of a few words. */
-	import { choiceWord } from '$lib/words/format';
+	import { choiceWord } from '$lib/words/values';
 
 	let {
 		options,

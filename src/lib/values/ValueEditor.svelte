@@ -20,7 +20,8 @@
 	import NumberEditor from './NumberEditor.svelte';
 	import TextEditor from './TextEditor.svelte';
 	import { readExpression } from '$lib/words/expression-words';
-	import { showSpeed, showValue, valueName } from '$lib/words/format';
+	import { showSpeed } from '$lib/words/format';
+	import { showValue, valueName } from '$lib/words/values';
 
 	let {
 		bench,

@@ -1,15 +1,8 @@
-/** Values as a person reads and types them: in centimetres or inches, percent, degrees, seconds, hertz. */
-import {
-	isExpression,
-	type NumberDefinition,
-	type Quantity,
-	type Value,
-	type ValueDefinition
-} from '$core/steps/definition';
+/** Numbers as a person reads and types them: in centimetres or inches, percent, degrees, seconds, hertz. */
+import type { NumberDefinition, Quantity } from '$core/steps/definition';
 import { pitchOf, readNotes } from '$core/steps/notes';
-import { hasMessage, t } from '$lib/i18n';
+import { t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
-import { showExpression } from './expression-words';
 import { reader } from './reader.svelte';
 
 interface Shown {
@@ -91,48 +84,6 @@ export const showNumber = (quantity: Quantity, value: number): string =>
 export function showSpeed(power: number): string {
 	const { unit, factor } = perSecond();
 	return t(`value.${unit}`, { value: power * factor });
-}
-
-/** A value as its chip shows it. */
-export function showValue(
-	kind: string,
-	name: string,
-	definition: ValueDefinition,
-	value: Value
-): string {
-	if (isExpression(value)) return showExpression(value.expression);
-	switch (definition.type) {
-		case 'colour':
-			return colourName(String(value));
-		case 'choice':
-			return choiceWord(kind, name, String(value));
-		case 'number':
-			return showNumber(definition.quantity, Number(value));
-		case 'anything':
-			return typeof value === 'number' ? showNumber('number', value) : `“${value}”`;
-		case 'name':
-			if (definition.of === 'lampPost' && value === '') return t('value.anyPost');
-			return String(value);
-		case 'inputs':
-			return value === '' ? t('value.noInputs') : String(value);
-		case 'notes':
-			return shorten(String(value)) || t('value.noNotes');
-		case 'condition':
-			return String(value);
-	}
-}
-
-const shorten = (text: string): string => (text.length > 18 ? `${text.slice(0, 17)}…` : text);
-
-export function choiceWord(kind: string, name: string, option: string): string {
-	const key = `step.${kind}.${name}.${option}`;
-	return hasMessage(key) ? t(key) : option;
-}
-
-/** The name of a value; an input of a routine has the name that its maker gave it. */
-export function valueName(kind: string, name: string): string {
-	const key = `step.${kind}.${name}`;
-	return hasMessage(key) ? t(key) : name;
 }
 
 /** A number as `readNumber`; for a pitch, the name of a note does as well: "A4", "c#5", "G". */

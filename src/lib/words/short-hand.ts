@@ -8,7 +8,8 @@ import { definitionOf } from '$core/steps/catalogue';
 import type { StepDefinition, ValueDefinition } from '$core/steps/definition';
 import { perLanguage, say, t } from '$lib/i18n';
 import { readExpression } from './expression-words';
-import { choiceWord, colourName, lampColours, shownRange, unitOf, valueName } from './format';
+import { colourName, lampColours, shownRange, unitOf } from './format';
+import { choiceWord, valueName } from './values';
 import { offersFor, type ShelfPlace } from './typed';
 
 export type Typed =

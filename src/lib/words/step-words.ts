@@ -11,7 +11,7 @@ import {
 } from '$core/steps/definition';
 import { hasMessage, partsOf, t, type MessagePart } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
-import { showValue } from './format';
+import { showValue } from './values';
 import { reader } from './reader.svelte';
 
 const parts = new Map<string, readonly MessagePart[]>();

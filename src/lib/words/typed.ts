@@ -13,7 +13,8 @@ import { initialValues, mayHang, stepKinds, triggerKinds } from '$core/steps/cat
 import { levels, type Level } from '$core/levels';
 import { needsOf, type StepDefinition, type Value, type Values } from '$core/steps/definition';
 import { t } from '$lib/i18n';
-import { choiceWord, colourName, lampColours, readFor, readNumber, toStored } from './format';
+import { colourName, lampColours, readFor, readNumber, toStored } from './format';
+import { choiceWord } from './values';
 
 export interface Offer {
 	readonly definition: StepDefinition;
