@@ -10,7 +10,9 @@ const floors = Object.entries({
 	frame:
 		/node_modules\/(svelte|@sveltejs|intl-messageformat|idb)\/|@lucide\/svelte|@zag-js\/(svelte|dom-query|types|anatomy|core|utils)\/|core\/(sentence|robots\/first-kind)|preload-helper|skeleton-svelte\/dist\/(internal|components\/locale-provider)|@zag-js\/focus-visible|lib\/(i18n|ui\/(?!TitledDialog|drag)|people|lists\/(lists|summary)|[^/]+$|saving\/(?!answers|protocol|save|send-save))/,
 	schemas: /node_modules\/zod\/|core\/document\./,
-	dialogs: /@zag-js|@skeletonlabs|@floating-ui/,
+	popovers:
+		/@zag-js\/(popover|popper|dismissable)|@floating-ui|skeleton-svelte\/dist\/components\/(popover|portal)/,
+	dialogs: /@zag-js|@skeletonlabs/,
 	robots:
 		/core\/(robots\/(?!first-kind)|steps\/(?!words)|devices|expressions|plan)|lib\/words\/(format|measures|reader)/,
 	words: /lib\/words|core\/(steps\/words|devices\/.*words)/,
