@@ -81,7 +81,7 @@ const borders = [
 
 /** Folders of src/lib, likewise. Its root files stand below all of them but i18n. */
 const floors = [
-	...['i18n', 'ui', 'saving', 'people', 'lists', 'files', 'words', 'timeline', 'floor', 'eye'],
+	...['i18n', 'ui', 'saving', 'people', 'lists', 'words', 'files', 'timeline', 'floor', 'eye'],
 	...['desk', 'robots', 'live', 'workbench', 'values', 'shelf', 'help', 'trail'],
 	...['course', 'planning', 'home']
 ];

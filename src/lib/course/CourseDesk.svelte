@@ -10,7 +10,7 @@
 	import type { Person } from '$lib/saving/answers';
 	import StandingRobot from '$lib/floor/StandingRobot.svelte';
 	import Trace from '$lib/floor/Trace.svelte';
-	import { downloadDocument } from '$lib/files/files';
+	import { downloadDocument } from '$lib/files/downloads';
 	import Notices from '$lib/desk/Notices.svelte';
 	import { isTyping } from '$lib/ui/typing';
 	import { CourseBench, type OpenedCourse } from './course-bench.svelte';

@@ -9,7 +9,7 @@
 	import { preferences } from '$lib/preferences.svelte';
 	import { Task } from '$lib/task';
 	import TitledDialog from '$lib/ui/TitledDialog.svelte';
-	import { download, downloadDocument } from '$lib/files/files';
+	import { download, downloadDocument } from '$lib/files/downloads';
 	import type { PrintService } from '$workers/print';
 	import type { CourseBench } from './course-bench.svelte';
 	import { pictureOf } from './picture';

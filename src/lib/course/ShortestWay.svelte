@@ -8,7 +8,7 @@
 	import { Refused } from '$lib/saving/send';
 	import { sendSave } from '$lib/saving/send-save';
 	import { showNumber } from '$lib/words/format';
-	import { downloadDocument } from '$lib/files/files';
+	import { downloadDocument } from '$lib/files/downloads';
 	import type { CourseBench } from './course-bench.svelte';
 	import type { CourseHelp } from './course-help.svelte';
 

@@ -70,7 +70,12 @@ export class Trying implements Stand {
 		this.runs.forget();
 		if (!id) return;
 		try {
-			const plan = planSchema.parse(await request('GET', `/api/documents/${id}`));
+			// What a plan says of its steps is said in words that a course does without.
+			const [content] = await Promise.all([
+				request('GET', `/api/documents/${id}`),
+				import('$lib/words/core')
+			]);
+			const plan = planSchema.parse(content);
 			if (id !== this.planId) return;
 			this.plan = plan;
 			this.isReady = true;

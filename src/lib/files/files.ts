@@ -1,27 +1,12 @@
-/** Documents saved to and opened from files on the device. */
+/** Documents opened from files on the device. */
+import '$lib/words/core';
 import type { Remote } from 'comlink';
 import type { Course } from '$core/course/course';
-import { maximumBytes, writeDocument } from '$core/document';
+import { maximumBytes } from '$core/document';
 import type { Plan } from '$core/plan/plan';
 import { failure, type Result } from '$core/sentence';
 import { Task } from '$lib/task';
 import type { DocumentService } from '$workers/document';
-
-/** Offers a document as a file, named after it. */
-export const downloadDocument = (document: Plan | Course): void =>
-	downloadText(document.name, document.format.split('/')[1]!, writeDocument(document));
-
-/** Offers a text as a file, whatever it holds. @param kind such as plan */
-export const downloadText = (title: string, kind: string, text: string): void =>
-	download(title, `${kind}.json`, new Blob([text], { type: 'application/json' }));
-
-/** Offers what is in it as a file. @param ending of its name */
-export function download(title: string, ending: string, content: Blob): void {
-	const name = title.replace(/[^\p{L}\p{N} ,'-]/gu, '').trim() || ending;
-	const url = URL.createObjectURL(content);
-	Object.assign(document.createElement('a'), { href: url, download: `${name}.${ending}` }).click();
-	URL.revokeObjectURL(url);
-}
 
 /** Characters of a name that comes from a file. */
 const longestName = 80;

@@ -146,7 +146,7 @@ export class Documents {
 	async saveFile(kind: DocumentKind, { id, name }: Listed): Promise<void> {
 		const content = await this.act(() => request('GET', `/api/documents/${id}`));
 		if (!content) return;
-		const { downloadText } = await import('$lib/files/files');
+		const { downloadText } = await import('$lib/files/downloads');
 		downloadText(name, kind, JSON.stringify(content, null, '\t'));
 	}
 

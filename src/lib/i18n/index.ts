@@ -4,10 +4,13 @@
  */
 import { addMessages, type Messages } from './messages';
 
-const files = import.meta.glob<Messages>(['./*.en.json', '../../core/robots/**/words.en.json'], {
-	eager: true,
-	import: 'default'
-});
+const files = import.meta.glob<Messages>(
+	['./*.en.json', '../../core/{robots,units}/**/words.en.json'],
+	{
+		eager: true,
+		import: 'default'
+	}
+);
 for (const messages of Object.values(files)) addMessages(messages);
 
 export {

@@ -7,7 +7,8 @@
 	import Floor from './Floor.svelte';
 	import Timeline from '$lib/timeline/Timeline.svelte';
 	import Trail from '$lib/trail/Trail.svelte';
-	import { downloadDocument, readPlanFile } from '$lib/files/files';
+	import { downloadDocument } from '$lib/files/downloads';
+	import { readPlanFile } from '$lib/files/files';
 	import Notices from '$lib/desk/Notices.svelte';
 	import { warmUp } from '$lib/desk/rehearser';
 	import { preferences } from '$lib/preferences.svelte';
