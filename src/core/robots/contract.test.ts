@@ -224,6 +224,15 @@ describe.each(robotKinds.map((kind) => [kind.kind, kind] as const))('%s', (_, ki
 		}
 	);
 
+	it('is as full as whoever charges it makes it, and uses that up', () => {
+		const robot = new Trying(kind, 'ideal');
+		robot.machine.battery = 0.5;
+		expect(robot.machine.battery).toBe(0.5);
+		robot.pass(1);
+		expect(robot.machine.battery).toBeLessThan(0.5);
+		expect(robot.machine.battery).toBeGreaterThan(0.49);
+	});
+
 	it('says of each reading what its type says, and nothing of what it lacks', () => {
 		const { machine } = new Trying(kind, 'worn');
 		machine.advance(0);

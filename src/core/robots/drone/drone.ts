@@ -214,6 +214,9 @@ export class Drone extends Assembled implements Machine {
 	get battery(): number {
 		return this.flight.battery;
 	}
+	set battery(part: number) {
+		this.flight.battery = part;
+	}
 
 	get believed(): number {
 		return this.flight.believed;
