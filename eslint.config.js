@@ -4,6 +4,7 @@ import prettier from 'eslint-config-prettier';
 import svelte from 'eslint-plugin-svelte';
 import globals from 'globals';
 import ts from 'typescript-eslint';
+import { floors, layers } from './scripts/floors.mjs';
 import svelteConfig from './svelte.config.js';
 
 /** Packages that src/core may use: small, pure, no clock, no network. */
@@ -40,12 +41,6 @@ const importsOnly = (packages) => [
 	}
 ];
 
-/** Folders of src/core, from the lowest up: each imports only what stands before it. */
-const layers = [
-	...['units', 'random', 'devices', 'expressions', 'steps', 'course', 'world', 'robots', 'plan'],
-	...['link', 'interpreter', 'simulation', 'live', 'analysis', 'checks', 'examples', 'testing']
-];
-
 /** Where arrows may not point: `from` may not be imported in `target`. */
 const borders = [
 	{
@@ -77,13 +72,6 @@ const borders = [
 		from: './src/routes',
 		message: 'Arrows point inward: routes -> lib -> core.'
 	}
-];
-
-/** Folders of src/lib, likewise. Its root files stand below all of them but i18n. */
-const floors = [
-	...['i18n', 'ui', 'saving', 'people', 'lists', 'words', 'files', 'timeline', 'floor', 'eye'],
-	...['desk', 'robots', 'live', 'workbench', 'values', 'shelf', 'help', 'trail'],
-	...['course', 'planning', 'home']
 ];
 
 /** @param folders of a room of src, from the lowest up */
