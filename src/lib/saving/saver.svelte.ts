@@ -61,10 +61,8 @@ export class Saver {
 		return answer;
 	}
 
-	/** After a conflict: the name of the second version that now holds what is on screen. */
-	get secondVersion() {
-		return this.now.secondVersion;
-	}
+	/** After a conflict: the second version that now holds what is on screen. The same one is no news. */
+	readonly secondVersion = $derived.by(() => this.now.secondVersion);
 
 	/** It had been deleted elsewhere, and a save has brought it back. */
 	get wasDeleted(): boolean {
