@@ -92,8 +92,8 @@ export class Saver {
 		return draft;
 	}
 
-	private leave(): void {
-		if (living.get(this.id) === this) living.delete(this.id);
+	private leave(id = this.id): void {
+		if (living.get(id) === this) living.delete(id);
 	}
 
 	/** What this tab had not sent when it was closed or reloaded. */
@@ -189,7 +189,7 @@ export class Saver {
 	/** From now on saves go to the second version; a newer draft moves with them. */
 	private moveFrom(before: string): void {
 		const { draft } = this.now;
-		if (living.get(before) === this) living.delete(before);
+		this.leave(before);
 		living.set(this.id, this);
 		if (!draft) return;
 		void this.keeping.then(async () => dropDraft(before, await this.tab, draft));
