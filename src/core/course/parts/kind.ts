@@ -150,6 +150,7 @@ export const area = {
 	})
 };
 
+/** A line that ends where it begins. */
 export const closed = (points: readonly Point[]): readonly Point[] => [...points, points[0]!];
 
 /** The corners of a rectangle around a place. @param along half of it along the bearing, metres */

@@ -3,6 +3,7 @@ import type { FloorColour } from '../../colours';
 import type { Course, Part, PartName } from '../course';
 import { bearingTo, lengthAlong, lengthTo, turnBetween, type Point } from '../measure';
 import { kindOf, partNames, partsOf } from '../parts';
+import { closed } from '../parts/kind';
 import { partKinds } from '../parts/list';
 import { topOfWall } from '../parts/walls';
 
@@ -29,8 +30,6 @@ interface Chain {
 	readonly points: readonly Point[];
 	readonly radius?: number;
 }
-
-const closed = (points: readonly Point[]): readonly Point[] => [...points, points[0]!];
 
 /** Walls that go on from each other are laid as one line. */
 function wallChains(walls: Course['walls']): Chain[] {
