@@ -4,6 +4,7 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { browsers, findChromium } from './browser.mjs';
 
 export const root = fileURLToPath(new URL('..', import.meta.url));
 const npm = process.platform === 'win32' ? 'npm.cmd' : 'npm';
@@ -49,14 +50,14 @@ export function installPackages() {
 	writeFileSync(mark, lock);
 }
 
-export const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium';
-
-/** Installs Debian's Chromium for the end-to-end tests, where it is missing. */
+/** Installs that browser where it is missing. */
 export function installChromium() {
-	if (existsSync(chromium)) return;
+	if (findChromium()) return;
 	console.log('Installing Chromium for the end-to-end tests ...');
 	runOrExit('apt-get', ['update', '-qq']);
-	runOrExit('apt-get', ['install', '-y', '-qq', 'chromium']);
+	const install = ['install', '-y', '-qq'];
+	const isThere = browsers.some(({ name }) => run('apt-get', [...install, name]) === 0);
+	if (!isThere) process.exit(1);
 }
 
 /** Whether nobody listens on this port. */

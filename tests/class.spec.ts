@@ -1,6 +1,7 @@
 /** What a class meets: many plans, versions, deleted plans, an address without a certificate. */
 import { readFileSync } from 'node:fs';
 import { chromium, expect, test } from '@playwright/test';
+import { findChromium } from '../scripts/browser.mjs';
 import { go, planOf, wait } from '../src/core/testing/sample';
 import { shownAtFirst, shownMore } from '../src/lib/home/lists';
 import { card, choose, isSaved, openPlan, save, stepsOf, tag } from './helpers';
@@ -100,7 +101,7 @@ test('without a certificate, 200 edits and ten times "All plans" make no second 
 	const server = await Server.start(true, ['--name', 'harbour.test']);
 	const { port } = new URL(server.address);
 	const browser = await chromium.launch({
-		executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+		executablePath: findChromium()!,
 		args: ['--no-sandbox', '--host-resolver-rules=MAP harbour.test 127.0.0.1']
 	});
 	try {

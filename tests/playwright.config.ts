@@ -1,6 +1,7 @@
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
+import { findChromium } from '../scripts/browser.mjs';
 import { freePort } from './ports';
 
 // Chosen once, then handed on to the workers, which read this file again.
@@ -9,7 +10,7 @@ process.env.TEST_YARD ??= String(await freePort());
 const port = Number(process.env.TEST_PORT);
 const data = join(tmpdir(), `lantern-step-e2e-${port}`);
 const chromium = {
-	executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+	executablePath: findChromium()!,
 	args: [
 		'--no-sandbox',
 		'--disable-quic',

@@ -9,6 +9,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { chromium, type Page } from '@playwright/test';
+import { findChromium } from '../../scripts/browser.mjs';
 import { makeCourse, type Course } from '../../src/core/course/course';
 import { courseFrom } from '../../src/core/testing/random-course';
 import { writeSvg } from '../../src/core/course/svg/write';
@@ -223,7 +224,7 @@ const given: readonly Given[] = [
 
 const server = await Server.start();
 const browser = await chromium.launch({
-	executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+	executablePath: findChromium()!,
 	args: ['--no-sandbox', '--disable-gpu']
 });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

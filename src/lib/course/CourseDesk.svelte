@@ -1,7 +1,6 @@
 <script lang="ts">
 	/** The desk on which a course is laid out. */
-	import { onMount, untrack } from 'svelte';
-	import { replaceState } from '$app/navigation';
+	import { onDestroy, onMount, untrack } from 'svelte';
 	import { page } from '$app/state';
 	import { headingOfBearing } from '$core/units/angles';
 	import { startPlaces } from '$core/world/start-places';
@@ -10,8 +9,8 @@
 	import type { Person } from '$lib/saving/answers';
 	import StandingRobot from '$lib/floor/StandingRobot.svelte';
 	import Trace from '$lib/floor/Trace.svelte';
-	import { downloadDocument } from '$lib/files/downloads';
-	import Notices from '$lib/desk/Notices.svelte';
+	import DeskShell from '$lib/desk/DeskShell.svelte';
+	import { press } from '$lib/ui/keys';
 	import { isTyping } from '$lib/ui/typing';
 	import { CourseBench, type OpenedCourse } from './course-bench.svelte';
 	import type { OpenLines } from '$lib/files/drawings';
@@ -20,7 +19,7 @@
 	import { partWord } from './describe';
 	import { CourseHelp } from './course-help.svelte';
 	import PaceLine from './PaceLine.svelte';
-	import { shortcuts } from './shortcuts';
+	import { courseKeys, keys, leaveKeys } from './keys';
 	import Tray from './Tray.svelte';
 	import { Trying } from './trying.svelte';
 	import TryStrip from './TryStrip.svelte';
@@ -28,16 +27,12 @@
 	let { opened, owner, person }: { opened: OpenedCourse; owner: string; person: Person | null } =
 		$props();
 
-	const { bench, help, trying, openedId } = untrack(() => {
+	const { bench, help, trying } = untrack(() => {
 		const bench = new CourseBench(opened, person);
-		return {
-			bench,
-			help: new CourseHelp(bench),
-			trying: new Trying(bench),
-			openedId: opened.id
-		};
+		return { bench, help: new CourseHelp(bench), trying: new Trying(bench) };
 	});
 	let isTrying = $state(false);
+	let showsKeys = $state(false);
 	let dialog = $state<DialogName | null>(null);
 	const closeDialog = () => (dialog = null);
 	let drawn = $state.raw<{ drawing: OpenLines; file: string } | null>(null);
@@ -52,16 +47,9 @@
 			: t('course.tools');
 	});
 
-	onMount(() => {
-		void bench.restore();
-		const hurry = () => bench.saver.hurry();
-		addEventListener('online', hurry);
-		return () => {
-			removeEventListener('online', hurry);
-			bench.dispose();
-			help.dispose();
-			trying.dispose();
-		};
+	onDestroy(() => {
+		help.dispose();
+		trying.dispose();
 	});
 	/** Whoever comes from a plan tries that one. */
 	onMount(() => {
@@ -84,34 +72,19 @@
 			return { id, kind, pose: trying.player.samples[id] ?? standing };
 		});
 	});
-	$effect(() => {
-		const kept = bench.saver.secondVersion;
-		if (!kept) return;
-		replaceState(`/courses/${kept.id}`, {});
-		untrack(() => bench.set('name', kept.name));
-	});
 	// On a phone: who chooses a tool wants the floor next.
 	$effect(() => {
 		if (bench.tool !== 'select') pane = 'floor';
 	});
 
-	function onkeydown(event: KeyboardEvent) {
-		// A dialog has taken its Escape, and a field its own.
-		if (event.defaultPrevented) return;
-		if (event.key === 'Escape') return bench.leave();
-		if (isTyping(event.target)) return;
-		if (event.key === '?') dialog = 'keys';
-		const key = event.key.toLowerCase();
-		const isCommand = event.ctrlKey || event.metaKey;
-		if (isCommand && key === 'z' && event.shiftKey) bench.redo();
-		else if (isCommand && key === 'z') bench.undo();
-		else if (isCommand && key === 'y') bench.redo();
-		else if (isCommand && key === 'a') bench.selectAll();
-		else if (isCommand && key === 'd') bench.duplicate();
-		else if (!isCommand && (key === 'delete' || key === 'backspace')) bench.remove();
-		else return;
-		event.preventDefault();
-	}
+	const onkey = (event: KeyboardEvent) =>
+		press(event, leaveKeys, { leave: () => bench.leave() }) ||
+		(!isTyping(event.target) &&
+			press(event, courseKeys, {
+				selectAll: () => bench.selectAll(),
+				duplicate: () => bench.duplicate(),
+				remove: () => bench.remove()
+			}));
 
 	function oncopy(event: ClipboardEvent) {
 		if (isTyping(event.target) || bench.selection.length === 0) return;
@@ -126,80 +99,67 @@
 	}
 </script>
 
-<svelte:window {onkeydown} />
 <svelte:document {oncopy} oncut={oncopy} {onpaste} />
-<svelte:head><title>{bench.course.name} · {t('app.name')}</title></svelte:head>
 
-<div class="desk">
-	<DeskBar
-		{bench}
-		{owner}
-		bind:isTrying
-		onopen={(name) => (dialog = name)}
-		ondrawing={(drawing, file) => (drawn = { drawing, file })}
-	/>
-	<Notices
-		saver={bench.saver}
-		otherVersion="/courses/{openedId}"
-		refused={bench.voice.failure}
-		ondismiss={() => (bench.voice.failure = '')}
-		onsavefile={() => downloadDocument(bench.course)}
-	/>
-	<main class="panes" data-pane={pane}>
-		<div class="left">
-			<div class="floor-pane">
-				<DeskFloor {bench} {preview}>
-					{#snippet children(scale)}
-						{#if help.found}
-							<polyline
-								class="way"
-								data-testid="way"
-								points={help.found.way.points.map((point) => point.join()).join(' ')}
-								stroke-width={4 / scale}
-								stroke-dasharray="{10 / scale} {7 / scale}"
-							/>
-						{/if}
-						{#if isTrying}
-							{#each trying.player.attempt?.runs ?? [] as run, index (run.id)}
-								<Trace {run} {index} until={trying.player.index} {scale} />
-							{/each}
-							{#each robots as { id, kind, pose } (id)}
-								<g class="robot" transform="translate({pose.x},{pose.y})">
-									<StandingRobot {kind} {pose} columns={pose.columns} />
-								</g>
-							{/each}
-						{/if}
-					{/snippet}
-				</DeskFloor>
-			</div>
-			{#if isTrying}<TryStrip {trying} onclose={() => (isTrying = false)} />
-			{:else}<PaceLine {bench} bind:preview />{/if}
-		</div>
-		<div class="right"><Tray {bench} {help} /></div>
-	</main>
-	<nav class="switch" aria-label={t('bench.pane')}>
-		{#each ['floor', 'tray'] as const as name (name)}
-			<button
-				class="button {pane === name ? 'button-main' : 'button-plain'}"
-				aria-pressed={pane === name}
-				onclick={() => (pane = name)}
-				><span>{name === 'floor' ? t('bench.pane.floor') : trayWord}</span></button
-			>
-		{/each}
-	</nav>
-	<div class="sr-only-live" aria-live="assertive" data-testid="announcement">
-		{#key bench.voice.announcement.count}<span>{bench.voice.announcement.text}</span>{/key}
-	</div>
-</div>
+<DeskShell
+	{bench}
+	desk={bench}
+	document={bench.course}
+	path="/courses/"
+	onrename={(name) => bench.set('name', name)}
+	side="tray"
+	sideWord={trayWord}
+	bind:pane
+	{keys}
+	bind:showsKeys
+	{onkey}
+	columns={{ wide: 'minmax(0, 1fr) 21.5rem', narrow: 'minmax(0, 1fr) 15rem' }}
+>
+	{#snippet bar()}
+		<DeskBar
+			{bench}
+			{owner}
+			bind:isTrying
+			onopen={(name) => (dialog = name)}
+			onkeys={() => (showsKeys = true)}
+			ondrawing={(drawing, file) => (drawn = { drawing, file })}
+		/>
+	{/snippet}
+	{#snippet floor()}
+		<DeskFloor {bench} {preview}>
+			{#snippet children(scale)}
+				{#if help.found}
+					<polyline
+						class="way"
+						data-testid="way"
+						points={help.found.way.points.map((point) => point.join()).join(' ')}
+						stroke-width={4 / scale}
+						stroke-dasharray="{10 / scale} {7 / scale}"
+					/>
+				{/if}
+				{#if isTrying}
+					{#each trying.player.attempt?.runs ?? [] as run, index (run.id)}
+						<Trace {run} {index} until={trying.player.index} {scale} />
+					{/each}
+					{#each robots as { id, kind, pose } (id)}
+						<g class="robot" transform="translate({pose.x},{pose.y})">
+							<StandingRobot {kind} {pose} columns={pose.columns} />
+						</g>
+					{/each}
+				{/if}
+			{/snippet}
+		</DeskFloor>
+	{/snippet}
+	{#snippet below()}
+		{#if isTrying}<TryStrip {trying} onclose={() => (isTrying = false)} />
+		{:else}<PaceLine {bench} bind:preview />{/if}
+	{/snippet}
+	{#snippet other()}<Tray {bench} {help} />{/snippet}
+</DeskShell>
 
 {#if dialog === 'save'}
 	{#await import('./SaveDialog.svelte') then { default: SaveDialog }}
 		<SaveDialog {bench} onclose={closeDialog} />
-	{/await}
-{/if}
-{#if dialog === 'keys'}
-	{#await import('$lib/desk/ShortcutSheet.svelte') then { default: ShortcutSheet }}
-		<ShortcutSheet {shortcuts} onclose={closeDialog} />
 	{/await}
 {/if}
 {#if drawn}
@@ -221,61 +181,5 @@
 	}
 	.robot {
 		pointer-events: none;
-	}
-	.desk {
-		display: flex;
-		flex-direction: column;
-		height: 100dvh;
-		overflow: hidden;
-	}
-	.panes {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) 21.5rem;
-		flex: 1;
-		min-height: 0;
-	}
-	.left {
-		display: flex;
-		flex-direction: column;
-		min-width: 0;
-		min-height: 0;
-	}
-	.floor-pane {
-		flex: 1;
-		min-height: 0;
-	}
-	.right {
-		min-height: 0;
-	}
-	.switch {
-		display: none;
-	}
-	@media (max-width: 820px) {
-		.panes {
-			grid-template-columns: minmax(0, 1fr) 15rem;
-		}
-	}
-	@media (max-width: 560px) {
-		.panes {
-			grid-template-columns: minmax(0, 1fr);
-		}
-		.panes[data-pane='floor'] .right,
-		.panes[data-pane='tray'] .left {
-			display: none;
-		}
-		.switch span {
-			display: block;
-		}
-		.switch span::first-letter {
-			text-transform: uppercase;
-		}
-		.switch {
-			display: grid;
-			grid-template-columns: 1fr 1fr;
-			gap: 0.5rem;
-			padding: 0.4rem 0.6rem;
-			border-top: 1px solid var(--line);
-			background: var(--paper);
-		}
 	}
 </style>

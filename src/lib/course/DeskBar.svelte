@@ -1,13 +1,15 @@
 <script lang="ts" module>
 	/** What opens over the desk. */
-	export type DialogName = 'maze' | 'save' | 'keys';
+	export type DialogName = 'maze' | 'save';
 </script>
 
 <script lang="ts">
 	/** Above the desk: the name of the course, and what can be done with the whole of it. */
 	import { FileDown, FileUp, Grid3x3, Keyboard, Play } from '@lucide/svelte';
 	import { replacing } from '$core/course/editing/lay';
+	import { deskKeys } from '$lib/desk/keys';
 	import { say, t } from '$lib/i18n';
+	import { shownKeys } from '$lib/ui/keys';
 	import { showNumber } from '$lib/words/format';
 	import { measuresNow } from '$lib/words/measures';
 	import BarStart from '$lib/desk/BarStart.svelte';
@@ -21,12 +23,14 @@
 		owner,
 		isTrying = $bindable(),
 		onopen,
+		onkeys,
 		ondrawing
 	}: {
 		bench: CourseBench;
 		owner: string;
 		isTrying: boolean;
 		onopen: (dialog: DialogName) => void;
+		onkeys: () => void;
 		/** Lines were opened of which somebody has to say what they become. */
 		ondrawing: (drawing: OpenLines, file: string) => void;
 	} = $props();
@@ -94,8 +98,8 @@
 	<button
 		class="button button-plain button-icon keys"
 		aria-label={t('shortcuts.open')}
-		title="{t('shortcuts.open')} (?)"
-		onclick={() => onopen('keys')}><Keyboard size={19} /></button
+		title="{t('shortcuts.open')} ({shownKeys(deskKeys.keys)})"
+		onclick={onkeys}><Keyboard size={19} /></button
 	>
 	<input
 		bind:this={picker}

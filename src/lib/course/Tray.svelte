@@ -108,7 +108,6 @@
 		height: 100%;
 		overflow-y: auto;
 		padding: 0.7rem 0.9rem 1rem;
-		border-left: 1px solid var(--line);
 	}
 	.tools {
 		display: grid;

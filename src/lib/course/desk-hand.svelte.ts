@@ -5,9 +5,10 @@ import { bearingTo, lengthTo, placeBeside, type Point } from '$core/course/measu
 import { turn } from '$core/course/motions';
 import { find, kindOf, type PartRef } from '$core/course/parts';
 import type { FloorWindow } from '$lib/floor/floor-window.svelte';
+import { press } from '$lib/ui/keys';
 import { snapNow } from '$lib/words/measures';
-import type { CourseBench } from './course-bench.svelte';
-import { toolKeys } from './shortcuts';
+import type { CourseBench, Tool } from './course-bench.svelte';
+import { floorKeys, toolKeys } from './keys';
 import type { Part } from '$core/course/course';
 
 /** Pixels of a handle, and from what is turned to the handle that turns it. */
@@ -44,13 +45,6 @@ type Hold =
 	| ({ readonly type: 'turn' } & Pulled)
 	/** @see by from the pointer to what it has gripped, metres */
 	| ({ readonly type: 'size'; readonly by: Point } & Pulled);
-
-const arrows: Readonly<Record<string, readonly [number, number]>> = {
-	ArrowLeft: [-1, 0],
-	ArrowRight: [1, 0],
-	ArrowUp: [0, 1],
-	ArrowDown: [0, -1]
-};
 
 export class DeskHand {
 	hold = $state.raw<Hold | null>(null);
@@ -249,17 +243,35 @@ export class DeskHand {
 
 	// --- keys ---
 
+	private readonly tools = Object.fromEntries(
+		Object.keys(toolKeys).map((tool) => [tool, () => this.bench.choose(tool as Tool)])
+	);
+
 	readonly key = (event: KeyboardEvent): void => {
-		if (event.ctrlKey || event.metaKey || event.altKey) return;
-		const { key, shiftKey } = event;
-		const to = arrows[key];
-		if (to) this.arrow(...to, shiftKey);
-		else if (key === 'Enter' || key === ' ') this.press(shiftKey);
-		else if (key === 'PageDown') this.bench.selectNext(1, shiftKey);
-		else if (key === 'PageUp') this.bench.selectNext(-1, shiftKey);
-		else if (toolKeys[key]) this.bench.choose(toolKeys[key]);
-		else if (!this.view.zoomKey(key)) return;
-		event.preventDefault();
+		const { bench } = this;
+		const arrow = (dx: number, dy: number, isFine: boolean) => () => this.arrow(dx, dy, isFine);
+		const arrows = (isFine: boolean) => [
+			arrow(0, 1, isFine),
+			arrow(0, -1, isFine),
+			arrow(-1, 0, isFine),
+			arrow(1, 0, isFine)
+		];
+		const next = (isMore: boolean) => [
+			() => bench.selectNext(1, isMore),
+			() => bench.selectNext(-1, isMore)
+		];
+		const isDone =
+			press(event, floorKeys, {
+				move: arrows(false),
+				moveFinely: arrows(true),
+				press: () => this.press(false),
+				pressMore: () => this.press(true),
+				next: next(false),
+				nextMore: next(true)
+			}) ||
+			press(event, toolKeys, this.tools) ||
+			this.view.zoomKey(event);
+		if (isDone) event.preventDefault();
 	};
 
 	private arrow(dx: number, dy: number, isFine: boolean): void {

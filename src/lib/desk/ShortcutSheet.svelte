@@ -2,9 +2,9 @@
 	/** All shortcuts of a desk in one sheet. */
 	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { t } from '$lib/i18n';
-	import type { Shortcuts } from './shortcuts';
+	import { shownKeys, type KeySheet } from '$lib/ui/keys';
 
-	let { shortcuts, onclose }: { shortcuts: Shortcuts; onclose: () => void } = $props();
+	let { keys, onclose }: { keys: KeySheet; onclose: () => void } = $props();
 </script>
 
 <Dialog
@@ -18,13 +18,13 @@
 			<Dialog.Content class="panel shortcut-sheet">
 				<Dialog.Title class="heading shortcut-title">{t('shortcuts.title')}</Dialog.Title>
 				<div class="groups">
-					{#each shortcuts as { group, list } (group)}
+					{#each keys as { group, shortcuts } (group)}
 						<section>
 							<h3>{t(`shortcuts.${group}`)}</h3>
 							<dl>
-								{#each list as { keys, action } (action)}
-									<dt><kbd>{keys}</kbd></dt>
-									<dd>{t(action)}</dd>
+								{#each Object.entries(shortcuts) as [id, shortcut] (id)}
+									<dt><kbd>{shownKeys(shortcut)}</kbd></dt>
+									<dd>{t(shortcut.action)}</dd>
 								{/each}
 							</dl>
 						</section>

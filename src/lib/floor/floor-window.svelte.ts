@@ -1,4 +1,6 @@
 /** The window of a floor on its course: zoomed and moved by wheel, fingers, keys and buttons. */
+import { press } from '$lib/ui/keys';
+import { panKeys, zoomKeys } from './keys';
 import { scaleBar, type View } from './view';
 import type { Zooming } from './zooming';
 
@@ -59,21 +61,17 @@ export class FloorWindow {
 	}
 
 	/** Keys that zoom. @returns whether this was one */
-	zoomKey(key: string): boolean {
-		if (key === '+' || key === '=') this.zoomBy(keyZoom);
-		else if (key === '-') this.zoomBy(1 / keyZoom);
-		else if (key === '0') this.fitAll();
-		else return false;
-		return true;
+	zoomKey(event: KeyboardEvent): boolean {
+		return press(event, zoomKeys, {
+			zoom: [() => this.zoomBy(keyZoom), () => this.zoomBy(1 / keyZoom)],
+			fit: () => this.fitAll()
+		});
 	}
 
 	/** Keys that zoom and pan. @returns whether this was one */
-	key(key: string): boolean {
-		if (key === 'ArrowLeft') this.panBy(keyPan, 0);
-		else if (key === 'ArrowRight') this.panBy(-keyPan, 0);
-		else if (key === 'ArrowUp') this.panBy(0, keyPan);
-		else if (key === 'ArrowDown') this.panBy(0, -keyPan);
-		else return this.zoomKey(key);
-		return true;
+	key(event: KeyboardEvent): boolean {
+		const pan = (dx: number, dy: number) => () => this.panBy(dx * keyPan, dy * keyPan);
+		const isPan = press(event, panKeys, { pan: [pan(0, 1), pan(0, -1), pan(1, 0), pan(-1, 0)] });
+		return isPan || this.zoomKey(event);
 	}
 }

@@ -117,13 +117,13 @@
 	const turns: Readonly<Record<string, number>> = { ArrowLeft: -5, ArrowRight: 5 };
 
 	function onkeydown(event: KeyboardEvent) {
-		if (event.ctrlKey || event.metaKey || event.altKey) return;
-		const turned = bench.live?.lining.robot ? turns[event.key] : undefined;
+		const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey;
+		const turned = isPlain && bench.live?.lining.robot ? turns[event.key] : undefined;
 		if (turned) {
 			bench.live?.lining.turnFront(turned);
 			return event.preventDefault();
 		}
-		if (view.key(event.key)) event.preventDefault();
+		if (view.key(event)) event.preventDefault();
 	}
 </script>
 

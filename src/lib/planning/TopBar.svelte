@@ -7,6 +7,8 @@
 	import { t } from '$lib/i18n';
 	import DocumentSelect from '$lib/lists/DocumentSelect.svelte';
 	import BarStart from '$lib/desk/BarStart.svelte';
+	import { runKeys } from '$lib/desk/keys';
+	import { shownKeys } from '$lib/ui/keys';
 	import RobotMenu from './RobotMenu.svelte';
 	import SavedState from '$lib/desk/SavedState.svelte';
 	import UndoButtons from '$lib/desk/UndoButtons.svelte';
@@ -148,13 +150,16 @@
 					<CutMotors live={bench.live} />
 				{/await}
 			{/if}
-			<button class="button button-stop run" title="Ctrl ." onclick={() => bench.runs.halt()}
+			<button
+				class="button button-stop run"
+				title={shownKeys(runKeys.halt)}
+				onclick={() => bench.runs.halt()}
 				><Square size={17} fill="currentColor" />{t('bench.halt')}</button
 			>
 		{:else}
 			<button
 				class="button button-main run"
-				title="Ctrl Enter"
+				title={shownKeys(runKeys.rehearse)}
 				onclick={() => bench.runs.rehearse()}
 				><Play size={18} fill="currentColor" />{player.attempt
 					? t('bench.again')
@@ -163,7 +168,7 @@
 			<button
 				class="button button-line live"
 				aria-label={t('bench.run')}
-				title="{t('bench.run')} (Ctrl Shift Enter)"
+				title="{t('bench.run')} ({shownKeys(runKeys.run)})"
 				onclick={() => bench.runLive()}
 				><Radio size={18} /><span class="word">{t('bench.runShort')}</span></button
 			>

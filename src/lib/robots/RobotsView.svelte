@@ -3,7 +3,9 @@
 	import './words';
 	import { ArrowLeft, Square } from '@lucide/svelte';
 	import { onMount, untrack } from 'svelte';
+	import { runKeys } from '$lib/desk/keys';
 	import { t } from '$lib/i18n';
+	import { press, shownKeys } from '$lib/ui/keys';
 	import WhoIsHere from '$lib/people/WhoIsHere.svelte';
 	import type { Person } from '$lib/saving/answers';
 	import { robots } from './robots.svelte';
@@ -22,9 +24,7 @@
 	});
 
 	function onkeydown(event: KeyboardEvent) {
-		if (event.key !== '.' || !(event.ctrlKey || event.metaKey)) return;
-		event.preventDefault();
-		robots.halt();
+		if (press(event, runKeys, { halt: () => robots.halt() })) event.preventDefault();
 	}
 </script>
 
@@ -44,7 +44,10 @@
 			<p>{t('robots.about')}</p>
 		</div>
 		{#if robots.paired.length > 0}
-			<button class="button button-stop" title="Ctrl ." onclick={() => robots.halt()}
+			<button
+				class="button button-stop"
+				title={shownKeys(runKeys.halt)}
+				onclick={() => robots.halt()}
 				><Square size={17} fill="currentColor" />{t('robots.haltAll')}</button
 			>
 		{/if}

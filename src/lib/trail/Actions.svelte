@@ -28,7 +28,9 @@
 	import { toClipboard } from '$lib/copied';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
+	import { shownKeys } from '$lib/ui/keys';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
+	import { chainKeys, copyKeys, moveKeys, selectKeys, tagKeys, walkKeys } from './key-table';
 	import type { HeadRow, StepRow } from './rows';
 	import type { Opening } from './Sheet.svelte';
 
@@ -48,7 +50,7 @@
 	interface Action {
 		readonly icon: Component;
 		readonly key: string;
-		/** The key that does it on a tag; see $lib/workbench/shortcuts. */
+		/** The keys that do it on a tag. */
 		readonly hint?: string;
 		readonly act: () => void;
 		/** It leads on to another sheet, so this one is not closed. */
@@ -67,80 +69,95 @@
 			{
 				icon: ArrowUp,
 				key: 'trail.moveUp',
-				hint: 'Alt ↑',
+				hint: shownKeys(moveKeys.move, 0),
 				act: () => editing.moving.nudge(id, -1)
 			},
 			{
 				icon: ArrowDown,
 				key: 'trail.moveDown',
-				hint: 'Alt ↓',
+				hint: shownKeys(moveKeys.move, 1),
 				act: () => editing.moving.nudge(id, 1)
 			},
-			{ icon: CopyPlus, key: 'trail.duplicate', hint: 'D', act: () => editing.duplicate(id) },
+			{
+				icon: CopyPlus,
+				key: 'trail.duplicate',
+				hint: shownKeys(tagKeys.duplicate),
+				act: () => editing.duplicate(id)
+			},
 			!isFirst &&
 				index + 1 < size && {
 					icon: ListPlus,
 					key: 'trail.selectNext',
-					hint: 'Shift ↓',
+					hint: shownKeys(selectKeys.select, 1),
 					act: () => editing.selection.selectNext(id)
 				},
 			!isFirst && {
 				icon: Copy,
 				key: 'trail.copy',
-				hint: 'Ctrl C',
+				hint: shownKeys(copyKeys.copy),
 				act: () => toClipboard(editing.copy(id))
 			},
 			!isFirst && {
 				icon: Scissors,
 				key: 'trail.cut',
-				hint: 'Ctrl X',
+				hint: shownKeys(copyKeys.cut),
 				act: () => toClipboard(editing.cut(id))
 			},
 			!isFirst &&
 				copied !== null &&
-				!isBranch && { icon: ClipboardPaste, key: 'trail.paste', hint: 'Ctrl V', act: paste },
+				!isBranch && {
+					icon: ClipboardPaste,
+					key: 'trail.paste',
+					hint: shownKeys(copyKeys.paste),
+					act: paste
+				},
 			!isBranch && {
 				icon: Repeat,
 				key: 'trail.wrapRepeat',
-				hint: 'W',
+				hint: shownKeys(tagKeys.wrap),
 				act: () => editing.wrap(id, 'repeat')
 			},
 			!isBranch &&
 				!isFirst && {
 					icon: GitFork,
 					key: 'trail.wrapChoose',
-					hint: 'I',
+					hint: shownKeys(tagKeys.choose),
 					act: () => editing.wrap(id, 'choose')
 				},
 			step.body !== undefined &&
 				!isBranch && {
 					icon: Ungroup,
 					key: branches ? 'trail.unwrapChoice' : 'trail.unwrap',
-					hint: 'U',
+					hint: shownKeys(tagKeys.unwrap),
 					act: () => editing.unwrap(id)
 				},
 			!isBranch && {
 				icon: Power,
 				key: step.off ? 'trail.switchOn' : 'trail.switchOff',
-				hint: 'O',
+				hint: shownKeys(tagKeys.off),
 				act: () => editing.switchOff(id)
 			},
 			!isFirst && comment(id),
 			!isBranch && {
 				icon: PanelRightOpen,
 				key: 'trail.setAside',
-				hint: 'S',
+				hint: shownKeys(tagKeys.aside),
 				act: () => editing.moving.moveTo(id, null)
 			},
 			help(step.kind),
-			{ icon: Trash2, key: 'trail.remove', hint: 'Del', act: () => editing.remove(id) }
+			{
+				icon: Trash2,
+				key: 'trail.remove',
+				hint: shownKeys(tagKeys.remove),
+				act: () => editing.remove(id)
+			}
 		];
 	}
 
 	const comment = (step: string): Action => ({
 		icon: MessageSquare,
 		key: 'trail.comment',
-		hint: 'C',
+		hint: shownKeys(tagKeys.comment),
 		leadsOn: true,
 		act: () => onopen((anchor) => ({ type: 'comment', step, anchor }))
 	});
@@ -148,7 +165,7 @@
 	const help = (kind: string): Action => ({
 		icon: CircleHelp,
 		key: 'trail.help',
-		hint: 'H',
+		hint: shownKeys(walkKeys.help),
 		leadsOn: true,
 		act: () => onopen((anchor) => ({ type: 'help', kind, anchor }))
 	});
@@ -157,7 +174,12 @@
 		const isRoutine = trigger?.kind === 'routine';
 		const untie = () => bench.desk.edit({ type: 'untie', chain: id }, t('say.untied'));
 		return [
-			{ icon: Play, key: 'trail.runAlone', hint: 'R', act: () => void bench.runs.rehearse(id) },
+			{
+				icon: Play,
+				key: 'trail.runAlone',
+				hint: shownKeys(chainKeys.runAlone),
+				act: () => void bench.runs.rehearse(id)
+			},
 			bench.live?.shown?.robot !== undefined && {
 				icon: Radio,
 				key: 'trail.runAloneLive',
@@ -167,7 +189,7 @@
 				!isRoutine && {
 					icon: trigger ? Shuffle : Zap,
 					key: trigger ? 'trail.changeTrigger' : 'trail.chooseTrigger',
-					hint: 'T',
+					hint: shownKeys(chainKeys.trigger),
 					leadsOn: true,
 					act: () => onopen((anchor) => ({ type: 'triggers', chain: id, anchor }))
 				},
@@ -177,7 +199,7 @@
 			trigger !== null && {
 				icon: Power,
 				key: trigger.off ? 'trail.switchOn' : 'trail.switchOff',
-				hint: 'O',
+				hint: shownKeys(tagKeys.off),
 				act: () => editing.switchOff(trigger.id)
 			},
 			!isFirst && trigger !== null && comment(trigger.id),

@@ -11,7 +11,9 @@
 		ZoomOut
 	} from '@lucide/svelte';
 	import { levels, type Level } from '$core/levels';
+	import { deskKeys } from '$lib/desk/keys';
 	import { t } from '$lib/i18n';
+	import { shownKeys } from '$lib/ui/keys';
 	import { preferences } from '$lib/preferences.svelte';
 	import UnitsMenu from './UnitsMenu.svelte';
 
@@ -111,7 +113,7 @@
 		<button
 			class="button button-plain tool wide keys"
 			aria-label={t('shortcuts.open')}
-			title="{t('shortcuts.open')} (?)"
+			title="{t('shortcuts.open')} ({shownKeys(deskKeys.keys)})"
 			onclick={onshortcuts}><Keyboard size={18} /></button
 		>
 	{/if}

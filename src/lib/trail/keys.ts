@@ -1,6 +1,8 @@
-/** What the keys do on a row of the trail. The sheet in $lib/workbench/shortcuts lists them. */
+/** What the keys of the trail do on a row. */
 import { definitionOf } from '$core/steps/catalogue';
+import { press, type Acts, type Shortcuts } from '$lib/ui/keys';
 import type { Editing } from '$lib/workbench/editing.svelte';
+import { carryKeys, chainKeys, moveKeys, selectKeys, tagKeys, walkKeys } from './key-table';
 import type { Row } from './rows';
 
 /** What the pane does for its keys. */
@@ -21,46 +23,40 @@ export interface TrailHands {
 	chainOf(row: Row): string;
 }
 
+type ActsOf<T extends Shortcuts> = Acts<keyof T & string>;
+
+/** Does what a key means on a row. */
 export function onRowKey(event: KeyboardEvent, row: Row, index: number, hands: TrailHands): void {
-	if (event.ctrlKey || event.metaKey) return;
 	const { editing } = hands;
-	const actions = event.altKey
-		? row.type === 'step'
-			? moving(editing, row.step.id)
-			: {}
-		: editing.moving.pickedUp
-			? steering(editing)
-			: event.shiftKey && row.type === 'step' && event.key.startsWith('Arrow')
-				? selecting(editing, row.step.id)
-				: { ...walking(row, index, hands), ...forAll(row, hands), ...forStep(row, hands) };
-	const action = actions[event.key] ?? actions[event.key.toLowerCase()];
-	if (!action) return;
+	const isStep = row.type === 'step';
+	const isDone = editing.moving.pickedUp
+		? press(event, carryKeys, carrying(editing))
+		: press(event, walkKeys, walking(row, index, hands)) ||
+			press(event, chainKeys, forChains(row, hands)) ||
+			press(event, tagKeys, { ...forAll(row, hands), ...forStep(row, hands) }) ||
+			(isStep && press(event, selectKeys, selecting(editing, row.step.id))) ||
+			(isStep && press(event, moveKeys, moving(editing, row.step.id)));
+	if (!isDone) return;
 	event.preventDefault();
 	event.stopPropagation();
-	action();
 }
 
-type Actions = Readonly<Record<string, () => void>>;
-
-const moving = (editing: Editing, id: string): Actions => ({
-	ArrowUp: () => editing.moving.nudge(id, -1),
-	ArrowDown: () => editing.moving.nudge(id, 1)
+const moving = ({ moving }: Editing, id: string): ActsOf<typeof moveKeys> => ({
+	move: [() => moving.nudge(id, -1), () => moving.nudge(id, 1)]
 });
 
-const steering = (editing: Editing): Actions => ({
-	ArrowDown: () => editing.moving.carry(1),
-	ArrowUp: () => editing.moving.carry(-1),
-	' ': () => editing.moving.putDown(),
-	Enter: () => editing.moving.putDown(),
-	Escape: () => editing.moving.putBack()
+const carrying = ({ moving }: Editing): ActsOf<typeof carryKeys> => ({
+	carry: [() => moving.carry(-1), () => moving.carry(1)],
+	putDown: () => moving.putDown(),
+	putBack: () => moving.putBack()
 });
 
-const selecting = (editing: Editing, id: string): Actions => ({
-	ArrowDown: () => editing.selection.extend(id, 1),
-	ArrowUp: () => editing.selection.extend(id, -1)
+const selecting = ({ selection }: Editing, id: string): ActsOf<typeof selectKeys> => ({
+	select: [() => selection.extend(id, -1), () => selection.extend(id, 1)]
 });
 
-function walking(row: Row, index: number, { rows, focusRow, editing }: TrailHands): Actions {
+function walking(row: Row, index: number, hands: TrailHands): ActsOf<typeof walkKeys> {
+	const { rows, focusRow, editing } = hands;
 	const go = (to: number) => {
 		editing.selection.clear();
 		focusRow(rows[Math.max(0, Math.min(rows.length - 1, to))]!.key);
@@ -74,45 +70,45 @@ function walking(row: Row, index: number, { rows, focusRow, editing }: TrailHand
 	const isOpen = row.type === 'step' && row.step.body !== undefined && row.folded === 0;
 	const isFolded = row.type === 'step' && row.folded > 0;
 	return {
-		ArrowDown: () => go(index + 1),
-		ArrowUp: () => go(index - 1),
-		ArrowLeft: () => (isOpen ? editing.fold(row.step.id) : outer()),
-		ArrowRight: () => (isFolded ? editing.fold(row.step.id) : go(index + 1)),
-		Home: () => go(0),
-		End: () => go(rows.length - 1),
-		Escape: () => editing.selection.clear(),
-		p: () => {
+		walk: [() => go(index - 1), () => go(index + 1)],
+		inOut: [
+			() => (isOpen ? editing.fold(row.step.id) : outer()),
+			() => (isFolded ? editing.fold(row.step.id) : go(index + 1))
+		],
+		ends: [() => go(0), () => go(rows.length - 1)],
+		search: hands.search,
+		nextProblem: () => {
 			const ahead = [...rows.slice(index + 1), ...rows.slice(0, index + 1)];
 			const next = ahead.find((other) => other.type !== 'bud' && other.problem);
 			if (next) focusRow(next.key);
-		}
+		},
+		zoom: [() => hands.zoomBy(1.15), () => hands.zoomBy(1 / 1.15)],
+		fit: hands.fit,
+		help: () => hands.openHelp(row),
+		clear: () => editing.selection.clear()
 	};
 }
 
-const forAll = (row: Row, hands: TrailHands): Actions => ({
-	Enter: () => hands.openShelf(row),
-	' ': () => hands.openShelf(row),
-	e: () => hands.openValue(row),
-	m: () => hands.openMenu(row),
-	ContextMenu: () => hands.openMenu(row),
-	h: () => hands.openHelp(row),
-	c: () => hands.openComment(row),
-	n: () => hands.openTriggers(null),
-	t: () => hands.openTriggers(hands.chainOf(row)),
-	r: () => hands.runAlone(hands.chainOf(row)),
-	'/': () => hands.search(),
-	'+': () => hands.zoomBy(1.15),
-	'-': () => hands.zoomBy(1 / 1.15),
-	'0': () => hands.fit(),
-	o: () => {
+const forChains = (row: Row, hands: TrailHands): ActsOf<typeof chainKeys> => ({
+	newChain: () => hands.openTriggers(null),
+	trigger: () => hands.openTriggers(hands.chainOf(row)),
+	runAlone: () => hands.runAlone(hands.chainOf(row))
+});
+
+const forAll = (row: Row, hands: TrailHands): ActsOf<typeof tagKeys> => ({
+	add: () => hands.openShelf(row),
+	pickUp: () => hands.openShelf(row),
+	value: () => hands.openValue(row),
+	menu: () => hands.openMenu(row),
+	comment: () => hands.openComment(row),
+	off: () => {
 		if (row.type === 'head' && row.trigger) hands.editing.switchOff(row.trigger.id);
 	}
 });
 
-function forStep(row: Row, { editing, rows, focusRow }: TrailHands): Actions {
+function forStep(row: Row, { editing, rows, focusRow }: TrailHands): ActsOf<typeof tagKeys> {
 	if (row.type !== 'step') return {};
 	const { id } = row.step;
-	const { isBranch } = definitionOf(row.step.kind);
 	const remove = () => {
 		const index = rows.indexOf(row);
 		const next = rows.slice(index + 1).find((other) => other.level <= row.level) ?? rows[index - 1];
@@ -120,19 +116,16 @@ function forStep(row: Row, { editing, rows, focusRow }: TrailHands): Actions {
 		if (next) focusRow(next.key);
 	};
 	return {
-		' ': () => editing.moving.pickUp(id),
-		Delete: remove,
-		Backspace: remove,
-		d: () => editing.duplicate(id),
-		u: () => editing.unwrap(id),
-		f: () => editing.fold(id),
-		...(isBranch
-			? {}
-			: {
-					w: () => editing.wrap(id, 'repeat'),
-					i: () => editing.wrap(id, 'choose'),
-					o: () => editing.switchOff(id),
-					s: () => void editing.moving.moveTo(id, null)
-				})
+		pickUp: () => editing.moving.pickUp(id),
+		remove,
+		duplicate: () => editing.duplicate(id),
+		unwrap: () => editing.unwrap(id),
+		fold: () => editing.fold(id),
+		...(!definitionOf(row.step.kind).isBranch && {
+			wrap: () => editing.wrap(id, 'repeat'),
+			choose: () => editing.wrap(id, 'choose'),
+			off: () => editing.switchOff(id),
+			aside: () => void editing.moving.moveTo(id, null)
+		})
 	};
 }

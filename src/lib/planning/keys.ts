@@ -1,0 +1,22 @@
+/** All that keys do at the desk of a plan. None is one that browsers use for themselves. */
+import { deskKeys, runKeys } from '$lib/desk/keys';
+import { panKeys, zoomKeys } from '$lib/floor/keys';
+import {
+	carryKeys,
+	chainKeys,
+	copyKeys,
+	moveKeys,
+	selectKeys,
+	tagKeys,
+	walkKeys
+} from '$lib/trail/key-table';
+import type { KeySheet } from '$lib/ui/keys';
+
+export const keys: KeySheet = [
+	{ group: 'plan', shortcuts: { ...runKeys, ...deskKeys } },
+	{ group: 'walk', shortcuts: walkKeys },
+	{ group: 'step', shortcuts: { ...tagKeys, ...moveKeys, ...selectKeys, ...copyKeys } },
+	{ group: 'carry', shortcuts: carryKeys },
+	{ group: 'chain', shortcuts: chainKeys },
+	{ group: 'floor', shortcuts: { ...panKeys, ...zoomKeys } }
+];
