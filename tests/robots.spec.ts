@@ -489,6 +489,18 @@ test('a button board of one’s own, with the model and with the robot', async (
 	await board.getByLabel('Says').fill('Out to the lamp');
 	await board.getByRole('button', { name: 'Stick', exact: true }).click();
 	await board.getByRole('button', { name: 'Move Stick back' }).click();
+	const things = board.getByRole('listitem');
+	await expect(things.first()).toContainText('Stick');
+	// And by the mouse, the other way again.
+	await expect(things.locator('[data-can-drag]')).toHaveCount(2);
+	const grip = (await things.last().locator('strong').boundingBox())!;
+	const onto = (await things.first().boundingBox())!;
+	await page.mouse.move(grip.x + 40, grip.y + 8);
+	await page.mouse.down();
+	await page.mouse.move(grip.x + 40, grip.y - 8, { steps: 3 });
+	await page.mouse.move(onto.x + onto.width / 2, onto.y + 12, { steps: 5 });
+	await page.mouse.up();
+	await expect(things.first()).toContainText('Out to the lamp');
 	await board.getByRole('button', { name: 'Use it' }).click();
 	await board.getByRole('button', { name: 'Out to the lamp' }).click();
 	await expect(page.getByRole('treeitem').filter({ hasText: 'running now' })).toHaveCount(1);
@@ -508,7 +520,7 @@ test('a button board of one’s own, with the model and with the robot', async (
 	await expect.poll(async () => Math.abs((await look('tallow')).columns.speed!)).toBeLessThan(0.02);
 	await isSaved(page);
 	const kept = await (await page.request.get(`/api/documents/${id}`)).json();
-	expect(kept.board.map(({ type }: { type: string }) => type)).toEqual(['stick', 'button']);
+	expect(kept.board.map(({ type }: { type: string }) => type)).toEqual(['button', 'stick']);
 });
 
 /** Hostile messages to the app; `HOSTILE=10000` for the long form. */

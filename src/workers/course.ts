@@ -5,7 +5,8 @@ import { findWay, radiusOf, type Found } from '../core/analysis/par';
 import { checkCourse, type CourseProblem } from '../core/checks/course';
 import { courseSchema } from '../core/course/course';
 import type { WayWish } from '../core/course/search/driven-way';
-import { makeMaze, mazeMakings, mazeShapes, type Maze } from '../core/course/search/maze';
+import { makeMaze, mazeMakings, type Maze } from '../core/course/search/maze';
+import { mazeShapes } from '../core/course/search/maze-cells';
 import { robotKindOf } from '../core/robots/kinds';
 import type { Result } from '../core/sentence';
 

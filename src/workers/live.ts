@@ -4,7 +4,6 @@
  */
 import { expose } from 'comlink';
 import { z } from 'zod';
-import { courseSchema } from '../core/course/course';
 import { markOf } from '../core/course/mark';
 import type { Command } from '../core/devices/device';
 import { devices } from '../core/devices/list';
@@ -17,19 +16,12 @@ import {
 	type ToRobot
 } from '../core/link/frames';
 import { LinkPort } from '../core/link/link-port';
-import { LiveRun } from '../core/live/live-run';
 import type { LiveNews } from '../core/live/live-news';
 import { readNews } from '../core/live/news-text';
-import { ModelCrew } from '../core/live/model-crew';
-import { planSchema } from '../core/plan/plan';
-import { variations } from '../core/robots/robot';
 import { Link, type LinkState } from './link';
 import { keepRun, NewsWriter } from './kept';
+import { RunInProgress, runSchema } from './run';
 
-/** Milliseconds between two ticks of a run: 50 a second. */
-const tickEvery = 20;
-/** Milliseconds between two words about a run in which no step begins or ends. */
-const newsEvery = 66;
 /** Milliseconds between two words about what a robot senses. */
 const sensedEvery = 100;
 
@@ -63,24 +55,6 @@ export interface Watcher {
 }
 
 export type StoredPlace = (FromRobot & { type: 'stored' })['places'][number];
-
-const runSchema = z.strictObject({
-	/** Under which it is kept. */
-	id: z.string(),
-	/** The id of the plan's document. */
-	planId: z.string(),
-	courseId: z.string().nullable(),
-	at: z.number(),
-	plan: planSchema,
-	course: courseSchema,
-	/** The robots at the other ends, in the order of the plan's. */
-	robots: z.array(z.string()),
-	only: z.string().optional(),
-	/** The model in the place of robots, as it misbehaves. */
-	model: z.strictObject({ variation: z.enum(variations), seed: z.int() }).optional(),
-	isByHand: z.boolean().optional()
-});
-export type RunRequest = z.infer<typeof runSchema>;
 
 let url: URL;
 let watcher: Watcher | undefined;
@@ -169,102 +143,20 @@ function changed(robot: string, state: LinkState): void {
 
 // --- the run in progress ---
 
-class RunInProgress {
-	private readonly began = performance.now();
-	private readonly live: LiveRun;
-	private readonly timer: ReturnType<typeof setInterval>;
-	private readonly kept: NewsWriter;
-	private toldAt = 0;
-	private toldChanges = -1;
-	private passed = 0;
-	private readonly model: ModelCrew | undefined;
-	readonly robots: readonly string[];
-
-	constructor(
-		private readonly request: RunRequest,
-		private readonly onNews: (news: LiveNews) => void
-	) {
-		this.robots = request.robots;
-		this.kept = new NewsWriter(request.id, sayUnkept());
-		const { plan, course, robots, model } = request;
-		this.model = model && new ModelCrew(plan, course, model.variation, model.seed);
-		this.model?.ports.forEach((port, index) => ports.set(robots[index]!, port));
-		const own = this.model?.ports ?? robots.map((robot) => begunPortOf(robot));
-		this.live = new LiveRun({
-			plan: request.plan,
-			course: request.course,
-			ports: own,
-			only: request.only,
-			isByHand: request.isByHand,
-			isModel: model !== undefined,
-			chance: Math.random
-		});
-		this.timer = setInterval(() => this.tick(), tickEvery);
-		this.tick();
-	}
-
-	private get time(): number {
-		return (performance.now() - this.began) / 1000;
-	}
-
-	tick(): void {
-		const { time } = this;
-		this.model?.pass(time - this.passed);
-		this.passed = time;
-		this.live.tick(time);
-		this.tell();
-	}
-
-	press(chain: string): void {
-		this.live.press(chain);
-		this.tick();
-	}
-	set(variable: string, value: number): void {
-		this.live.set(variable, value);
-	}
-
-	halt(): void {
-		this.live.halt();
-		this.tell();
-	}
-
-	/** Nobody watches it any more. */
-	leave(): void {
-		this.live.leave();
-		this.tell();
-	}
-
-	lost(robot: string): void {
-		const index = this.robots.indexOf(robot);
-		if (index < 0) return;
-		this.live.lost(this.request.plan.robots[index]!.name);
-		this.tell();
-	}
-
-	private tell(): void {
-		const { live } = this;
-		const now = performance.now();
-		const isOver = live.outcome !== undefined;
-		const hasChanged = live.changes !== this.toldChanges;
-		if (!isOver && !hasChanged && now - this.toldAt < newsEvery) return;
-		this.toldAt = now;
-		this.toldChanges = live.changes;
-		const news = live.news();
-		this.onNews(news);
-		if (!this.model) this.kept.add(news, isOver);
-		if (isOver) this.close();
-	}
-
-	private close(): void {
-		clearInterval(this.timer);
-		for (const robot of this.robots) ports.delete(robot);
-		run = undefined;
-	}
-}
-
 let run: RunInProgress | undefined;
 
-function begunPortOf(robot: string): LinkPort {
+/** A run is over: its robots obey hands again. */
+function setFree(robots: readonly string[]): void {
+	for (const robot of robots) ports.delete(robot);
+	run = undefined;
+}
+
+/** A port that has begun; the model has its own. */
+function begunPort(robot: string, ofModel: LinkPort | undefined): LinkPort {
+	if (ofModel) {
+		ports.set(robot, ofModel);
+		return ofModel;
+	}
 	const port = portOf(robot);
 	const last = lastSensed.get(robot);
 	port.start(last && { ...last, at: toldPlace.get(robot) ?? last.at });
@@ -330,7 +222,13 @@ const service = {
 			const ofRun = { id, planId, courseId, at, plan, courseMark: markOf(course) };
 			if (!(await keepRun(ofRun))) watcher?.unkept();
 		}
-		run = new RunInProgress(wanted, onNews);
+		run = new RunInProgress(wanted, {
+			portFor: begunPort,
+			news: onNews,
+			unkept: sayUnkept(),
+			over: () => setFree(wanted.robots)
+		});
+		run.begin();
 		return true;
 	},
 

@@ -1,7 +1,8 @@
 import type { AddressInfo } from 'node:net';
 import { afterAll, describe, expect, it } from 'vitest';
 import { makeCourse } from '../../src/core/course/course';
-import { checkRobot, type Finding } from '../../src/cli/robot-check/checks';
+import type { Finding } from '../../src/cli/robot-check/check';
+import { checkRobot } from '../../src/cli/robot-check/checks';
 import { keptTokens } from '../../src/core/testing/knocking';
 import { serveYard } from '../../src/standin/server';
 import { Yard } from '../../src/standin/yard';

@@ -1,7 +1,8 @@
 /** The robot that docs/link.md comes with, written after that page alone: checked, and driven by a plan. */
 import { spawn, spawnSync } from 'node:child_process';
 import { afterAll, describe, expect, it } from 'vitest';
-import { checkRobot, type Finding } from '../../src/cli/robot-check/checks';
+import type { Finding } from '../../src/cli/robot-check/check';
+import { checkRobot } from '../../src/cli/robot-check/checks';
 import { pause, RobotLine } from '../../src/cli/robot-check/robot-line';
 import { devices } from '../../src/core/devices/list';
 import { Knocker } from '../../src/core/link/knocker';

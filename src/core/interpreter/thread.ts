@@ -12,6 +12,7 @@ import type { Sentence } from '../sentence';
 import type { Command, Device, Schemas } from '../devices/device';
 import type { Wait } from '../devices/port';
 import { ask, withinRange, workOut, type Condition } from './computed';
+import { frameOf, noInputs, type Frame, type Inputs } from './frame';
 import type { Observer } from './observer';
 import { came, readingOf, type Own, type Shared } from './own';
 import type { Instruction } from './program';
@@ -20,26 +21,6 @@ import { maximumCalls, maximumThreads, stepsPerThread } from './settings';
 
 /** A wait ends at the tick that is nearest to its end: sums of times may be off by rounding. */
 const nearest = tick / 2 + 1e-9;
-
-/** The inputs of the routine that is running, in order. */
-type Inputs = readonly Datum[];
-const noInputs: Inputs = [];
-
-interface Frame {
-	readonly list: readonly Instruction[];
-	readonly owner: Instruction | null;
-	/** What the observer remembers of the owner. */
-	readonly begun: unknown;
-	readonly isLoop: boolean;
-	/** Asked before each round; undefined for a loop that counts or never ends. */
-	readonly until: Condition | undefined;
-	readonly inputs: Inputs;
-	readonly isCall: boolean;
-	roundsLeft: number;
-	index: number;
-	/** Time at which the round began. */
-	since: number;
-}
 
 export class Thread implements Running, Environment {
 	isOver = false;
@@ -356,21 +337,3 @@ export class Thread implements Running, Environment {
 	note = (key: string, values?: Sentence['values']): void =>
 		this.noteAt(this.current!, key, values);
 }
-
-const frameOf = (
-	list: readonly Instruction[],
-	owner: Instruction | null,
-	begun: unknown,
-	inputs: Inputs
-): Frame => ({
-	list,
-	owner,
-	begun,
-	isLoop: false,
-	until: undefined,
-	inputs,
-	isCall: false,
-	roundsLeft: 0,
-	index: 0,
-	since: -1
-});

@@ -6,10 +6,10 @@
 	import {
 		difficultyOf,
 		mazeMakings,
-		mazeShapes,
 		type Maze,
 		type MazeWish
 	} from '$core/course/search/maze';
+	import { mazeShapes } from '$core/course/search/maze-cells';
 	import { say, t } from '$lib/i18n';
 	import TitledDialog from '$lib/ui/TitledDialog.svelte';
 	import { showNumber } from '$lib/words/format';

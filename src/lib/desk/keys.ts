@@ -6,10 +6,3 @@ export const deskKeys = {
 	redo: { keys: ['$mod+Shift+z'], also: ['$mod+y'], action: 'shortcut.redo' },
 	keys: { keys: ['?'], also: ['Shift+?'], action: 'shortcut.shortcuts' }
 } satisfies Shortcuts;
-
-/** Where something runs. */
-export const runKeys = {
-	rehearse: { keys: ['$mod+Enter'], action: 'shortcut.rehearse' },
-	run: { keys: ['$mod+Shift+Enter'], action: 'bench.run' },
-	halt: { keys: ['$mod+.'], action: 'shortcut.halt' }
-} satisfies Shortcuts;

@@ -17,12 +17,12 @@ import { startPlaces, type StartPlace } from '$core/world/start-places';
 import { say, t } from '$lib/i18n';
 import { rememberRun } from '$lib/robots/held';
 import { robots, type Linked } from '$lib/robots/robots.svelte';
-import type { RunRequest } from '$workers/live';
+import type { RunRequest } from '$workers/run';
 import { newId } from '$lib/saving/id';
 import type { Person } from '$lib/saving/answers';
 import type { Sample } from '$lib/timeline/player.svelte';
 import type { LiveStand } from './live-stand';
-import { Board } from './board.svelte';
+import { BoardHand } from './board.svelte';
 import { Lining } from './lining.svelte';
 import { rolesOf, type Role } from './matching';
 import { needsOf, type Need } from './needs';
@@ -47,7 +47,7 @@ export class LiveDesk {
 	isChoosing = $state(false);
 	/** One at a time. */
 	panel = $state<Panel | null>(null);
-	readonly board = new Board(this);
+	readonly board = new BoardHand(this);
 	readonly lining = new Lining();
 	isRunning = $state(false);
 	/** How often somebody has halted: what a hand still holds then counts as let go. */

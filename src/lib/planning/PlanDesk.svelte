@@ -9,7 +9,7 @@
 	import { downloadDocument } from '$lib/files/downloads';
 	import { readPlanFile } from '$lib/files/files';
 	import DeskShell from '$lib/desk/DeskShell.svelte';
-	import { runKeys } from '$lib/desk/keys';
+	import { runKeys } from '$lib/ui/run-keys';
 	import { warmUp } from '$lib/desk/rehearser';
 	import type { Person } from '$lib/saving/answers';
 	import { keys } from './keys';

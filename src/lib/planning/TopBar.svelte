@@ -7,7 +7,7 @@
 	import { t } from '$lib/i18n';
 	import DocumentSelect from '$lib/lists/DocumentSelect.svelte';
 	import BarStart from '$lib/desk/BarStart.svelte';
-	import { runKeys } from '$lib/desk/keys';
+	import { runKeys } from '$lib/ui/run-keys';
 	import { shownKeys } from '$lib/ui/keys';
 	import RobotMenu from './RobotMenu.svelte';
 	import SavedState from '$lib/desk/SavedState.svelte';

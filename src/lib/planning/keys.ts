@@ -1,5 +1,6 @@
 /** All that keys do at the desk of a plan. None is one that browsers use for themselves. */
-import { deskKeys, runKeys } from '$lib/desk/keys';
+import { deskKeys } from '$lib/desk/keys';
+import { runKeys } from '$lib/ui/run-keys';
 import { panKeys, zoomKeys } from '$lib/floor/keys';
 import {
 	carryKeys,

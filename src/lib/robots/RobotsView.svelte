@@ -3,7 +3,7 @@
 	import './words';
 	import { ArrowLeft, Square } from '@lucide/svelte';
 	import { onMount, untrack } from 'svelte';
-	import { runKeys } from '$lib/desk/keys';
+	import { runKeys } from '$lib/ui/run-keys';
 	import { t } from '$lib/i18n';
 	import { press, shownKeys } from '$lib/ui/keys';
 	import WhoIsHere from '$lib/people/WhoIsHere.svelte';

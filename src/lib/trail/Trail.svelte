@@ -1,23 +1,22 @@
 <script lang="ts">
 	/** The pane that shows the chains: cords with lamps and tags. Only the rows in view are drawn. */
-	import { Plus } from '@lucide/svelte';
 	import { onDestroy, tick, untrack } from 'svelte';
-	import { findStep, locateSteps, type Place } from '$core/plan/places';
-	import { isLit } from '$core/plan/plan';
+	import { findStep, locateSteps } from '$core/plan/places';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
-	import Shelf from '$lib/shelf/Shelf.svelte';
-	import { shelfPlace, type Offer } from '$lib/words/typed';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
-	import { copyStep, pasteAt } from './copying';
+	import { Adding } from './adding.svelte';
+	import { copying } from './copying';
+	import DockedShelf from './DockedShelf.svelte';
 	import DragGhost from './DragGhost.svelte';
 	import { Dragged } from './dragged.svelte';
-	import { onRowKey, type TrailHands } from './keys';
-	import { OpenedBud } from './opened-bud.svelte';
+	import { handsOf } from './hands';
+	import { onRowKey } from './keys';
 	import { firstProblems, idOf, keyAfter, leftOf, placeAfter, rowsOf, type Row } from './rows';
 	import type { Opening } from './Sheet.svelte';
 	import { TagSheet } from './tag-sheet.svelte';
 	import { rowWidth, TagRuler } from './tag-ruler.svelte';
+	import NewChain from './NewChain.svelte';
 	import TrailBar from './TrailBar.svelte';
 	import TrailRow from './TrailRow.svelte';
 	import TreeItem from './TreeItem.svelte';
@@ -37,40 +36,7 @@
 	const folded = $derived(new Set(editing.folded));
 	const isFirst = $derived(preferences.level === 'first');
 
-	const bud = new OpenedBud({
-		get plan() {
-			return bench.plan;
-		},
-		get isFirst() {
-			return isFirst;
-		},
-		get width() {
-			return paneWidth / zoom;
-		}
-	});
-
-	const ruler = new TagRuler();
-	let before: ReadonlyMap<string, Row> = new Map();
-	const rows = $derived.by(() => {
-		const tagHeight = isFirst ? undefined : ruler.heights(bench.plan, paneWidth / zoom);
-		const open = bud.drawing;
-		const made = rowsOf(bench.plan, before, { problems, folded, isFirst, open, zoom, tagHeight });
-		before = new Map(made.map((row) => [row.key, row]));
-		return made;
-	});
-	const indexOf = $derived(new Map(rows.map((row, index) => [row.key, index])));
-	const hasLit = $derived(bench.plan.chains.some(isLit));
-	const deepest = $derived(rows.reduce((most, { depth }) => Math.max(most, depth), 0));
-	const widest = $derived(zoom * rowWidth(deepest, paneWidth / zoom));
-
-	/** Where the shelf beside the trail adds while nothing is chosen: at the end of the first chain. */
-	function usualKey(): string {
-		const end = bench.plan.chains[0] && `${bench.plan.chains[0].id}-bud`;
-		return (preferences.isShelfPinned || isFirst) && end ? end : (rows[0]?.key ?? '');
-	}
-
-	// --- drawing only what shows ---
-
+	// What is said here of rows is asked for only once they are there.
 	const visible = new VisibleRows(() => scroller ?? null);
 	const focus = new TrailFocus({
 		get rows() {
@@ -83,6 +49,48 @@
 		usualKey,
 		unfoldAround: (key) => editing.unfoldAround(key)
 	});
+	const sheet = new TagSheet(
+		focus,
+		untrack(() => bench.voice)
+	);
+	const adding = new Adding({
+		get bench() {
+			return bench;
+		},
+		get rows() {
+			return rows;
+		},
+		get isFirst() {
+			return isFirst;
+		},
+		get width() {
+			return paneWidth / zoom;
+		},
+		focus,
+		sheet
+	});
+
+	const ruler = new TagRuler();
+	let before: ReadonlyMap<string, Row> = new Map();
+	const rows = $derived.by(() => {
+		const tagHeight = isFirst ? undefined : ruler.heights(bench.plan, paneWidth / zoom);
+		const open = adding.bud.drawing;
+		const made = rowsOf(bench.plan, before, { problems, folded, isFirst, open, zoom, tagHeight });
+		before = new Map(made.map((row) => [row.key, row]));
+		return made;
+	});
+	const indexOf = $derived(new Map(rows.map((row, index) => [row.key, index])));
+	const deepest = $derived(rows.reduce((most, { depth }) => Math.max(most, depth), 0));
+	const widest = $derived(zoom * rowWidth(deepest, paneWidth / zoom));
+
+	/** Where the shelf beside the trail adds while nothing is chosen: at the end of the first chain. */
+	function usualKey(): string {
+		const end = bench.plan.chains[0] && `${bench.plan.chains[0].id}-bud`;
+		return (preferences.isShelfPinned || isFirst) && end ? end : (rows[0]?.key ?? '');
+	}
+
+	// --- drawing only what shows ---
+
 	focus.mount();
 	$effect(() => untrack(() => visible.mount()));
 	$effect(() => untrack(() => void ruler.mount(scroller)));
@@ -97,11 +105,8 @@
 
 	/** Items in view, and the one being dragged or under the keyboard, so that it never goes away. */
 	const shown = $derived.by(() => {
-		const inView = visible.items.filter((item) => item.index < rows.length);
-		const drawn = new Set(inView.map((item) => item.index));
 		const extra = [drag?.key ?? '', focus.current].flatMap((key) => indexOf.get(key) ?? []);
-		const missing = [...new Set(extra)].filter((index) => !drawn.has(index));
-		return [...inView, ...missing.map((index) => visible.itemAt(index))];
+		return visible.with(extra).filter(({ index }) => index < rows.length);
 	});
 
 	function fit() {
@@ -119,130 +124,31 @@
 		if (wanted) untrack(() => void focus.focus(wanted.key));
 	});
 
-	const openAt = (row: Row, make: (anchor: HTMLElement) => Opening | null) => {
-		const anchor = elementOf(row.key);
-		const next = anchor && make(anchor);
-		if (next) show(next);
-	};
-	const hands: TrailHands = {
-		get editing() {
-			return editing;
+	const hands = handsOf({
+		get bench() {
+			return bench;
 		},
 		get rows() {
 			return rows;
 		},
-		focusRow: (key) => void focus.focus(key),
-		openShelf: (row) =>
-			isFirst
-				? void openBud(placeAfter(row), true)
-				: openAt(row, (anchor) => ({ type: 'shelf', place: placeAfter(row), anchor })),
-		openValue: (row) => elementOf(row.key)?.querySelector<HTMLElement>('[data-chip]')?.click(),
-		openMenu: (row) =>
-			openAt(row, (anchor) => (row.type === 'bud' ? null : { type: 'actions', row, anchor })),
-		openComment: (row) =>
-			openAt(row, (anchor) => {
-				const step = idOf(row);
-				return step ? { type: 'comment', step, anchor } : null;
-			}),
-		openHelp: (row) =>
-			openAt(row, (anchor) => {
-				const step = findStep(bench.plan, idOf(row) ?? '');
-				return step ? { type: 'help', kind: step.kind, anchor } : null;
-			}),
-		openTriggers: (chain) => {
-			if (focus.row) openAt(focus.row, (anchor) => ({ type: 'triggers', chain, anchor }));
-		},
+		focus,
+		sheet,
+		adding,
 		search: () => (isSearching = true),
 		zoomBy,
-		fit,
-		runAlone: (chain) => void bench.runs.rehearse(chain),
-		chainOf
-	};
-
-	function chainOf(row: Row): string {
-		if (row.type === 'head') return row.chain;
-		return locateSteps(bench.plan).get(row.holder)?.chain.id ?? row.holder;
-	}
+		fit
+	});
 
 	function onkeydown(event: KeyboardEvent, row: Row, index: number) {
 		if (isTag(event.target)) onRowKey(event, row, index, hands);
-	}
-
-	// --- copying by the keys of the device ---
-
-	function oncopy(event: ClipboardEvent, isCut = false) {
-		if (isTag(event.target) && focus.row?.type === 'step')
-			copyStep(event, editing, focus.row.step.id, isCut);
-	}
-
-	function onpaste(event: ClipboardEvent) {
-		if (!isTag(event.target) || !focus.row) return;
-		const place = placeAfter(focus.row);
-		const last = pasteAt(
-			event,
-			bench,
-			place,
-			shelfPlace(bench.plan, preferences.level, place.holder)
-		);
-		if (last) void focus.focus(last);
 	}
 
 	// --- the sheet that opens at a tag, and the shelf beside the trail ---
 
 	const dockPlace = $derived(focus.row ? placeAfter(focus.row) : null);
 
-	const sheet = new TagSheet(
-		focus,
-		untrack(() => bench.voice)
-	);
 	$effect(() => untrack(() => sheet.mount()));
 	const show = (next: Opening) => void sheet.show(next);
-
-	/** What was added shows first; the sheet that it came from goes with the next frame. */
-	async function added(id: string) {
-		sheet.leave();
-		letGoOfFocus();
-		await focus.focus(keyAfter(bench.plan, id));
-	}
-
-	async function docked(id: string | null) {
-		if (id) await focus.show(keyAfter(bench.plan, id));
-	}
-
-	/** Opens the bud there. @param isForKeys the keyboard goes on in it */
-	async function openBud(place: Place, isForKeys = false) {
-		bud.openAt(place);
-		await tick();
-		const row = rows.find((row) => row.type === 'bud' && row.isOpen);
-		if (!row || !(await focus.show(row.key)) || !isForKeys) return;
-		await tick();
-		elementOf(row.key)?.querySelector<HTMLElement>('[data-first-tile]')?.focus();
-	}
-
-	/** The bud moves on to where the next step will be wanted. */
-	async function addAtBud(row: Row, { definition, values }: Offer) {
-		const isByKeys = document.activeElement?.role === 'option';
-		const id = editing.addStep(placeAfter(row), definition.kind, values);
-		if (!id) return;
-		const next = keyAfter(bench.plan, id);
-		const behind = rows.find(({ key }) => key === next);
-		if (behind) await openBud(placeAfter(behind), isByKeys);
-	}
-
-	function startChain(anchor: HTMLElement) {
-		if (!isFirst && hasLit) {
-			show({ type: 'triggers', chain: null, anchor });
-			return;
-		}
-		const id = editing.addChain(hasLit ? null : 'whenRunPressed');
-		if (isFirst) void openBud({ holder: id, index: 0 });
-		else void tick().then(() => focus.focus(`${id}-bud`));
-	}
-
-	function addAside() {
-		const id = editing.addChain(null);
-		void tick().then(() => focus.focus(`${id}-bud`));
-	}
 
 	// --- dragging ---
 
@@ -266,7 +172,7 @@
 			sheet.opening = null;
 			if (key) focus.chosen = key;
 		},
-		added: (id) => void docked(id),
+		added: (id) => void adding.fromDock(id),
 		moved: (key) => void tick().then(() => focus.focus(key))
 	});
 	onDestroy(() => dragged.destroy());
@@ -280,10 +186,9 @@
 			return;
 		}
 		editing.selection.clear();
-		if (row.type === 'bud' && isFirst) void openBud(placeAfter(row));
-		else if (row.type === 'bud') hands.openShelf(row);
+		if (row.type === 'bud') adding.openAfter(row);
 		else if ((event.target as Element).closest('button')) return;
-		else if (isFirst) void openBud(placeAfter(row));
+		else if (isFirst) adding.openAfter(row);
 		else focus.chosen = row.key;
 	}
 </script>
@@ -318,18 +223,9 @@
 		bind:clientWidth={paneWidth}
 		onfocusin={() => focus.entered()}
 		onfocusout={(event) => focus.left(event)}
-		oncopy={(event) => oncopy(event)}
-		oncut={(event) => oncopy(event, true)}
-		{onpaste}
+		{...copying(() => bench, focus)}
 	>
-		{#if rows.length === 0}
-			<div class="empty">
-				<p>{t('trail.empty')}</p>
-				<button class="button button-main" onclick={(event) => startChain(event.currentTarget)}
-					><Plus size={18} />{t('trail.addChain')}</button
-				>
-			</div>
-		{:else}
+		{#if rows.length > 0}
 			<div
 				class="list"
 				role="tree"
@@ -358,14 +254,11 @@
 							{bench}
 							{row}
 							{isCurrent}
-							canTieToLit={hasLit}
+							canTieToLit={adding.hasLit}
 							dragging={dragged.tags}
 							onopen={show}
-							onbud={(anchor) =>
-								isFirst
-									? void openBud(placeAfter(row))
-									: show({ type: 'shelf', place: placeAfter(row), anchor })}
-							onadd={(offer) => void addAtBud(row, offer)}
+							onbud={(anchor) => adding.openAfter(row, false, anchor)}
+							onadd={(offer) => void adding.atBud(row, offer)}
 						/>
 					</TreeItem>
 				{/each}
@@ -377,17 +270,8 @@
 					></div>
 				{/if}
 			</div>
-			{#if !drag}
-				<div class="new-chain">
-					<button class="button button-plain" onclick={(event) => startChain(event.currentTarget)}>
-						<Plus size={16} />{t(hasLit && !isFirst ? 'trail.newChain' : 'trail.addChain')}
-					</button>
-					{#if hasLit && !isFirst}
-						<button class="button button-plain" onclick={addAside}>{t('trail.newAside')}</button>
-					{/if}
-				</div>
-			{/if}
 		{/if}
+		{#if !drag}<NewChain {adding} isEmpty={rows.length === 0} />{/if}
 	</div>
 	{#if drag && !drag.values}
 		<div class="aside-zone" class:over={drag.target === 'aside'} bind:this={asideZone}>
@@ -395,21 +279,16 @@
 		</div>
 	{/if}
 	{#if !isFirst && preferences.isShelfPinned && dockPlace}
-		{@const place = dockPlace}
-		<div class="dock">
-			<Shelf
-				place={shelfPlace(bench.plan, preferences.level, place.holder)}
-				dragging={dragged.tags}
-				isDocked
-				onchoose={({ definition, values }) =>
-					docked(editing.addStep(place, definition.kind, values))}
-				onseveral={(steps) => docked(editing.addSteps(place, steps))}
-				onhelp={({ definition }) => {
-					const anchor = elementOf(focus.current);
-					if (anchor) show({ type: 'help', kind: definition.kind, anchor });
-				}}
-			/>
-		</div>
+		<DockedShelf
+			{bench}
+			place={dockPlace}
+			dragging={dragged.tags}
+			onadded={(id) => void adding.fromDock(id)}
+			onhelp={(kind) => {
+				const anchor = elementOf(focus.current);
+				if (anchor) show({ type: 'help', kind, anchor });
+			}}
+		/>
 	{/if}
 	<p id="trail-shortcuts" class="sr-only-live">{t('trail.shortcuts')}</p>
 </section>
@@ -422,7 +301,7 @@
 		opening={sheet.opening}
 		onclose={(key) => void sheet.close(key)}
 		onopen={(next) => (sheet.opening = next)}
-		onadded={(id) => void added(id)}
+		onadded={(id) => void adding.fromSheet(id)}
 	/>
 {/if}
 
@@ -445,22 +324,6 @@
 	.list {
 		position: relative;
 	}
-	.empty {
-		padding: 2rem 1.5rem;
-		color: var(--ink-soft);
-	}
-	.empty p {
-		margin-bottom: 1rem;
-	}
-	.new-chain {
-		display: flex;
-		align-items: center;
-		margin: 0 0 1.5rem 0.5rem;
-		color: var(--ink-soft);
-	}
-	.new-chain .button {
-		font-weight: 450;
-	}
 	.landing {
 		position: absolute;
 		right: 1rem;
@@ -480,9 +343,5 @@
 	.aside-zone.over {
 		border-color: var(--verdigris);
 		background: var(--verdigris-soft);
-	}
-	.dock {
-		border-top: 1px solid var(--line);
-		background: var(--paper-deep);
 	}
 </style>

@@ -1,36 +1,44 @@
 /** Copying and pasting by the keys of the device. Its buttons are in ./Actions. */
 import type { Place } from '$core/plan/places';
+import { preferences } from '$lib/preferences.svelte';
 import { readTyped, whyNot } from '$lib/words/short-hand';
-import type { ShelfPlace } from '$lib/words/typed';
+import { shelfPlace } from '$lib/words/typed';
 import type { Workbench } from '$lib/workbench/workbench.svelte';
-import type { Editing } from '$lib/workbench/editing.svelte';
+import { placeAfter } from './rows';
+import { isTag, type TrailFocus } from './trail-focus.svelte';
 
-export function copyStep(
-	event: ClipboardEvent,
-	editing: Editing,
-	id: string,
-	isCut: boolean
-): void {
-	const text = isCut ? editing.cut(id) : editing.copy(id);
-	if (!text) return;
-	event.clipboardData?.setData('text/plain', text);
-	event.preventDefault();
+/** What the trail hears of the clipboard, while one of its tags has the keyboard. */
+export function copying(bench: () => Workbench, focus: TrailFocus) {
+	function copy(event: ClipboardEvent, isCut: boolean): void {
+		if (!isTag(event.target) || focus.row?.type !== 'step') return;
+		const { editing } = bench();
+		const { id } = focus.row.step;
+		const text = isCut ? editing.cut(id) : editing.copy(id);
+		if (!text) return;
+		event.clipboardData?.setData('text/plain', text);
+		event.preventDefault();
+	}
+	return {
+		oncopy: (event: ClipboardEvent) => copy(event, false),
+		oncut: (event: ClipboardEvent) => copy(event, true),
+		onpaste(event: ClipboardEvent) {
+			if (!isTag(event.target) || !focus.row) return;
+			const last = pasteAt(event, bench(), placeAfter(focus.row));
+			if (last) void focus.focus(last);
+		}
+	};
 }
 
 /**
  * Steps that were copied, or short-hand such as "go 60; right 90".
  * @returns the id of the last step; null when there was nothing, or it was refused, which is said
  */
-export function pasteAt(
-	event: ClipboardEvent,
-	bench: Workbench,
-	place: Place,
-	shelf: ShelfPlace
-): string | null {
-	const { editing } = bench;
+function pasteAt(event: ClipboardEvent, bench: Workbench, place: Place): string | null {
+	const { editing, plan } = bench;
 	const text = event.clipboardData?.getData('text/plain') || (editing.copied ?? '');
 	event.preventDefault();
 	if (!text.trim()) return null;
+	const shelf = shelfPlace(plan, preferences.level, place.holder);
 	const typed = text.trim().startsWith('{') ? null : readTyped(text, shelf);
 	if (typed?.kind === 'notUnderstood') {
 		bench.voice.refuse(whyNot(text, typed));

@@ -64,6 +64,13 @@ export class VisibleRows {
 		this.total = this.virtualizer.getTotalSize();
 	}
 
+	/** Those in view, and these others wherever they are. */
+	with(indexes: readonly number[]): readonly VirtualItem[] {
+		const drawn = new Set(this.items.map((item) => item.index));
+		const missing = [...new Set(indexes)].filter((index) => !drawn.has(index));
+		return [...this.items, ...missing.map((index) => this.itemAt(index))];
+	}
+
 	/** Where a row stands, in view or not. */
 	itemAt(index: number): VirtualItem {
 		return this.virtualizer.measurementsCache[index]!;

@@ -1,0 +1,184 @@
+<script lang="ts">
+	/** The steps of an attempt as bands over its speed, with a hand to move through time. */
+	import { t } from '$lib/i18n';
+	import type { Player } from './player.svelte';
+	import { axisOf, bandsOf, speedPath } from './track';
+
+	let { player }: { player: Player } = $props();
+
+	let width = $state(600);
+	const { attempt, run, duration } = $derived(player);
+	const percentOf = (time: number) => (duration > 0 ? (time / duration) * 100 : 0);
+	const seconds = (time: number) => time.toFixed(1);
+
+	/** A lane for each robot. */
+	const lanes = $derived(
+		attempt?.runs.map((run) => ({ id: run.id, bands: bandsOf(attempt, run, duration) })) ?? []
+	);
+	const speedLine = $derived(run ? speedPath(run.trace, duration) : '');
+	const axis = $derived(axisOf(duration, width));
+</script>
+
+<div class="track" bind:clientWidth={width} style:--lanes={Math.max(1, lanes.length)}>
+	{#if attempt}
+		<svg class="speed-line" viewBox="0 0 100 30" preserveAspectRatio="none" aria-hidden="true"
+			><path d={speedLine} /></svg
+		>
+		{#each lanes as { id, bands }, lane (id)}
+			<div class="bands" style:--lane={lane} aria-hidden="true">
+				{#each bands as span, index (index)}
+					<span
+						class="band"
+						class:now={span.start <= player.time && span.end > player.time && !player.isAtEnd}
+						class:passed={span.end <= player.time}
+						style:left="{percentOf(span.start)}%"
+						style:width="max(3px, {percentOf(span.end - span.start)}% - 1px)"
+						>{#if (percentOf(span.end - span.start) * width) / 100 > 16}{span.number}{/if}</span
+					>
+				{/each}
+			</div>
+		{/each}
+		<div class="axis" aria-hidden="true">
+			{#each axis as tick (tick)}<span
+					class:at-end={percentOf(tick) > 96}
+					style:left="{percentOf(tick)}%">{tick}</span
+				>{/each}
+		</div>
+		<div class="hand" style:left="{percentOf(player.time)}%" aria-hidden="true"></div>
+		<input
+			class="scrub"
+			type="range"
+			min="0"
+			max={duration}
+			step="0.05"
+			value={player.time}
+			aria-label={t('timeline.label')}
+			aria-valuetext={t('timeline.at', {
+				time: seconds(player.time),
+				duration: seconds(duration)
+			})}
+			oninput={(event) => {
+				player.pause();
+				player.seek(event.currentTarget.valueAsNumber);
+			}}
+		/>
+	{:else}
+		<p class="empty">{t('timeline.empty')}</p>
+	{/if}
+</div>
+
+<style>
+	.track {
+		position: relative;
+		flex: 1;
+		min-width: 8rem;
+		height: calc(44px + var(--lanes) * 24px);
+	}
+	.speed-line {
+		position: absolute;
+		inset: 2px 0 auto;
+		width: 100%;
+		height: 26px;
+		overflow: visible;
+	}
+	.speed-line path {
+		fill: none;
+		stroke: var(--trace-before);
+		stroke-width: 1.5;
+		vector-effect: non-scaling-stroke;
+	}
+	.bands {
+		position: absolute;
+		left: 0;
+		right: 0;
+		top: calc(29px + var(--lane) * 24px);
+		height: 20px;
+	}
+	.band {
+		position: absolute;
+		top: 0;
+		bottom: 0;
+		overflow: hidden;
+		border: 1px solid var(--line);
+		border-radius: 4px;
+		background: var(--tag);
+		color: var(--ink-soft);
+		font-size: 0.75rem;
+		line-height: 18px;
+		text-align: center;
+		font-variant-numeric: tabular-nums;
+	}
+	.band.passed {
+		border-color: color-mix(in oklch, var(--lamp-text) 50%, transparent);
+		background: var(--lamp-soft);
+		color: var(--lamp-text);
+	}
+	.band.now {
+		border-color: var(--lamp-text);
+		background: var(--lamp);
+		color: oklch(0.25 0.05 60);
+	}
+	.axis {
+		position: absolute;
+		left: 0;
+		right: 0;
+		bottom: 0;
+		height: 16px;
+		color: var(--ink-soft);
+		font-size: 0.72rem;
+		font-variant-numeric: tabular-nums;
+	}
+	.axis span {
+		position: absolute;
+		transform: translateX(-50%);
+	}
+	.axis span:first-child {
+		transform: none;
+	}
+	.axis .at-end {
+		transform: translateX(-100%);
+	}
+	.hand {
+		position: absolute;
+		top: 0;
+		bottom: 16px;
+		width: 2px;
+		margin-left: -1px;
+		background: var(--ink);
+		pointer-events: none;
+	}
+	.hand::before {
+		content: '';
+		position: absolute;
+		top: 0;
+		left: -4px;
+		border: 5px solid transparent;
+		border-top-color: var(--ink);
+	}
+	.scrub {
+		position: absolute;
+		inset: 0 -8px;
+		width: calc(100% + 16px);
+		height: 100%;
+		margin: 0;
+		opacity: 0;
+		cursor: ew-resize;
+	}
+	.track:focus-within {
+		outline: 2px solid var(--verdigris);
+		outline-offset: 2px;
+		border-radius: 4px;
+	}
+	.empty {
+		display: flex;
+		align-items: center;
+		height: 100%;
+		color: var(--ink-soft);
+		font-size: 0.9rem;
+	}
+	@media (max-width: 720px) {
+		.track {
+			flex: none;
+		}
+	}
+</style>
