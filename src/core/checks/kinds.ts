@@ -2,7 +2,8 @@
 import type { Edit } from '../plan/edits';
 import { isLit, robotOfChain, type Plan } from '../plan/plan';
 import { robotKindOf } from '../robots/kinds';
-import { hasRoomAt, outlinesOn, startPlaces } from '../world/start-places';
+import { hasRoomAt, outlinesOn } from '../world/room';
+import { startPlaces } from '../world/start-places';
 import type { Mend } from '../robots/robot';
 import { problemAt, type Context, type Problem, type Repair, type Visited } from './problem';
 

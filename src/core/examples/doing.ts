@@ -7,7 +7,6 @@ import {
 	lamp,
 	middle,
 	rail,
-	right,
 	run,
 	step,
 	wallAhead,

@@ -3,12 +3,7 @@
 	import { Dices } from '@lucide/svelte';
 	import { untrack } from 'svelte';
 	import { replacing } from '$core/course/editing/lay';
-	import {
-		difficultyOf,
-		mazeMakings,
-		type Maze,
-		type MazeWish
-	} from '$core/course/search/maze';
+	import { difficultyOf, mazeMakings, type Maze, type MazeWish } from '$core/course/search/maze';
 	import { mazeShapes } from '$core/course/search/maze-cells';
 	import { say, t } from '$lib/i18n';
 	import TitledDialog from '$lib/ui/TitledDialog.svelte';

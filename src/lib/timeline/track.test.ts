@@ -16,7 +16,10 @@ it('draws speed without its sign, as high as the fastest, and no more points tha
 	expect(speedPath(trace, 2)).toBe('M0.00 30.00L50.00 2.00L100.00 16.00');
 	expect(speedPath({ ...trace, columns: {} }, 2)).toBe('');
 	const long = Float64Array.from({ length: 60_000 }, (_, i) => i);
-	const drawn = speedPath({ ...trace, time: long, columns: { speed: Float32Array.from(long) } } as Trace, 60_000);
+	const drawn = speedPath(
+		{ ...trace, time: long, columns: { speed: Float32Array.from(long) } } as Trace,
+		60_000
+	);
 	expect(drawn.split('L').length).toBeLessThanOrEqual(241);
 });
 

@@ -1,18 +1,17 @@
 <script lang="ts">
 	/** The pane that shows the chains: cords with lamps and tags. Only the rows in view are drawn. */
 	import { onDestroy, tick, untrack } from 'svelte';
-	import { findStep, locateSteps } from '$core/plan/places';
+	import { locateSteps } from '$core/plan/places';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import { Adding } from './adding.svelte';
 	import { copying } from './copying';
-	import DockedShelf from './DockedShelf.svelte';
 	import DragGhost from './DragGhost.svelte';
 	import { Dragged } from './dragged.svelte';
 	import { handsOf } from './hands';
 	import { onRowKey } from './keys';
-	import { firstProblems, idOf, keyAfter, leftOf, placeAfter, rowsOf, type Row } from './rows';
+	import { firstProblems, leftOf, placeAfter, rowsOf, type Row } from './rows';
 	import type { Opening } from './Sheet.svelte';
 	import { TagSheet } from './tag-sheet.svelte';
 	import { rowWidth, TagRuler } from './tag-ruler.svelte';
@@ -279,16 +278,18 @@
 		</div>
 	{/if}
 	{#if !isFirst && preferences.isShelfPinned && dockPlace}
-		<DockedShelf
-			{bench}
-			place={dockPlace}
-			dragging={dragged.tags}
-			onadded={(id) => void adding.fromDock(id)}
-			onhelp={(kind) => {
-				const anchor = elementOf(focus.current);
-				if (anchor) show({ type: 'help', kind, anchor });
-			}}
-		/>
+		{#await import('./DockedShelf.svelte') then { default: DockedShelf }}
+			<DockedShelf
+				{bench}
+				place={dockPlace!}
+				dragging={dragged.tags}
+				onadded={(id) => void adding.fromDock(id)}
+				onhelp={(kind) => {
+					const anchor = elementOf(focus.current);
+					if (anchor) show({ type: 'help', kind, anchor });
+				}}
+			/>
+		{/await}
 	{/if}
 	<p id="trail-shortcuts" class="sr-only-live">{t('trail.shortcuts')}</p>
 </section>

@@ -1,7 +1,6 @@
 /** Copying and pasting by the keys of the device. Its buttons are in ./Actions. */
 import type { Place } from '$core/plan/places';
 import { preferences } from '$lib/preferences.svelte';
-import { readTyped, whyNot } from '$lib/words/short-hand';
 import { shelfPlace } from '$lib/words/typed';
 import type { Workbench } from '$lib/workbench/workbench.svelte';
 import { placeAfter } from './rows';
@@ -21,10 +20,13 @@ export function copying(bench: () => Workbench, focus: TrailFocus) {
 	return {
 		oncopy: (event: ClipboardEvent) => copy(event, false),
 		oncut: (event: ClipboardEvent) => copy(event, true),
-		onpaste(event: ClipboardEvent) {
+		async onpaste(event: ClipboardEvent) {
 			if (!isTag(event.target) || !focus.row) return;
-			const last = pasteAt(event, bench(), placeAfter(focus.row));
-			if (last) void focus.focus(last);
+			const { editing } = bench();
+			const text = event.clipboardData?.getData('text/plain') || (editing.copied ?? '');
+			event.preventDefault();
+			const last = await pasted(text, bench(), placeAfter(focus.row));
+			if (last) await focus.focus(last);
 		}
 	};
 }
@@ -33,16 +35,13 @@ export function copying(bench: () => Workbench, focus: TrailFocus) {
  * Steps that were copied, or short-hand such as "go 60; right 90".
  * @returns the id of the last step; null when there was nothing, or it was refused, which is said
  */
-function pasteAt(event: ClipboardEvent, bench: Workbench, place: Place): string | null {
+async function pasted(text: string, bench: Workbench, place: Place): Promise<string | null> {
 	const { editing, plan } = bench;
-	const text = event.clipboardData?.getData('text/plain') || (editing.copied ?? '');
-	event.preventDefault();
 	if (!text.trim()) return null;
-	const shelf = shelfPlace(plan, preferences.level, place.holder);
-	const typed = text.trim().startsWith('{') ? null : readTyped(text, shelf);
-	if (typed?.kind === 'notUnderstood') {
-		bench.voice.refuse(whyNot(text, typed));
-		return null;
-	}
-	return typed ? editing.addSteps(place, typed.steps) : editing.paste(place, text);
+	if (text.trim().startsWith('{')) return editing.paste(place, text);
+	const { readTyped, whyNot } = await import('$lib/words/short-hand');
+	const typed = readTyped(text, shelfPlace(plan, preferences.level, place.holder));
+	if (typed.kind !== 'notUnderstood') return editing.addSteps(place, typed.steps);
+	bench.voice.refuse(whyNot(text, typed));
+	return null;
 }

@@ -66,8 +66,8 @@ export class VisibleRows {
 
 	/** Those in view, and these others wherever they are. */
 	with(indexes: readonly number[]): readonly VirtualItem[] {
-		const drawn = new Set(this.items.map((item) => item.index));
-		const missing = [...new Set(indexes)].filter((index) => !drawn.has(index));
+		const isDrawn = (index: number) => this.items.some((item) => item.index === index);
+		const missing = indexes.filter((each, at) => !isDrawn(each) && indexes.indexOf(each) === at);
 		return [...this.items, ...missing.map((index) => this.itemAt(index))];
 	}
 
