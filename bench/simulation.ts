@@ -35,7 +35,7 @@ import {
 	wait,
 	wall
 } from '../src/core/testing/sample';
-import { cornersOf } from '../src/core/world/walls';
+import { wallCorners } from '../src/core/world/walls';
 import { interpreterPart } from './interpreter-part';
 
 const rounds = 7;
@@ -144,7 +144,7 @@ function barePlanck(): number {
 	const world = new World({ gravity: { x: 0, y: 0 }, allowSleep: false });
 	const ground = world.createBody();
 	for (const each of walls)
-		ground.createFixture(new Polygon(cornersOf(each).map(toVec)), { friction: 0.3 });
+		ground.createFixture(new Polygon(wallCorners(each).map(toVec)), { friction: 0.3 });
 	const body = world.createBody({
 		type: 'dynamic',
 		position: new Vec2(-44 * scale, 0.9 * scale),

@@ -1,4 +1,4 @@
-import type { Person } from '$lib/server/people';
+import type { Person } from '$lib/saving/answers';
 
 declare global {
 	namespace App {

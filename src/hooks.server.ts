@@ -4,9 +4,9 @@ import { version } from '$app/environment';
 import { say, t } from '$lib/i18n';
 import { backUp } from '$lib/server/database/backup';
 import { database, dataFolder } from '$lib/server/database/database';
-import { diskTrouble, sentenceOf } from '$lib/server/database/soundness';
+import { diskTrouble, soundnessSentence } from '$lib/server/database/soundness';
 import { readAll, lookAfter } from '$lib/server/documents/upkeep';
-import { log } from '$lib/server/log';
+import { serverLog } from '$lib/server/log';
 import { findPerson } from '$lib/server/people';
 import { personIn } from '$lib/server/person-cookie';
 import { fillWithSamples } from '$lib/server/samples';
@@ -19,7 +19,7 @@ export const init: ServerInit = async () => {
 		await database();
 		if (process.env.LANTERN_DEMO) await fillWithSamples();
 	} catch (error) {
-		const sentence = sentenceOf(error, dataFolder());
+		const sentence = soundnessSentence(error, dataFolder());
 		if (!sentence) throw error;
 		// Nothing is served from what cannot be opened; started again, it would be the same.
 		console.error(`serve: ${say(sentence)}`);
@@ -36,7 +36,7 @@ export const init: ServerInit = async () => {
 };
 
 const inBackground = (what: string, work: Promise<unknown>): void =>
-	void work.catch((error: unknown) => log.failed(error, what));
+	void work.catch((error: unknown) => serverLog.failed(error, what));
 
 export const handle: Handle = async ({ event, resolve }) => {
 	event.locals.person = await findPerson(personIn(event.cookies));
@@ -50,7 +50,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 /** What a visitor did wrong was answered already; the rest is ours, and is written down. */
 export const handleError: HandleServerError = ({ error, event, status, message }) => {
 	if (status < 500) return { message: status === 404 ? t('error.notFound') : message };
-	log.failed(error, `${event.request.method} ${event.route.id ?? event.url.pathname}`);
+	serverLog.failed(error, `${event.request.method} ${event.route.id ?? event.url.pathname}`);
 	const trouble = diskTrouble(error);
 	return { message: t(trouble ? `error.disk.${trouble}` : 'error.ours') };
 };

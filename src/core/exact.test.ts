@@ -24,7 +24,7 @@ describe('elementary functions', () => {
 		['cos', 2, exact.cos, Math.cos, between(-1000, 1000)],
 		['atan', 2, exact.atan, Math.atan, between(-100, 100)],
 		['exp', 2, exact.exp, Math.exp, between(-740, 709)],
-		['log', 2, exact.log, Math.log, fc.double({ min: 0, noNaN: true })],
+		['log', 2, exact.ln, Math.log, fc.double({ min: 0, noNaN: true })],
 		['acos', 4, exact.acos, Math.acos, between(-1, 1)],
 		['asin', 4, exact.asin, Math.asin, between(-1, 1)]
 	])('%s is within %i units of what the engine gives', (_, units, ours, engine, numbers) => {
@@ -42,7 +42,7 @@ describe('elementary functions', () => {
 		fc.assert(
 			fc.property(between(1e-3, 1e3), between(-20, 20), (base, exponent) => {
 				const engine = base ** exponent;
-				expect(Math.abs(exact.power(base, exponent) / engine - 1)).toBeLessThan(1e-12);
+				expect(Math.abs(exact.raised(base, exponent) / engine - 1)).toBeLessThan(1e-12);
 			})
 		);
 		for (const [base, exponent] of [
@@ -57,10 +57,10 @@ describe('elementary functions', () => {
 			[-8, 1025],
 			[NaN, 1]
 		] as const) {
-			expect(exact.power(base, exponent)).toBe(base ** exponent);
+			expect(exact.raised(base, exponent)).toBe(base ** exponent);
 		}
 		expect(exact.sin(1e300)).toBeGreaterThanOrEqual(-1);
-		expect([exact.acos(2), exact.asin(-2), exact.log(-1), exact.sin(Infinity)]).toEqual(
+		expect([exact.acos(2), exact.asin(-2), exact.ln(-1), exact.sin(Infinity)]).toEqual(
 			Array(4).fill(NaN)
 		);
 	});
@@ -72,8 +72,8 @@ describe('the bits of functions', () => {
 		const hash = Array.from({ length: 1000 }, (_, i) => i / 37 - 13)
 			.flatMap((x) => [
 				...[exact.sin(x), exact.cos(x), exact.tan(x), exact.atan(x), exact.exp(x)],
-				...[exact.log(x + 14), exact.acos(x / 15), exact.asin(x / 15), exact.atan2(x, 3 - x)],
-				exact.power(x + 14, x)
+				...[exact.ln(x + 14), exact.acos(x / 15), exact.asin(x / 15), exact.atan2(x, 3 - x)],
+				exact.raised(x + 14, x)
 			])
 			.reduce((sum, value) => {
 				const [low, high] = new Uint32Array(Float64Array.of(value).buffer);

@@ -197,9 +197,9 @@ const smallestWhole = 2.2250738585072014e-308;
 const bits = new DataView(new ArrayBuffer(8));
 
 /** The natural logarithm. */
-export function log(x: number): number {
+export function ln(x: number): number {
 	if (!(x > 0 && x < Infinity)) return x === 0 ? -Infinity : x === Infinity ? Infinity : NaN;
-	if (x < smallestWhole) return log(x * 0x40000000000000) - 54 * Math.LN2;
+	if (x < smallestWhole) return ln(x * 0x40000000000000) - 54 * Math.LN2;
 	bits.setFloat64(0, x);
 	let power = (bits.getUint32(0) >>> 20) - 1023;
 	bits.setUint32(0, (bits.getUint32(0) & 0xfffff) | 0x3ff00000);
@@ -231,15 +231,15 @@ export function log(x: number): number {
 const mostFactors = 1024;
 
 /** A number to the power of another; NaN where that is no real number. */
-export function power(base: number, exponent: number): number {
+export function raised(base: number, exponent: number): number {
 	if (Number.isInteger(exponent) && abs(exponent) <= mostFactors) return multiplied(base, exponent);
 	if (exponent === 0.5) return sqrt(base);
 	if (base === 0) return exponent > 0 ? 0 : Infinity;
 	if (base < 0 && Number.isInteger(exponent)) {
-		const size = exp(exponent * log(-base));
+		const size = exp(exponent * ln(-base));
 		return exponent % 2 === 0 ? size : -size;
 	}
-	return exp(exponent * log(base));
+	return exp(exponent * ln(base));
 }
 
 /** The length of the vector (x, y). */

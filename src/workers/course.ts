@@ -1,7 +1,7 @@
 /** The worker that looks at courses: what is odd about them, ways through them, and mazes. */
 import { expose } from 'comlink';
 import { z } from 'zod';
-import { findWay, radiusOf, type Found } from '../core/analysis/par';
+import { findWay, reachOf, type Found } from '../core/analysis/par';
 import { checkCourse, type CourseProblem } from '../core/checks/course';
 import { courseSchema } from '../core/course/course';
 import type { WayWish } from '../core/course/search/driven-way';
@@ -41,7 +41,7 @@ const service = {
 	},
 
 	maze(wish: unknown, kind: string): Result<Maze> {
-		return makeMaze(wishSchema.parse(wish), radiusOf(robotKindOf(kind)));
+		return makeMaze(wishSchema.parse(wish), reachOf(robotKindOf(kind)));
 	}
 };
 

@@ -4,7 +4,7 @@ import type { Course } from '../core/course/course';
 import { isOwn, readOwn } from '../core/course/svg/own';
 import { readDrawing, type VectorDrawing } from '../core/course/svg/shapes';
 import {
-	courseFrom,
+	courseOfGroups,
 	groupsOf,
 	type LineGroup,
 	type Taken,
@@ -48,7 +48,7 @@ const service = {
 	take(by: Grouping, chosen: Readonly<Record<string, Taking>>, name: string): Result<Taken> {
 		const groups = opened ? groupsOf(opened, by) : [];
 		if (!opened || groups.length === 0) return failure('course.drawing.empty');
-		return success(courseFrom(opened, groups, chosen, name));
+		return success(courseOfGroups(opened, groups, chosen, name));
 	}
 };
 

@@ -1,17 +1,17 @@
 /** Robots that break the link protocol, each in one way. */
 import type { Caller, Door } from '../../src/core/link/door';
 import type { FromRobot, ToRobot } from '../../src/core/link/frames';
-import type { Line } from '../../src/core/link/robot-end';
+import type { RobotLink } from '../../src/core/link/robot-end';
 import type { StandIn } from '../../src/standin/stand-in';
 
 interface Wire {
 	/** What is to be done with a frame from the robot. */
 	say?(frame: FromRobot, send: (frame: FromRobot) => void): void;
 	/** What is to be done with a message to the robot. */
-	hear?(message: string, line: Line, send: (frame: FromRobot) => void): void;
-	closed?(line: Line): void;
+	hear?(message: string, line: RobotLink, send: (frame: FromRobot) => void): void;
+	closed?(line: RobotLink): void;
 	/** Each tenth of a second. */
-	meanwhile?(line: Line): void;
+	meanwhile?(line: RobotLink): void;
 }
 
 const parsed = (message: string): Partial<ToRobot> => {

@@ -11,7 +11,7 @@ import { parseArgs } from 'node:util';
 import { chromium, type Page } from '@playwright/test';
 import { findChromium } from '../../scripts/browser.mjs';
 import { makeCourse, type Course } from '../../src/core/course/course';
-import { courseFrom } from '../../src/core/testing/random-course';
+import { randomCourse } from '../../src/core/testing/random-course';
 import { writeSvg } from '../../src/core/course/svg/write';
 import { Server } from './server';
 
@@ -94,7 +94,7 @@ const bodies: Readonly<Record<string, string>> = {
 };
 
 const drawings: Given[] = Object.entries(bodies).map(([name, body]) => ({ name, text: svg(body) }));
-const own = writeSvg(courseFrom([3, 14, 159, 2653, 58, 979], 40));
+const own = writeSvg(randomCourse([3, 14, 159, 2653, 58, 979], 40));
 drawings.push(
 	{ name: 'entities', text: `<!DOCTYPE s [<!ENTITY a "&b;&b;"><!ENTITY b "cc">]>${svg('&a;')}` },
 	{ name: 'many doctypes', text: many(50_000, '<!DOCTYPE ') },
@@ -191,7 +191,7 @@ const given: readonly Given[] = [
 	...list(9, (i) => ({
 		name: `course at random ${i}`,
 		text: JSON.stringify(
-			courseFrom(
+			randomCourse(
 				list(9, (k) => (i + 2) * (k + 3) * 7919),
 				50
 			)

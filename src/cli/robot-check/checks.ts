@@ -6,7 +6,7 @@ import { signCount, signValues } from '../../core/link/signs';
 import { Check, type Beside, type Finding } from './check';
 import { advert, pairing, strangers } from './knocking';
 import { leaving } from './leaving';
-import { moving, naming, orderly, telling } from './obeying';
+import { halting, naming, orderly, telling } from './obeying';
 import { RobotLine } from './robot-line';
 
 export async function checkRobot(url: string, beside: Beside): Promise<Finding[]> {
@@ -18,7 +18,7 @@ export async function checkRobot(url: string, beside: Beside): Promise<Finding[]
 	if (await pairing(check, line)) {
 		await telling(check, line);
 		await orderly(check, line);
-		await moving(check, line);
+		await halting(check, line);
 		await naming(check, line);
 		await leaving(check, line);
 	}

@@ -2,7 +2,7 @@
 import WebSocket from 'ws';
 import { devices } from '../../core/devices/list';
 import { advertSchema, longestMessage } from '../../core/link/frames';
-import { makeKeys, makeNonce, markOf } from '../../core/link/secret';
+import { makeKeys, makeNonce, sealOf } from '../../core/link/secret';
 import { signValues } from '../../core/link/signs';
 import { robotKinds } from '../../core/robots/kinds';
 import { settingsSaid } from '../../core/robots/robot-document';
@@ -77,7 +77,7 @@ async function wrongSigns(check: Check, line: RobotLine): Promise<void> {
 	const robotKey = (await other.ask(hello, 'confirm'))?.key ?? '';
 	const nonce = makeNonce();
 	const visit = { robot: check.robot, person: piet.id, appKey, robotKey };
-	const shown = await other.ask({ type: 'seal', mark: markOf(nonce, wrong, visit) }, 'shown');
+	const shown = await other.ask({ type: 'seal', mark: sealOf(nonce, wrong, visit) }, 'shown');
 	const isAsShown = String(shown?.signs) === String(signs);
 	const answer = await other.ask({ type: 'open', nonce }, 'wrong');
 	const isLet = other.heard.some(({ frame }) => frame.type === 'greeting');

@@ -91,7 +91,7 @@ async function sets(check: Check, line: RobotLine): Promise<boolean> {
 	return speed(check, line) > 0.02;
 }
 
-export async function moving(check: Check, line: RobotLine): Promise<void> {
+export async function halting(check: Check, line: RobotLine): Promise<void> {
 	if (!(await sets(check, line))) {
 		check.note('halt', true, 'it stands here, so this was not tried');
 		check.note('watchdog', true, 'it stands here, so this was not tried');

@@ -8,7 +8,7 @@ import { Net } from '../course/search/net';
 import { skiff } from '../robots/skiff';
 import { got } from '../testing/got';
 import { courseOf, wall } from '../testing/sample';
-import { findWay, radiusOf } from './par';
+import { findWay, reachOf } from './par';
 
 const found = (course: Course, wish: WayWish) => findWay(course, skiff, false, 'Round', wish)!;
 const sample = (file: string): Course =>
@@ -31,7 +31,7 @@ const mazes = Array.from({ length: 12 }, (_, seed) => {
 		} as const),
 		...{ thickness: 0.02, slant: 0, loops: 0.2, branching: 0.5, seed }
 	};
-	return got(makeMaze(wish, radiusOf(skiff))).course;
+	return got(makeMaze(wish, reachOf(skiff))).course;
 });
 
 describe('a way', () => {
@@ -74,7 +74,7 @@ describe('a way', () => {
 			...{ walls: [wall([0, 1.5], [1.5, 1.5], 0.02)], finish: { at: [0.5, 2.5], radius: 0.13 } }
 		});
 		const { points } = found(around, 'shortest').way;
-		const room = new Net(around, { radius: radiusOf(skiff) + 0.02 });
+		const room = new Net(around, { radius: reachOf(skiff) + 0.02 });
 		for (const point of points) expect(room.isFree(room.indexOf(point))).toBe(true);
 	});
 

@@ -9,11 +9,11 @@ import { isInside, type Point } from '../course/measure';
 import { leastSide, makeMaze, type Maze, type MazeWish } from '../course/search/maze';
 import { mazeShapes } from '../course/search/maze-cells';
 import { planAlong } from './follow';
-import { radiusOf } from './par';
+import { reachOf } from './par';
 import { lengthTo } from '../course/measure';
 import { shortestWay, wayAlong, wayOver, type Way } from '../course/search/way';
 
-const radius = radiusOf(skiff);
+const radius = reachOf(skiff);
 
 function wishOf(seed: number): MazeWish {
 	const chance = new Random(seed);

@@ -7,7 +7,7 @@ import { robotKinds } from '../robots/kinds';
 import { simulate } from '../simulation/simulate';
 import { wall } from '../testing/sample';
 import { planAlong } from './follow';
-import { asMetBy, findWay, radiusOf } from './par';
+import { asMetBy, findWay, reachOf } from './par';
 
 /** A wall across the whole floor, between the start and the ring. */
 const across = (height?: number): Course =>
@@ -20,7 +20,7 @@ const across = (height?: number): Course =>
 	});
 const kindOf = (name: string) => robotKinds.find(({ kind }) => kind === name)!;
 const wayOf = (name: string, course: Course) =>
-	shortestWay(asMetBy(kindOf(name), course), { radius: radiusOf(kindOf(name)) });
+	shortestWay(asMetBy(kindOf(name), course), { radius: reachOf(kindOf(name)) });
 
 describe('a way', () => {
 	it('leads over what is low for what flies, and its plan takes off and lands in the ring', () => {
@@ -105,7 +105,7 @@ describe('a way through gates', () => {
 
 	it('is not there where a gate stands before something high', () => {
 		const walls = [{ ...wall([3.1, 1.6], [3.7, 1.6]), height: 2 }];
-		const way = shortestWay(asMetBy(drone, round({ walls })), { radius: radiusOf(drone) });
+		const way = shortestWay(asMetBy(drone, round({ walls })), { radius: reachOf(drone) });
 		expect(way).toEqual({ unreached: 1 });
 		expect(checkCourse(round({ walls }), drone)).toContainEqual({
 			refs: [{ part: 'gates', id: 'high' }],

@@ -12,8 +12,7 @@ import { topOfCrate } from '../course/parts/crates';
 import { topOfWall } from '../course/parts/walls';
 
 /** Metres from a robot's middle to its farthest corner. */
-export const radiusOf = ({ outline }: Pick<RobotKind, 'outline'>): number =>
-	radiusOfPoints(outline);
+export const reachOf = ({ outline }: Pick<RobotKind, 'outline'>): number => radiusOfPoints(outline);
 
 /** Metres that stay free below what flies. */
 const below = 0.2;
@@ -56,7 +55,7 @@ export function findWay(
 	wish: WayWish = 'shortest'
 ): Found | null {
 	const met = asMetBy(kind, course);
-	const way = wayAsWished(met, { radius: radiusOf(kind), isTapeWall }, wish);
+	const way = wayAsWished(met, { radius: reachOf(kind), isTapeWall }, wish);
 	if (!way || !('points' in way)) return null;
 	const plan = planAlong(way, course, kind, name);
 	const outcome = plan && simulate({ plan, course, variation: 'ideal', seed: 1 }).outcome;

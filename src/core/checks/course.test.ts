@@ -4,7 +4,7 @@ import { courseHistory } from '../course/editing/edits';
 import { robotKinds } from '../robots/kinds';
 import type { RobotKind } from '../robots/robot';
 import { skiff } from '../robots/skiff';
-import { courseFrom } from '../testing/random-course';
+import { randomCourse } from '../testing/random-course';
 import { wall } from '../testing/sample';
 import { checkCourse } from './course';
 
@@ -126,7 +126,7 @@ describe('problems of a course', () => {
 
 	it('of any course are said without a fault, and their repairs fit', () => {
 		for (let seed = 1; seed <= 60; seed++) {
-			const course = courseFrom([seed, seed * 31, seed * 977, seed * 13_007, 7, seed * 5, 3]);
+			const course = randomCourse([seed, seed * 31, seed * 977, seed * 13_007, 7, seed * 5, 3]);
 			for (const kind of [skiff, drone])
 				for (const { repair } of checkCourse(course, kind)) {
 					if (!repair) continue;

@@ -1,9 +1,9 @@
 /** What is odd about a course, for a kind of robot: in words, with a repair where there is one. */
 import { flying } from '../devices/flying/device';
-import { asMetBy, radiusOf } from '../analysis/par';
+import { asMetBy, reachOf } from '../analysis/par';
 import type { Course, Part } from '../course/course';
 import { changing, type CourseEdit } from '../course/editing/edits';
-import { boxOf, clearanceBetween, middleOf, type Bounds } from '../course/extent';
+import { boundsOf, clearanceBetween, middleOf, type Bounds } from '../course/extent';
 import { isInside, lengthTo, type Point } from '../course/measure';
 import { tidy, tidyPoint } from '../course/motions';
 import { coverOf, find, placedParts, type PartRef } from '../course/parts';
@@ -24,7 +24,7 @@ type Checked = readonly CourseProblem[];
 
 /** @param kind the robot that is to find its way there */
 export const checkCourse = (course: Course, kind: RobotKind): CourseProblem[] => {
-	const radius = radiusOf(kind);
+	const radius = reachOf(kind);
 	const met = asMetBy(kind, course);
 	return [
 		...lacking(course, kind),
@@ -102,7 +102,7 @@ function gaps(course: Course, needed: number): Checked {
 		.filter(({ ref: { part } }) => part === 'walls' || part === 'crates')
 		.map(({ ref, value }) => {
 			const extent = coverOf(ref.part, value);
-			return { ref, extent, box: boxOf(extent) };
+			return { ref, extent, box: boundsOf(extent) };
 		})
 		.toSorted((a, b) => a.box.west - b.box.west);
 	const found: CourseProblem[] = [];
@@ -215,7 +215,7 @@ function beyond(course: Course): Checked {
 	const { width, height } = course.size;
 	const boxes = placedParts(course).map(({ ref, value }) => ({
 		ref,
-		box: boxOf(coverOf(ref.part, value))
+		box: boundsOf(coverOf(ref.part, value))
 	}));
 	const off = boxes.filter(
 		({ ref, box }) =>

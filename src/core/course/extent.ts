@@ -19,7 +19,7 @@ export const extentOf = (course: Course, ref: PartRef): Extent | undefined => {
 
 const boxes = new WeakMap<Extent, Bounds>();
 
-export function boxOf(extent: Extent): Bounds {
+export function boundsOf(extent: Extent): Bounds {
 	const known = boxes.get(extent);
 	if (known) return known;
 	const { line, half } = extent;
@@ -65,7 +65,7 @@ export function partsAt(course: Course, point: Point, reach: number): PartRef[] 
 	const found: { ref: PartRef; size: number }[] = [];
 	for (const { ref, value } of placedParts(course).reverse()) {
 		const extent = coverOf(ref.part, value);
-		const { west, south, east, north } = boxOf(extent);
+		const { west, south, east, north } = boundsOf(extent);
 		const [x, y] = point;
 		if (x < west - reach || x > east + reach || y < south - reach || y > north + reach) continue;
 		if (distanceFrom(point, extent) > reach) continue;
@@ -78,7 +78,7 @@ export function partsAt(course: Course, point: Point, reach: number): PartRef[] 
 export const partsIn = (course: Course, { west, south, east, north }: Bounds): PartRef[] =>
 	placedParts(course)
 		.filter(({ ref, value }) => {
-			const box = boxOf(coverOf(ref.part, value));
+			const box = boundsOf(coverOf(ref.part, value));
 			return box.west >= west && box.south >= south && box.east <= east && box.north <= north;
 		})
 		.map(({ ref }) => ref);

@@ -40,7 +40,7 @@ export const shift = (dx: number, dy: number): Movement => ({
 });
 
 /** @param degrees clockwise, as bearings are */
-export function turn([cx, cy]: Point, degrees: number): Movement {
+export function turnAbout([cx, cy]: Point, degrees: number): Movement {
 	const angle = radians(-degrees);
 	const [cos, sin] = [exact.cos(angle), exact.sin(angle)];
 	return {

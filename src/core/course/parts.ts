@@ -45,12 +45,12 @@ export function partsOf(course: Course, part: PartName): readonly Part[] {
 export const withParts = (course: Course, part: PartName, parts: readonly Part[]): Course =>
 	kindOf(part).isOne ? { ...course, [part]: parts[0] ?? null } : { ...course, [part]: parts };
 
-export const idOf = (value: Part, index: number): string =>
+export const idOfPart = (value: Part, index: number): string =>
 	'id' in value ? value.id : String(index + 1);
 
 /** Where a part stands in its list; -1 if there is none. */
 export const indexOf = (course: Course, { part, id }: PartRef): number =>
-	partsOf(course, part).findIndex((value, index) => idOf(value, index) === id);
+	partsOf(course, part).findIndex((value, index) => idOfPart(value, index) === id);
 
 export function find(course: Course, ref: PartRef): Part | undefined {
 	return partsOf(course, ref.part)[indexOf(course, ref)];
@@ -65,14 +65,17 @@ export interface Placed {
 /** All that there is, from the bottom up. */
 export const placedParts = (course: Course): Placed[] =>
 	partNames.flatMap((part) =>
-		partsOf(course, part).map((value, index) => ({ ref: { part, id: idOf(value, index) }, value }))
+		partsOf(course, part).map((value, index) => ({
+			ref: { part, id: idOfPart(value, index) },
+			value
+		}))
 	);
 
 export const allParts = (course: Course): PartRef[] => placedParts(course).map(({ ref }) => ref);
 
 /** Ids that no part of this kind has yet, for so many new ones. */
 export function freeIds(course: Course, part: PartName, count: number): string[] {
-	const taken = new Set(partsOf(course, part).map(idOf));
+	const taken = new Set(partsOf(course, part).map(idOfPart));
 	const ids: string[] = [];
 	for (let number = 1; ids.length < count; number++) {
 		const id = `${kindOf(part).stem}-${number}`;

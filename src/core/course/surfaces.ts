@@ -9,7 +9,7 @@ export interface Surface {
 	readonly roughness: number;
 }
 
-export const surfaces = {
+export const surfaceKinds = {
 	/** Polished wood or plastic: a shell slips on it. */
 	table: { grip: 1.2, drag: 0.12, roughness: 0.1 },
 	/** Lino or stone, as in most classrooms. */
@@ -18,4 +18,4 @@ export const surfaces = {
 	carpet: { grip: 2.5, drag: 0.6, roughness: 1 }
 } as const satisfies Record<string, Surface>;
 
-export type SurfaceName = keyof typeof surfaces;
+export type SurfaceName = keyof typeof surfaceKinds;

@@ -23,7 +23,7 @@ export interface Arc {
 }
 
 /** Its corners in order, sharp or rounded; of a closed tape, the last is joined to the first. */
-export const cornersOf = ({ points, isClosed, radius }: Tape): (Point | Arc)[] =>
+export const tapeCorners = ({ points, isClosed, radius }: Tape): (Point | Arc)[] =>
 	points.map((corner, index) => {
 		const before = points[index - 1] ?? (isClosed ? points.at(-1) : undefined);
 		const after = points[index + 1] ?? (isClosed ? points[0] : undefined);
@@ -33,7 +33,7 @@ export const cornersOf = ({ points, isClosed, radius }: Tape): (Point | Arc)[] =
 /** Points of the line, metres; for a closed tape the first one comes again at the end. */
 export function lineOf(tape: Tape): Point[] {
 	const line: Point[] = [];
-	for (const corner of cornersOf(tape)) {
+	for (const corner of tapeCorners(tape)) {
 		if (!('centre' in corner)) {
 			line.push(corner);
 			continue;

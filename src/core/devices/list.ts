@@ -11,15 +11,15 @@ import { endLamps } from './endLamps/device';
 import { floorSensor } from './floorSensor/device';
 import { flying } from './flying/device';
 import { gyro } from './gyro/device';
-import { horn } from './horn/device';
-import { lamp } from './lamp/device';
+import { hornDevice } from './horn/device';
+import { lampDevice } from './lamp/device';
 import { lightSensor } from './lightSensor/device';
 import { markSensor } from './markSensor/device';
 import { microphone } from './microphone/device';
 import { motion } from './motion/device';
 import { pacing } from './pacing/device';
 import { persistence } from './persistence/device';
-import { patches } from './patches/device';
+import { patchesDevice } from './patches/device';
 import { pins } from './pins/device';
 import { motorPorts } from './ports/device';
 import { rangefinder } from './rangefinder/device';
@@ -31,22 +31,22 @@ import { speaker } from './speaker/device';
 import { thermometer } from './thermometer/device';
 import { tiltSensor } from './tiltSensor/device';
 import { turning } from './turning/device';
-import { wheels } from './wheels/device';
+import { wheelsDevice } from './wheels/device';
 import type { Device } from './device';
 
 export const devices: readonly Device[] = [
 	motion,
-	wheels,
+	wheelsDevice,
 	rolling,
 	flying,
 	motorPorts,
 	pins,
-	patches,
+	patchesDevice,
 	screen,
-	lamp,
+	lampDevice,
 	endLamps,
 	speaker,
-	horn,
+	hornDevice,
 	rangefinder,
 	belowSensor,
 	floorSensor,

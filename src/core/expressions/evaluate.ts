@@ -46,7 +46,7 @@ const binary: Readonly<Record<Operator, (left: Evaluate, right: Evaluate) => Eva
 	'*': (left, right) => (e) => toNumber(left(e)) * toNumber(right(e)),
 	'/': (left, right) => (e) => toNumber(left(e)) / toNumber(right(e)),
 	mod: (left, right) => (e) => remainder(toNumber(left(e)), toNumber(right(e))),
-	'^': (left, right) => (e) => exact.power(toNumber(left(e)), toNumber(right(e)))
+	'^': (left, right) => (e) => exact.raised(toNumber(left(e)), toNumber(right(e)))
 };
 
 /** The same where a number that never changes stands on the right, as in most plans: half the calls. */

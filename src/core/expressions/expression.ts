@@ -208,8 +208,8 @@ export function eachName(node: Node, visit: (name: string) => void): void {
 }
 
 /** The same tree with another name in place of one; texts and functions stay. */
-export function renamed(node: Node, before: string, after: string): Node {
-	const inside = (part: Node): Node => renamed(part, before, after);
+export function renamedTo(node: Node, before: string, after: string): Node {
+	const inside = (part: Node): Node => renamedTo(part, before, after);
 	switch (node.type) {
 		case 'name':
 			return node.name === before ? { ...node, name: after } : node;

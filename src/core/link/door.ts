@@ -5,7 +5,7 @@
  * nobody has told anything for a while: else each person who comes in by hand would bring three more.
  */
 import type { FromRobot, LinkPerson, ToRobot } from './frames';
-import { makeKeys, markOf, proofOf, tokenOf, type Keys, type Visit } from './secret';
+import { makeKeys, sealOf, proofOf, tokenOf, type Keys, type Visit } from './secret';
 import { mostTries, quietFor, signCount, signsLast, signValues } from './signs';
 
 /** Seconds within which who has heard the signs opens what they had sealed. */
@@ -173,7 +173,7 @@ export class Door {
 		const { round, mark } = knock ?? {};
 		if (!knock || !round?.waiting.delete(caller))
 			return caller.send({ type: 'bad', why: 'notPaired' });
-		if (mark === markOf(nonce, round.signs, knock.visit)) round.right.push(caller);
+		if (mark === sealOf(nonce, round.signs, knock.visit)) round.right.push(caller);
 		if (round.waiting.size === 0) this.settle(round, time);
 	}
 

@@ -6,7 +6,7 @@ import {
 	type LinkPerson,
 	type ToRobot
 } from './frames';
-import { makeKeys, makeNonce, markOf, proofOf, tokenOf, type Visit } from './secret';
+import { makeKeys, makeNonce, sealOf, proofOf, tokenOf, type Visit } from './secret';
 
 export class Knocker {
 	private readonly keys = makeKeys();
@@ -50,7 +50,7 @@ export class Knocker {
 		if (!this.visit) return undefined;
 		const nonce = makeNonce();
 		this.sealed = { signs, nonce };
-		return { type: 'seal', mark: markOf(nonce, signs, this.visit) };
+		return { type: 'seal', mark: sealOf(nonce, signs, this.visit) };
 	}
 
 	/** @returns undefined if the signs are others than the person saw: then nothing is opened */

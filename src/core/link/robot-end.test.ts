@@ -18,7 +18,7 @@ import {
 import { LinkPort } from './link-port';
 import { RobotEnd } from './robot-end';
 import { Knocker } from './knocker';
-import { makeKeys, makeNonce, markOf } from './secret';
+import { makeKeys, makeNonce, sealOf } from './secret';
 import { mostTries, quietFor, signLight, signsLast, signValues } from './signs';
 import { keptTokens, Visitor } from '../testing/knocking';
 import { runs } from '../testing/runs';
@@ -133,7 +133,7 @@ describe('pairing', () => {
 		const { key: robotKey } = liar.last as FromRobot & { type: 'confirm' };
 		const visit = { robot: 'tallow', person: piet.id, appKey, robotKey };
 		const nonce = makeNonce();
-		liar.send({ type: 'seal', mark: markOf(nonce, wrong(end.door.signs!), visit) });
+		liar.send({ type: 'seal', mark: sealOf(nonce, wrong(end.door.signs!), visit) });
 		press();
 		liar.send({ type: 'open', nonce });
 		expect(liar.isIn).toBe(false);

@@ -67,7 +67,7 @@ export interface PlanStore {
 }
 
 /** One connection. */
-export interface Line {
+export interface RobotLink {
 	receive(message: string): void;
 	/** The other side is gone. */
 	closed(): void;
@@ -109,7 +109,7 @@ export class RobotEnd {
 	}
 
 	/** Somebody connects. */
-	connect(send: (frame: FromRobot) => void, close: () => void): Line {
+	connect(send: (frame: FromRobot) => void, close: () => void): RobotLink {
 		const caller: Caller = { send, close };
 		const flow = new Flow();
 		return {

@@ -57,5 +57,5 @@ export const proofOf = (token: string, side: 'app' | 'robot', visit: Visit): str
 	sealed(token, side, visit);
 
 /** What holds an app to the signs that it was told, before it hears whether they are right. */
-export const markOf = (nonce: string, signs: readonly number[], visit: Visit): string =>
+export const sealOf = (nonce: string, signs: readonly number[], visit: Visit): string =>
 	sealed(nonce, `signs ${signs.join(' ')}`, visit);

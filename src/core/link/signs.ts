@@ -17,24 +17,24 @@ export const mostTries = 3;
 export const quietFor = 600;
 
 /** Seconds of a blink, its beep and the gap after it, and between one sign and the next. */
-export const blink = 0.3;
+export const blinkTime = 0.3;
 export const betweenSigns = 0.7;
 /** And before it begins anew. */
 export const betweenRounds = 1.8;
 
 /** Seconds that one round takes. */
 const roundOf = (signs: readonly number[]): number =>
-	signs.reduce((sum, sign) => sum + sign * blink + betweenSigns, betweenRounds);
+	signs.reduce((sum, sign) => sum + sign * blinkTime + betweenSigns, betweenRounds);
 
 /** What shines at a moment of a robot that shows its signs: 0xrrggbb, or 0. @param time seconds */
 export function signLight(signs: readonly number[], time: number): number {
 	let left = time % roundOf(signs);
 	for (const sign of signs) {
-		if (left < sign * blink) {
-			const isLit = left % blink < blink / 2;
+		if (left < sign * blinkTime) {
+			const isLit = left % blinkTime < blinkTime / 2;
 			return isLit ? Number.parseInt(signColours[sign - 1]!.slice(1), 16) : 0;
 		}
-		left -= sign * blink + betweenSigns;
+		left -= sign * blinkTime + betweenSigns;
 		if (left < 0) return 0;
 	}
 	return 0;

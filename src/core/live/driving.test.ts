@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { robotKinds } from '../robots/kinds';
 import { ball } from '../robots/ball';
 import { drone } from '../robots/drone';
-import { rail } from '../robots/rail';
+import { railCar } from '../robots/rail';
 import { skiff, skiffLite } from '../robots/skiff';
 import { radians } from '../units/angles';
 import { centred, ordersOf, stepsFrom, type Driven, type Sticks } from './driving';
@@ -83,9 +83,9 @@ describe('driving by hand', () => {
 		expect(stepsFrom(drone, moments([1, { x: -1 }, [0, 0.3, 0]], [0.3, {}, []]), 0.5)).toEqual([
 			{ kind: 'go', values: { direction: 'left', distance: 0.3, speed: 0.5 } }
 		]);
-		expect(stepsFrom(rail, moments([1, { x: 0.1, y: 1 }, [0.5, 0, 0]], [0.3, {}, []]), 1)).toEqual([
-			{ kind: 'go', values: { direction: 'forward', distance: 0.5, speed: 1 } }
-		]);
+		expect(
+			stepsFrom(railCar, moments([1, { x: 0.1, y: 1 }, [0.5, 0, 0]], [0.3, {}, []]), 1)
+		).toEqual([{ kind: 'go', values: { direction: 'forward', distance: 0.5, speed: 1 } }]);
 		expect(stepsFrom(skiff, moments([2, {}, []]), 1)).toEqual([]);
 	});
 });

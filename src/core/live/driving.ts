@@ -5,7 +5,7 @@ import { motion } from '../devices/motion/device';
 import { pacing } from '../devices/pacing/device';
 import { rolling } from '../devices/rolling/device';
 import { turning } from '../devices/turning/device';
-import { wheels } from '../devices/wheels/device';
+import { wheelsDevice } from '../devices/wheels/device';
 import * as exact from '../exact';
 import { canDo, type Doing, type RobotKind } from '../robots/robot';
 import { degrees } from '../units/angles';
@@ -49,10 +49,10 @@ export function ordersOf(kind: Kind, { x, y, turn, rise }: Sticks, most: number)
 	if (canDo(kind, [flying])) return flightOf({ x, y, turn, rise }, most);
 	if (canDo(kind, [rolling]))
 		return [order(rolling, 'roll', { bearing: bearingOf(x, y), speed: far * most })];
-	if (canDo(kind, [wheels])) {
+	if (canDo(kind, [wheelsDevice])) {
 		const left = clipped(y + sideways * x) * most;
 		const right = clipped(y - sideways * x) * most;
-		return [order(wheels, 'drive', { left, right })];
+		return [order(wheelsDevice, 'drive', { left, right })];
 	}
 	return [order(motion, 'start', { speed: clipped(y) * most })];
 }
@@ -141,7 +141,8 @@ function wayOf(kind: Kind, { x, y, turn, rise }: Sticks): string {
 		];
 		return ways.reduce((best, each) => (each[1] > best[1] ? each : best))[0];
 	}
-	if (Math.abs(x) > Math.abs(y) && canDo(kind, [wheels])) return x > 0 ? 'turn right' : 'turn left';
+	if (Math.abs(x) > Math.abs(y) && canDo(kind, [wheelsDevice]))
+		return x > 0 ? 'turn right' : 'turn left';
 	return y > 0 ? 'forward' : 'back';
 }
 

@@ -5,7 +5,7 @@ import { hoversFor, patience, Served } from '../link/served';
 import type { Plan } from '../plan/plan';
 import type { Course } from '../course/course';
 import { drone } from '../robots/drone';
-import { rail as railCar } from '../robots/rail';
+import { railCar } from '../robots/rail';
 import { skiff, skiffLite } from '../robots/skiff';
 import { ball } from '../robots/ball';
 import { simulate } from '../simulation/simulate';

@@ -87,13 +87,13 @@ export function changeStep(plan: Plan, id: string, change: (step: Step) => Step)
 
 /** Whether these steps may hang in this chain or step; a choice holds only its branches. */
 export function checkHanging(plan: Plan, holder: string, steps: readonly Step[]): Result<void> {
-	return checkKinds(steps, locateSteps(plan).get(holder)?.step.kind ?? null);
+	return checkNesting(steps, locateSteps(plan).get(holder)?.step.kind ?? null);
 }
 
 /** Whether these steps, and all that hang in them, hang where they may. @param holder null: a chain */
-export function checkKinds(steps: readonly Step[], holder: string | null): Result<void> {
+export function checkNesting(steps: readonly Step[], holder: string | null): Result<void> {
 	for (const { kind, body } of steps) {
-		const inside = mayHang(kind, holder) ? checkKinds(body ?? [], kind) : refuseHere(kind);
+		const inside = mayHang(kind, holder) ? checkNesting(body ?? [], kind) : refuseHere(kind);
 		if (!inside.ok) return inside;
 	}
 	return success(undefined);

@@ -1,5 +1,5 @@
 /** What else changes when a step is given another name, so that nobody is left with the old one. */
-import { eachName, parse, renamed, write } from '../expressions/expression';
+import { eachName, parse, renamedTo, write } from '../expressions/expression';
 import { isExpression, type Value } from '../steps/definition';
 import type { Edit } from './edits';
 import { findStep, locateSteps, type Located } from './places';
@@ -63,5 +63,5 @@ function withName(expression: string, before: string, after: string): string {
 	if (!tree.ok) return expression;
 	let isUsed = false;
 	eachName(tree.value, (name) => (isUsed ||= name === before));
-	return isUsed ? write(renamed(tree.value, before, after)) : expression;
+	return isUsed ? write(renamedTo(tree.value, before, after)) : expression;
 }

@@ -5,13 +5,13 @@ import { z } from 'zod';
 import type { Course } from '../course/course';
 import type { Command, Device } from '../devices/device';
 import { flying } from '../devices/flying/device';
-import { lamp } from '../devices/lamp/device';
+import { lampDevice } from '../devices/lamp/device';
 import { devices } from '../devices/list';
 import { motion } from '../devices/motion/device';
 import { pins } from '../devices/pins/device';
 import type { Wait } from '../devices/port';
 import { turning } from '../devices/turning/device';
-import { wheels } from '../devices/wheels/device';
+import { wheelsDevice } from '../devices/wheels/device';
 import { speaker } from '../devices/speaker/device';
 import { rehearseAlone } from '../testing/alone';
 import { stepKinds } from '../steps/catalogue';
@@ -256,9 +256,9 @@ const setsOff = (name: string): boolean => name === 'start' || name === 'drive';
 /** What is going on before an order is given, so that there is something to end. */
 const beforehand: readonly (readonly [Device, string, object])[] = [
 	[turning, 'turn', { angle: 1 }],
-	[wheels, 'drive', { left: 0.4, right: 0.4 }],
+	[wheelsDevice, 'drive', { left: 0.4, right: 0.4 }],
 	[motion, 'start', { speed: 0.4 }],
-	[lamp, 'shine', { side: 'both', colour: '#ffb020', brightness: 1, period: 0 }],
+	[lampDevice, 'shine', { side: 'both', colour: '#ffb020', brightness: 1, period: 0 }],
 	[speaker, 'play', { notes: [{ pitch: 440, length: 60 }] }],
 	[pins, 'set', { pins: ['7'], isOn: true }]
 ];

@@ -5,11 +5,11 @@ import { valueSchema } from '../steps/value-schema';
 import type { Values } from '../steps/definition';
 import { ball } from './ball';
 import { drone } from './drone';
-import { face } from './face';
+import { faceRobot } from './face';
 import { likewise } from './instead';
 import { robotKinds } from './kinds';
 import { pinboard } from './pinboard';
-import { rail } from './rail';
+import { railCar } from './rail';
 import { canDo, type RobotKind } from './robot';
 import { skiff, skiffLite } from './skiff';
 
@@ -49,10 +49,10 @@ describe('what a robot does in place of a step that it cannot do', () => {
 		['a drone turns to a bearing first', drone, 'roll', {}, 'turnTo start'],
 		['a drone measures what wheels count', drone, 'goTurns', {}, 'go'],
 		['a drone turns by its gyro', drone, 'turnFor', {}, 'turn'],
-		['a rail car measures what wheels count', rail, 'goDegrees', {}, 'go'],
-		['a rail car turns for nobody', rail, 'turn', {}, ''],
-		['a rail car has its horn', rail, 'tone', {}, 'horn'],
-		['a face robot has its speaker', face, 'horn', {}, 'tone'],
+		['a rail car measures what wheels count', railCar, 'goDegrees', {}, 'go'],
+		['a rail car turns for nobody', railCar, 'turn', {}, ''],
+		['a rail car has its horn', railCar, 'tone', {}, 'horn'],
+		['a face robot has its speaker', faceRobot, 'horn', {}, 'tone'],
 		['to hover is to wait', pinboard, 'hover', {}, 'wait'],
 		['a pin board goes by time', pinboard, 'go', {}, 'goFor']
 	] as const)('%s', (_, robot, kind, values, expected) => {

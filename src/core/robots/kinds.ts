@@ -2,9 +2,9 @@
 import type { RobotKind } from './robot';
 import { ball } from './ball';
 import { drone } from './drone';
-import { face } from './face';
+import { faceRobot } from './face';
 import { pinboard } from './pinboard';
-import { rail } from './rail';
+import { railCar } from './rail';
 import { skiff, skiffLite } from './skiff';
 
 export const robotKinds: readonly RobotKind[] = [
@@ -12,9 +12,9 @@ export const robotKinds: readonly RobotKind[] = [
 	skiffLite,
 	ball,
 	drone,
-	rail,
+	railCar,
 	pinboard,
-	face
+	faceRobot
 ];
 
 /** @throws when there is no such kind; documents are checked by their schema before. */

@@ -10,7 +10,7 @@ import { StandingCrate } from '../world/crates';
 import { outlineAt, type Pose } from '../world/pose';
 import { separationOf } from '../world/separation';
 import { startPlaces } from '../world/start-places';
-import { cornersOf } from '../world/walls';
+import { wallCorners } from '../world/walls';
 import type { Attempt, RobotRun } from './attempt';
 import { fingerprintOf } from './fingerprint';
 import { simulate } from './simulate';
@@ -162,7 +162,7 @@ const worlds = fc
 			});
 		const walls = lines
 			.map(([x1, y1, x2, y2]) => wall([x1, y1], [x2, y2], 0.02))
-			.filter((each) => isClear(cornersOf(each), 0.16));
+			.filter((each) => isClear(wallCorners(each), 0.16));
 		const crates: Crate[] = [];
 		boxes.forEach(([x, y, bearing], index) => {
 			const crate: Crate = {
@@ -174,7 +174,10 @@ const worlds = fc
 				mass: 0.2
 			};
 			const corners = new StandingCrate(crate).outline;
-			const others = [...walls.map(cornersOf), ...crates.map((c) => new StandingCrate(c).outline)];
+			const others = [
+				...walls.map(wallCorners),
+				...crates.map((c) => new StandingCrate(c).outline)
+			];
 			const isFree = others.every((other) => separationOf(other, corners) > 0.005);
 			if (isFree && isClear(corners, 0.16)) crates.push(crate);
 		});
@@ -188,7 +191,7 @@ const worlds = fc
 
 /** Metres that two things reach into each other at most, over a whole attempt. */
 function deepest(attempt: Attempt, { walls, crates }: Course): number {
-	const corners = walls.map(cornersOf);
+	const corners = walls.map(wallCorners);
 	const standing = crates.map((crate) => new StandingCrate(crate));
 	let most = 0;
 	const [first] = attempt.runs;

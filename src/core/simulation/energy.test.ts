@@ -7,7 +7,7 @@ import { randomWorld } from '../testing/random-world';
 import { runs } from '../testing/runs';
 import { outlineAt } from '../world/pose';
 import { separationOf } from '../world/separation';
-import { cornersOf } from '../world/walls';
+import { wallCorners } from '../world/walls';
 import { tick, tickRate } from '../time';
 import type { Outline } from '../world/body';
 import type { Trace } from './attempt';
@@ -71,7 +71,8 @@ function deepestIn({ x, y, heading }: Trace, outline: Outline, { walls }: Course
 	let deepest = 0;
 	for (let i = 0; i < x.length; i += 3) {
 		const corners = outlineAt(outline, { x: x[i]!, y: y[i]!, heading: heading[i]! });
-		for (const wall of walls) deepest = Math.max(deepest, -separationOf(corners, cornersOf(wall)));
+		for (const wall of walls)
+			deepest = Math.max(deepest, -separationOf(corners, wallCorners(wall)));
 	}
 	return deepest;
 }

@@ -17,7 +17,7 @@ import {
 	wall
 } from '../testing/sample';
 import { degrees } from '../units/angles';
-import { cornersOf } from '../world/walls';
+import { wallCorners } from '../world/walls';
 import { legsOf } from './attempt';
 import { tickRate } from '../time';
 import { displayTicks, maximumInstants } from './settings';
@@ -162,7 +162,7 @@ describe('walls', () => {
 					y[i]! + a * sin + b * cos
 				]);
 				for (const corners of [barrier, post].map(
-					(each) => [...cornersOf(each)] as [number, number][]
+					(each) => [...wallCorners(each)] as [number, number][]
 				)) {
 					const depth = Math.max(depthInside(outline, corners), depthInside(corners, outline));
 					deepest = Math.max(deepest, depth);

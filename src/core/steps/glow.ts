@@ -1,6 +1,6 @@
 /** Glow: the lamps. */
 import { endLamps } from '../devices/endLamps/device';
-import { lamp as lampDevice, lampSides } from '../devices/lamp/device';
+import { lampDevice, lampSides } from '../devices/lamp/device';
 import type { StepDefinition, ValueDefinition } from './definition';
 import type { Running } from './running';
 import { choice, duration, ratio } from './values';

@@ -13,7 +13,7 @@ export interface Note {
 }
 
 /** Far more than a melody for a toy. */
-export const maximumNotes = 200;
+export const longestMelody = 200;
 
 const semitones: Record<string, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
 const pattern = /^(?:([A-G])([#b]?)([1-8]?)|-)(?::(\d+(?:\.\d+)?)(?:\/(\d+))?)?$/i;
@@ -36,7 +36,7 @@ function readAnew(text: string): Result<readonly Note[]> {
 		.trim()
 		.split(/[\s,]+/)
 		.filter(Boolean);
-	if (words.length > maximumNotes) return failure('notes.tooMany', { maximum: maximumNotes });
+	if (words.length > longestMelody) return failure('notes.tooMany', { maximum: longestMelody });
 	const notes: Note[] = [];
 	for (const [index, word] of words.entries()) {
 		const found = pattern.exec(word);
@@ -62,5 +62,5 @@ export function pitchOf(name: string): number {
 	const [, letter, sign, octave] = /^([A-G])([#b]?)([1-8])$/.exec(name) ?? [];
 	if (!letter || !octave) return NaN;
 	const steps = semitones[letter]! + (sign === '#' ? 1 : sign === 'b' ? -1 : 0);
-	return 440 * exact.power(2, (steps - 9) / 12 + Number(octave) - 4);
+	return 440 * exact.raised(2, (steps - 9) / 12 + Number(octave) - 4);
 }

@@ -1,5 +1,5 @@
 /** Patches of a screen that drive, and the face that it shows. */
-import { patches as device } from '../devices/patches/device';
+import { patchesDevice as device } from '../devices/patches/device';
 import { faces, screen, type Face } from '../devices/screen/device';
 import type { StepDefinition } from './definition';
 import { afterwards } from './stopping';

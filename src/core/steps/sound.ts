@@ -1,5 +1,5 @@
 /** Sound: tones and melodies. */
-import { horn as hornDevice } from '../devices/horn/device';
+import { hornDevice } from '../devices/horn/device';
 import { speaker } from '../devices/speaker/device';
 import type { StepDefinition, ValueDefinition } from './definition';
 import { pitchOf, readNotes } from './notes';

@@ -5,7 +5,7 @@ import { motion } from '../devices/motion/device';
 import { pacing } from '../devices/pacing/device';
 import { persistence } from '../devices/persistence/device';
 import { turning } from '../devices/turning/device';
-import { wheels as wheelsDevice } from '../devices/wheels/device';
+import { wheelsDevice } from '../devices/wheels/device';
 import { radians } from '../units/angles';
 import type { StepDefinition, ValueDefinition } from './definition';
 import { flyingSteps } from './flying';

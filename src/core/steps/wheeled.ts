@@ -2,7 +2,7 @@
 import { counters } from '../devices/counters/device';
 import { motion } from '../devices/motion/device';
 import { motorPorts, ports, type MotorPort } from '../devices/ports/device';
-import { wheels as wheelsDevice } from '../devices/wheels/device';
+import { wheelsDevice } from '../devices/wheels/device';
 import type { StepDefinition } from './definition';
 import { ending, stopAfter, then } from './stopping';
 import { angle, choice, duration, plain, power } from './values';

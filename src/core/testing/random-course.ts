@@ -1,7 +1,7 @@
 /** Parts and courses that random numbers make: within what the schema allows, to its borders. */
 import { courseSchema, makeCourse, type Course, type Part, type PartName } from '../course/course';
 import { floorColours, type FloorColour } from '../colours';
-import { surfaces, type SurfaceName } from '../course/surfaces';
+import { surfaceKinds, type SurfaceName } from '../course/surfaces';
 import { freeIds, kindOf, partNames, partsOf, withParts } from '../course/parts';
 
 /** Hands out what a list of numbers means, round and round. */
@@ -26,7 +26,7 @@ export class Dice {
 }
 
 const colours = Object.keys(floorColours) as FloorColour[];
-const surfaceNames = Object.keys(surfaces) as SurfaceName[];
+const surfaceNames = Object.keys(surfaceKinds) as SurfaceName[];
 
 const pointOf = (dice: Dice): [number, number] => [dice.from(0, 4), dice.from(0, 3)];
 const pointsOf = (dice: Dice, least: number): [number, number][] =>
@@ -73,7 +73,7 @@ export const partFrom = (part: PartName, dice: Dice, id: string): Part =>
 	makers[part](dice, id) as Part;
 
 /** A course with some parts of every kind. */
-export function courseFrom(numbers: readonly number[], most = 4): Course {
+export function randomCourse(numbers: readonly number[], most = 4): Course {
 	const dice = new Dice(numbers);
 	let course = makeCourse({
 		...{ name: 'The reed maze', size: { width: 4, height: 3 }, starts: [] },

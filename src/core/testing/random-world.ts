@@ -2,7 +2,7 @@
 import { makeCourse, type Course } from '../course/course';
 import { flying } from '../devices/flying/device';
 import { turning } from '../devices/turning/device';
-import { wheels } from '../devices/wheels/device';
+import { wheelsDevice } from '../devices/wheels/device';
 import { planRobot, type PlanRobot, type Step } from '../plan/plan';
 import { Random } from '../random/random';
 import { robotKinds } from '../robots/kinds';
@@ -58,7 +58,7 @@ export function randomWorld(seed: number): Rehearsal {
 			const ahead = [step('start', { direction, speed: power() }), wait(between(0.2, 2.5))];
 			if (isSo(0.5)) return ahead;
 			if (canDo(kind, [turning])) return [...ahead, step('turn', { angle: between(-170, 170) })];
-			if (!canDo(kind, [wheels])) return ahead;
+			if (!canDo(kind, [wheelsDevice])) return ahead;
 			return [...ahead, step('wheels', { left: power(), right: -power() }), wait(0.6)];
 		};
 		const legs = [leg(), leg(), leg(), leg()].flat();

@@ -3,7 +3,7 @@ import * as exact from '../exact';
 import type { Point } from '../course/measure';
 
 /** Sides of standing things, four numbers each: from (x1, y1) to (x2, y2), metres. */
-export function sidesOf(outlines: readonly (readonly Point[])[]): Float64Array {
+export function coneSides(outlines: readonly (readonly Point[])[]): Float64Array {
 	let count = 0;
 	for (const corners of outlines) count += corners.length;
 	const sides = new Float64Array(count * 4);

@@ -9,7 +9,7 @@ import { maximumNear, withoutHidden } from './crowd';
 import { outlineAt } from './pose';
 import { setUpCrates } from './set-up';
 import { separationOf } from './separation';
-import { cornersOf } from './walls';
+import { wallCorners } from './walls';
 import type { Point } from '../course/measure';
 
 const square = (x: number, y: number, half = 0.5): Point[] => [
@@ -55,7 +55,7 @@ const attemptOn = (course: Course, seed: number, limit = 12) =>
 /** Metres that the robot reaches into a wall at most, over a whole attempt. */
 function deepest(course: Course, seed: number): number {
 	const { trace } = attemptOn(course, seed);
-	const corners = course.walls.map(cornersOf);
+	const corners = course.walls.map(wallCorners);
 	let most = 0;
 	for (let i = 0; i < trace.time.length; i += 3) {
 		const cos = Math.cos(trace.heading[i]!);
@@ -123,7 +123,7 @@ describe('crates', () => {
 		const standing = setUpCrates({ walls, crates });
 		const outlines = standing.map(({ crate, pose }) => outlineAt(cornersOfCrate(crate), pose));
 		outlines.forEach((one, index) => {
-			for (const other of [cornersOf(walls[0]!), ...outlines.slice(0, index)])
+			for (const other of [wallCorners(walls[0]!), ...outlines.slice(0, index)])
 				expect(separationOf(one, other)).toBeGreaterThan(0);
 		});
 		expect(standing[0]!.pose.y).toBeCloseTo(0.5602, 6);

@@ -7,7 +7,7 @@ import { type Wall } from '../course/course';
 import { boxOf, type Box } from './box';
 import { Boxes } from './boxes';
 import { separationOf } from './separation';
-import { cornersOf } from './walls';
+import { wallCorners } from './walls';
 import { topOfWall } from '../course/parts/walls';
 import type { Point } from '../course/measure';
 
@@ -18,7 +18,7 @@ export const maximumNear = 48;
 
 /** The walls that are not hidden in one other. */
 export function withoutHidden(walls: readonly Wall[]): Wall[] {
-	const corners = walls.map(cornersOf);
+	const corners = walls.map(wallCorners);
 	const boxes = corners.map(boxOf);
 	const index = new Boxes(boxes);
 	const kept: Wall[] = [];

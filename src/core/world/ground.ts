@@ -2,7 +2,7 @@
  * What lies flat under the robot: what the floor is made of, tape, colour patches, the table and its
  * edge. All distances are metres on the floor.
  */
-import { surfaces, type Surface } from '../course/surfaces';
+import { surfaceKinds, type Surface } from '../course/surfaces';
 import type { Course } from '../course/course';
 import { isInside, type Point } from '../course/measure';
 import { brightnessOf } from '../colours';
@@ -21,9 +21,9 @@ export class Ground {
 	private readonly table: readonly Point[] | null;
 
 	constructor(course: Pick<Course, 'tapes' | 'patches' | 'table' | 'surface' | 'surfaces'>) {
-		this.surface = surfaces[course.surface];
+		this.surface = surfaceKinds[course.surface];
 		this.areas = course.surfaces
-			.map(({ surface, corners }) => ({ surface: surfaces[surface], corners }))
+			.map(({ surface, corners }) => ({ surface: surfaceKinds[surface], corners }))
 			.toReversed();
 		this.paint = new Paint(course);
 		this.table = course.table;

@@ -2,7 +2,7 @@
 import type { Wall } from '../course/course';
 import { boxOf } from './box';
 import { Boxes } from './boxes';
-import { Clearance, cornersOf } from './walls';
+import { Clearance, wallCorners } from './walls';
 
 /** Metres around a point in which the nearest wall is sought first, and that hold every course. */
 const firstReach = 0.25;
@@ -13,7 +13,7 @@ export class NearClearance extends Clearance {
 
 	constructor(walls: readonly Wall[]) {
 		super(walls);
-		this.boxes = new Boxes(walls.map((wall) => boxOf(cornersOf(wall))));
+		this.boxes = new Boxes(walls.map((wall) => boxOf(wallCorners(wall))));
 	}
 
 	override at(x: number, y: number, level = 0): number {

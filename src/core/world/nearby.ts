@@ -8,7 +8,7 @@ import { Polygon } from './planck';
 import { toPlanck } from './planck/units';
 import type { Pose } from './pose';
 import { separationOf } from './separation';
-import { cornersOf } from './walls';
+import { wallCorners } from './walls';
 import type { Point } from '../course/measure';
 
 /** Metres around a thing in which walls count as near. */
@@ -24,7 +24,7 @@ export class Nearby {
 	private readonly shapes: (Polygon | undefined)[] = [];
 
 	constructor(walls: readonly Wall[]) {
-		this.walls = walls.map(cornersOf);
+		this.walls = walls.map(wallCorners);
 		this.boxes = new Boxes(this.walls.map(boxOf));
 	}
 

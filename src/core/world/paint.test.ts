@@ -3,7 +3,7 @@ import { brightnessOf } from '../colours';
 import type { Course } from '../course/course';
 import { isInside, type Point } from '../course/measure';
 import { lineOf } from '../course/tape';
-import { courseFrom } from '../testing/random-course';
+import { randomCourse } from '../testing/random-course';
 import { Paint } from './paint';
 
 function gap(line: readonly Point[], [x, y]: Point): number {
@@ -36,7 +36,7 @@ function plainly({ patches, tapes }: Pick<Course, 'patches' | 'tapes'>, at: Poin
 it('is what every piece of everything comes to, far and near, on and off the floor', () => {
 	let coloured = 0;
 	for (let i = 0; i < 60; i++) {
-		const course = courseFrom([i, 7 * i + 1, 3 * i + 2, 11 * i], 12);
+		const course = randomCourse([i, 7 * i + 1, 3 * i + 2, 11 * i], 12);
 		const paint = new Paint(course);
 		const places: Point[] = [
 			...course.tapes.flatMap(({ points }) => points),

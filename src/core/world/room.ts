@@ -9,7 +9,7 @@ import { outlineAt } from './pose';
 import { setFree } from './set-free';
 import { setUpCrates } from './set-up';
 import type { StartPlace } from './start-places';
-import { cornersOf } from './walls';
+import { wallCorners } from './walls';
 
 /** Metres that a hand sets a robot aside when something stands where it was to be. */
 export const farthestAside = 0.03;
@@ -19,7 +19,7 @@ export const asideOf = ({ isOnRail }: { readonly isOnRail?: true }): number =>
 
 /** What stands on a course at Run, beside the robots. */
 export const outlinesOn = (course: Course): (readonly Point[])[] => [
-	...course.walls.map(cornersOf),
+	...course.walls.map(wallCorners),
 	...setUpCrates(course).map(({ crate, pose }) => outlineAt(cornersOfCrate(crate), pose))
 ];
 

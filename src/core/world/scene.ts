@@ -13,10 +13,10 @@ import { standing, type Heights } from './heights';
 import { boxOf } from './box';
 import { Boxes } from './boxes';
 import { NearClearance } from './near-clearance';
-import { coneLength, sidesOf } from './cone';
+import { coneLength, coneSides } from './cone';
 import { setUpCrates, type SetUp } from './set-up';
 import type { Clearance } from './walls';
-import { cornersOf } from './walls';
+import { wallCorners } from './walls';
 import { topOfWall } from '../course/parts/walls';
 
 /** A lit post adds so much light right beside it, and less with the square of the distance, metres. */
@@ -38,10 +38,10 @@ export class Terrain {
 
 	constructor(readonly course: Course) {
 		this.standing = course.walls.map((wall) => ({
-			outline: cornersOf(wall),
+			outline: wallCorners(wall),
 			heights: standing(topOfWall(wall))
 		}));
-		this.allSides = sidesOf(this.standing.map(({ outline }) => outline));
+		this.allSides = coneSides(this.standing.map(({ outline }) => outline));
 		this.boxes = new Boxes(this.standing.map(({ outline }) => boxOf(outline)));
 		this.lowestTop = Math.min(...course.walls.map(topOfWall));
 		this.clearance = new NearClearance(course.walls);
@@ -71,7 +71,7 @@ export class Terrain {
 	/** Sides of the walls around a place that reach higher, metres from the floor. */
 	wallSides(altitude: number, x: number, y: number, range: number): Float64Array {
 		if (this.boxes.isMany)
-			return sidesOf(
+			return coneSides(
 				this.near(x, y, range)
 					.filter(({ heights: { top } }) => top > altitude)
 					.map(({ outline }) => outline)
@@ -80,7 +80,7 @@ export class Terrain {
 		const higher = this.standing.filter(({ heights: { top } }) => top > altitude);
 		let sides = this.sides.get(higher.length);
 		if (!sides) {
-			sides = sidesOf(higher.map(({ outline }) => outline));
+			sides = coneSides(higher.map(({ outline }) => outline));
 			this.sides.set(higher.length, sides);
 		}
 		return sides;
@@ -144,7 +144,7 @@ export class Scene implements Surroundings {
 		const { x, y } = this.pointAt(ahead, 0);
 		const eye = this.altitude();
 		const seen = this.movable.filter(({ heights: { bottom, top } }) => bottom <= eye && eye < top);
-		const sides = sidesOf(seen.map(({ outline }) => outline));
+		const sides = coneSides(seen.map(({ outline }) => outline));
 		const wallSides = this.shared.terrain.wallSides(eye, x, y, range);
 		const { heading } = this.pose;
 		const nearest = coneLength(x, y, heading, spread, range, wallSides);

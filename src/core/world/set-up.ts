@@ -6,7 +6,7 @@ import { StandingCrate } from './crates';
 import type { Pose } from './pose';
 import { separationOf } from './separation';
 import { setFree } from './set-free';
-import { cornersOf } from './walls';
+import { wallCorners } from './walls';
 import type { Point } from '../course/measure';
 
 /** Things that a crate may be drawn in and still be set aside. */
@@ -25,7 +25,7 @@ export interface SetUp {
 
 export function setUpCrates({ walls, crates }: Pick<Course, 'walls' | 'crates'>): SetUp[] {
 	const standing = crates.map((crate) => new StandingCrate(crate));
-	const outlines = [...walls.map(cornersOf), ...standing.map(({ outline }) => outline)];
+	const outlines = [...walls.map(wallCorners), ...standing.map(({ outline }) => outline)];
 	const index = new Boxes(outlines.map(boxOf));
 	const isFixed = outlines.map((_, thing) => thing < walls.length);
 	const places = crates.map((crate, number) => {

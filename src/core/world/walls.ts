@@ -8,7 +8,7 @@ import type { Point } from '../course/measure';
 const known = new WeakMap<Wall, readonly Point[]>();
 
 /** Corners of a wall, counter-clockwise, metres. Its ends reach half its thickness further. */
-export function cornersOf(wall: Wall): readonly Point[] {
+export function wallCorners(wall: Wall): readonly Point[] {
 	const corners = known.get(wall) ?? makeCorners(wall);
 	known.set(wall, corners);
 	return corners;
@@ -41,7 +41,7 @@ export class Clearance {
 		this.numbers = new Float64Array(walls.length * 6);
 		this.tops = Float64Array.from(walls, topOfWall);
 		walls.forEach((wall, index) => {
-			const [a, b, c, d] = cornersOf(wall);
+			const [a, b, c, d] = wallCorners(wall);
 			const x = (a![0] + d![0]) / 2;
 			const y = (a![1] + d![1]) / 2;
 			const dx = (b![0] + c![0]) / 2 - x;

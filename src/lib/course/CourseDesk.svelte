@@ -19,7 +19,7 @@
 	import { partWord } from './describe';
 	import { CourseHelp } from './course-help.svelte';
 	import PaceLine from './PaceLine.svelte';
-	import { courseKeys, keys, leaveKeys } from './keys';
+	import { courseKeys, courseSheet, leaveKeys } from './keys';
 	import Tray from './Tray.svelte';
 	import { Trying } from './trying.svelte';
 	import TryStrip from './TryStrip.svelte';
@@ -110,7 +110,7 @@
 	side="tray"
 	sideWord={trayWord}
 	bind:pane
-	{keys}
+	keys={courseSheet}
 	bind:showsKeys
 	{onkey}
 	columns={{ wide: 'minmax(0, 1fr) 21.5rem', narrow: 'minmax(0, 1fr) 15rem' }}

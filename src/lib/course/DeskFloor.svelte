@@ -15,7 +15,7 @@
 	import { showNumber } from '$lib/words/format';
 	import { measuresNow } from '$lib/words/measures';
 	import type { CourseBench } from './course-bench.svelte';
-	import { DeskHand, handle } from './desk-hand.svelte';
+	import { DeskHand, handleSize } from './desk-hand.svelte';
 	import Loupe from './Loupe.svelte';
 	import type { Part } from '$core/course/course';
 
@@ -199,17 +199,17 @@
 				{#if tool === 'select'}
 					{#if points.length > 1}
 						{#each points as [cx, cy], index (index)}
-							<circle class="handle" {cx} {cy} r={handle * pixel} stroke-width={2 * pixel} />
+							<circle class="handle" {cx} {cy} r={handleSize * pixel} stroke-width={2 * pixel} />
 						{/each}
 					{/if}
 					{#if hand.turner}
 						{@const [cx, cy] = hand.turner}
 						<polyline class="stalk" points={path([points[0]!, hand.turner])} stroke-width={pixel} />
-						<circle class="handle pull" {cx} {cy} r={handle * pixel} stroke-width={2 * pixel} />
+						<circle class="handle pull" {cx} {cy} r={handleSize * pixel} stroke-width={2 * pixel} />
 					{/if}
 					{#if hand.sizer}
 						{@const [cx, cy] = hand.sizer}
-						{@const side = 1.7 * handle * pixel}
+						{@const side = 1.7 * handleSize * pixel}
 						<polyline class="stalk" points={path([points[0]!, hand.sizer])} stroke-width={pixel} />
 						<rect
 							class="handle pull"

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** What is true of the whole course: its size, its floor, light and noise, the ceiling. */
-	import { surfaces, type SurfaceName } from '$core/course/surfaces';
+	import { surfaceKinds, type SurfaceName } from '$core/course/surfaces';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import type { CourseBench } from './course-bench.svelte';
@@ -11,7 +11,7 @@
 	const course = $derived(bench.course);
 	const size = { quantity: 'length', minimum: 0.5, maximum: 20 } as const;
 	const ceiling = { quantity: 'length', minimum: 0.5, maximum: 20 } as const;
-	const names = Object.keys(surfaces) as SurfaceName[];
+	const names = Object.keys(surfaceKinds) as SurfaceName[];
 </script>
 
 <h2 class="heading">{t('course.room')}</h2>

@@ -18,7 +18,7 @@
 	import { clearanceBetween, extentOf } from '$core/course/extent';
 	import { figures, valueOf, withValue } from '$core/course/editing/figures';
 	import { find, keyOf, kindOf } from '$core/course/parts';
-	import { mirror, resize, turn } from '$core/course/motions';
+	import { mirror, resize, turnAbout } from '$core/course/motions';
 	import { t } from '$lib/i18n';
 	import { showNumber } from '$lib/words/format';
 	import Corners from './Corners.svelte';
@@ -47,12 +47,12 @@
 					{
 						icon: RotateCcw,
 						key: 'turnLeft',
-						act: () => bench.moveAbout((at) => turn(at, -step), t('course.say.turned'))
+						act: () => bench.moveAbout((at) => turnAbout(at, -step), t('course.say.turned'))
 					},
 					{
 						icon: RotateCw,
 						key: 'turnRight',
-						act: () => bench.moveAbout((at) => turn(at, step), t('course.say.turned'))
+						act: () => bench.moveAbout((at) => turnAbout(at, step), t('course.say.turned'))
 					},
 					{
 						icon: FlipHorizontal2,

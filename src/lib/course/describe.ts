@@ -1,6 +1,6 @@
 /** Parts of a course in words, for lists and for whoever cannot see them. */
 import type { Course, PartName } from '$core/course/course';
-import { boxOf, extentOf, middleOf } from '$core/course/extent';
+import { boundsOf, extentOf, middleOf } from '$core/course/extent';
 import { kindOf, find, type PartRef } from '$core/course/parts';
 import { lengthAlong, type Point } from '$core/course/measure';
 import { t } from '$lib/i18n';
@@ -24,6 +24,6 @@ export function describe(course: Course, ref: PartRef): string {
 			from: place(points[0]!),
 			to: place(points.at(-1)!)
 		});
-	const at = points.length === 1 ? points[0]! : middleOf(boxOf(extentOf(course, ref)!));
+	const at = points.length === 1 ? points[0]! : middleOf(boundsOf(extentOf(course, ref)!));
 	return t('course.at', { part: partWord(ref.part), place: place(at) });
 }

@@ -2,7 +2,7 @@
 import { changing, type CourseHistory } from '$core/course/editing/edits';
 import { gripOf, pulledBy } from '$core/course/editing/grip';
 import { bearingTo, lengthTo, placeBeside, type Point } from '$core/course/measure';
-import { turn } from '$core/course/motions';
+import { turnAbout } from '$core/course/motions';
 import { find, kindOf, type PartRef } from '$core/course/parts';
 import type { FloorWindow } from '$lib/floor/floor-window.svelte';
 import { press } from '$lib/ui/keys';
@@ -12,7 +12,7 @@ import { floorKeys, toolKeys } from './keys';
 import type { Part } from '$core/course/course';
 
 /** Pixels of a handle, and from what is turned to the handle that turns it. */
-export const handle = 8;
+export const handleSize = 8;
 const turnerFar = 46;
 /** And from its middle to the handle that sizes it, at the least: a finger can mean either. */
 const sizerFar = 40;
@@ -167,7 +167,7 @@ export class DeskHand {
 					const { at, bearing } = value as Part<'starts'>;
 					const step = event.altKey ? turns.free : turns.usual;
 					const to = (Math.round(bearingTo(at, raw) / step) * step) % 360;
-					return kindOf(hold.ref.part).moved(value, turn(at, to - bearing));
+					return kindOf(hold.ref.part).moved(value, turnAbout(at, to - bearing));
 				});
 		}
 	}

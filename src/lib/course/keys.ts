@@ -66,7 +66,7 @@ const copyKeys: Shortcuts = {
 /** It is held while something is pulled. */
 const heldKeys: Shortcuts = { free: { keys: ['Alt'], action: 'shortcut.desk.free' } };
 
-export const keys: KeySheet = [
+export const courseSheet: KeySheet = [
 	{ group: 'floor', shortcuts: { ...floorKeys, ...leaveKeys, ...heldKeys, ...zoomKeys } },
 	{ group: 'tools', shortcuts: toolKeys },
 	{ group: 'course', shortcuts: { ...courseKeys, ...copyKeys, ...deskKeys } }

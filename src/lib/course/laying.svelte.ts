@@ -2,7 +2,7 @@
 import { valueOf, type Figure, type FigureValue } from '$core/course/editing/figures';
 import {
 	areaOf,
-	cornersOf,
+	rectangleOf,
 	growFrom,
 	growOn,
 	growPaced,
@@ -127,7 +127,7 @@ export class Laying {
 
 	private pressArea(part: PartName, from: Point, at: Point): void {
 		const isPulled = from[0] !== at[0] && from[1] !== at[1];
-		if (isPulled && this.corners.length === 0) return this.layArea(part, cornersOf(from, at));
+		if (isPulled && this.corners.length === 0) return this.layArea(part, rectangleOf(from, at));
 		const [first] = this.corners;
 		const isDone = first && this.corners.length > 2 && first[0] === at[0] && first[1] === at[1];
 		if (isDone) return this.finishArea();

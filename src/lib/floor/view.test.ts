@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { RailPath, type Rail } from '$core/course/rails';
-import { cornersOf, lineOf } from '$core/course/tape';
-import { courseFrom } from '$core/testing/random-course';
+import { tapeCorners, lineOf } from '$core/course/tape';
+import { randomCourse } from '$core/testing/random-course';
 import { courseOf } from '$core/testing/sample';
 import { besidePanel, fit, railPath, tapePath, wallPaths } from './view';
 
@@ -72,9 +72,9 @@ describe('lines as paths of straights and arcs', () => {
 	it('of a tape go where its line goes, around the same middles', () => {
 		let arcs = 0;
 		for (let i = 0; i < 60; i++)
-			for (const tape of courseFrom([i, 3 * i + 1, 5 * i + 2]).tapes) {
+			for (const tape of randomCourse([i, 3 * i + 1, 5 * i + 2]).tapes) {
 				const { ends, centres } = read(tapePath(tape));
-				const wanted = cornersOf(tape).filter((corner) => 'centre' in corner);
+				const wanted = tapeCorners(tape).filter((corner) => 'centre' in corner);
 				const line = lineOf(tape);
 				expect(ends[0]!.map(Number)).toEqual(line[0]!.map((number) => Number(number.toFixed(4))));
 				expect(centres).toHaveLength(wanted.length);

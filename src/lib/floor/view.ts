@@ -1,7 +1,7 @@
 /** The floor's window on the course: metres to pixels, y up. */
 import type { Course, Tape, Wall } from '$core/course/course';
 import { along, type RailPath } from '$core/course/rails';
-import { cornersOf, onArc } from '$core/course/tape';
+import { tapeCorners, onArc } from '$core/course/tape';
 import type { Attempt, RecordedPose } from '$core/simulation/attempt';
 import { measuresNow } from '$lib/words/measures';
 
@@ -98,7 +98,7 @@ const arcTo = (radius: number, turned: number, to: readonly number[]): string =>
 
 /** The middle line of a tape: a straight and an arc for each corner, however it is rounded. */
 export function tapePath(tape: Tape): string {
-	const ways = cornersOf(tape).map((corner) =>
+	const ways = tapeCorners(tape).map((corner) =>
 		'centre' in corner
 			? `${placed(corner.from)}${arcTo(corner.radius, corner.turned, onArc(corner, 1, 1))}`
 			: placed(corner)

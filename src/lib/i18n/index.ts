@@ -17,7 +17,7 @@ export {
 	addMessages,
 	hasMessage,
 	language,
-	partsOf,
+	messageParts as partsOf,
 	perLanguage,
 	say,
 	t,

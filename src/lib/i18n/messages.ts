@@ -64,7 +64,7 @@ function filled(key: string, values: Fill): string | undefined {
 export type MessagePart = { readonly text: string } | { readonly slot: string };
 
 /** A message split at its placeholders, for a tag that shows its values as chips. */
-export function partsOf(key: string, slots: readonly string[]): MessagePart[] {
+export function messageParts(key: string, slots: readonly string[]): MessagePart[] {
 	const markers = Object.fromEntries(slots.map((slot) => [slot, { slot }]));
 	return formatOf(key)
 		.formatToParts(markers as unknown as Record<string, string>)

@@ -9,7 +9,7 @@ export function showSummary(summary: Summary | null): string {
 }
 
 /** By what else it is found: its size, and the kinds of robot that it is laid out for. */
-export function wordsOf(summary: Summary | null): string {
+export function wordsOfSummary(summary: Summary | null): string {
 	const kinds = summary && 'suits' in summary ? (summary.suits ?? []) : [];
 	return [showSummary(summary), ...kinds.map((kind) => t(`bench.kind.${kind}`))].join(' ');
 }

@@ -3,8 +3,8 @@
 	import { ListPlus, PlaneLanding, PlaneTakeoff, RotateCcw } from '@lucide/svelte';
 	import { onMount } from 'svelte';
 	import { flying } from '$core/devices/flying/device';
-	import { lamp } from '$core/devices/lamp/device';
-	import { patches } from '$core/devices/patches/device';
+	import { lampDevice } from '$core/devices/lamp/device';
+	import { patchesDevice } from '$core/devices/patches/device';
 	import { pinNumbers, pins } from '$core/devices/pins/device';
 	import type { Greeting } from '$core/link/frames';
 	import { centred, ordersOf, stepsFrom, type Driven, type Sticks } from '$core/live/driving';
@@ -131,7 +131,7 @@
 			>
 		</div>
 	{/if}
-	{#if canDo(kind, [lamp])}
+	{#if canDo(kind, [lampDevice])}
 		<div class="row">
 			<span>{t('drive.lamp')}</span>
 			{#each lampColours as [name, colour] (colour)}
@@ -139,7 +139,7 @@
 					class="button button-line button-icon"
 					aria-label="{t('drive.lamp')}: {t(`colour.${name}`)}"
 					onclick={() =>
-						order(lamp.id, 'shine', { side: 'both', colour, brightness: 1, period: 0 })}
+						order(lampDevice.id, 'shine', { side: 'both', colour, brightness: 1, period: 0 })}
 					><span class="bulb" style:background={colour}></span></button
 				>
 			{/each}
@@ -162,7 +162,7 @@
 			</div>
 		</fieldset>
 	{/if}
-	{#if canDo(kind, [patches])}
+	{#if canDo(kind, [patchesDevice])}
 		<fieldset>
 			<legend>{t('drive.patches')}</legend>
 			{#each ['left', 'right'] as const as side (side)}
@@ -174,7 +174,7 @@
 						max="1"
 						step="0.05"
 						bind:value={shines[side]}
-						oninput={() => order(patches.id, 'shine', { ...shines })}
+						oninput={() => order(patchesDevice.id, 'shine', { ...shines })}
 					/></label
 				>
 			{/each}

@@ -25,7 +25,7 @@ import type { LiveStand } from './live-stand';
 import { BoardHand } from './board.svelte';
 import { Lining } from './lining.svelte';
 import { rolesOf, type Role } from './matching';
-import { needsOf, type Need } from './needs';
+import { needsNow, type Need } from './needs';
 
 /** Seconds after which what a robot said is old. */
 const oldAfter = 0.4;
@@ -81,7 +81,7 @@ export class LiveDesk {
 
 	/** What is missing before it can run. */
 	readonly needs: readonly Need[] = $derived.by(() =>
-		needsOf(this.roles, {
+		needsNow(this.roles, {
 			robots,
 			attempt: this.bench.player.attempt,
 			isPlaced: (id) => this.placed.includes(this.placeKey(id)),

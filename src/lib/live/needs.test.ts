@@ -4,7 +4,7 @@ import type { Greeting } from '$core/link/frames';
 import { sampleRobot } from '$core/robots/robot-document';
 import { skiff } from '$core/robots/skiff';
 import { go, planOf, repeat, step } from '$core/testing/sample';
-import { needsOf } from './needs';
+import { needsNow } from './needs';
 
 const plan = planOf([go(0.3), repeat(2, [step('lamp', { colour: 'red', brightness: 1 })])]);
 const wanted = plan.robots[0]!;
@@ -14,7 +14,7 @@ const greetingWith = (own: readonly string[]): Greeting => ({
 	...sampleRobot(skiff),
 	devices: [...own]
 });
-type Known = Parameters<typeof needsOf>[1];
+type Known = Parameters<typeof needsNow>[1];
 
 function needs(own: readonly string[], more: Partial<Known> = {}) {
 	const robot = greetingWith(own);
@@ -27,7 +27,7 @@ function needs(own: readonly string[], more: Partial<Known> = {}) {
 		isFineWithout: () => false,
 		...more
 	};
-	return needsOf([{ wanted, robot, id: undefined }], known).map(({ key, text }) => [
+	return needsNow([{ wanted, robot, id: undefined }], known).map(({ key, text }) => [
 		key.split(' ')[1],
 		text
 	]);

@@ -41,7 +41,7 @@ interface Known {
 	readonly isRoomClear: boolean;
 }
 
-export const needsOf = (parts: readonly Role[], known: Known): Need[] =>
+export const needsNow = (parts: readonly Role[], known: Known): Need[] =>
 	parts.flatMap((part) => needOf(part, known) ?? []);
 
 /** The first thing that is missing of one robot: what comes after it may depend on it. */

@@ -12,7 +12,7 @@
 	import { runKeys } from '$lib/ui/run-keys';
 	import { warmUp } from '$lib/desk/rehearser';
 	import type { Person } from '$lib/saving/answers';
-	import { keys } from './keys';
+	import { planSheet } from './keys';
 	import TopBar from './TopBar.svelte';
 	import { press } from '$lib/ui/keys';
 	import { Workbench, type CourseChoice, type OpenedPlan } from '$lib/workbench/workbench.svelte';
@@ -73,7 +73,7 @@
 	side="trail"
 	sideWord={t('bench.pane.trail')}
 	bind:pane
-	{keys}
+	keys={planSheet}
 	bind:showsKeys
 	{onkey}
 	columns={{

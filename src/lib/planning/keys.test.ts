@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { keys as courseKeys } from '$lib/course/keys';
+import { courseSheet as courseKeys } from '$lib/course/keys';
 import '$lib/course/words';
 import '$lib/i18n';
 import { hasMessage } from '$lib/i18n/messages';
-import { keys as planKeys } from './keys';
+import { planSheet as planKeys } from './keys';
 
 describe.each(Object.entries({ plan: planKeys, course: courseKeys }))(
 	'keys of a %s',

@@ -13,7 +13,7 @@ import {
 } from '$lib/trail/key-table';
 import type { KeySheet } from '$lib/ui/keys';
 
-export const keys: KeySheet = [
+export const planSheet: KeySheet = [
 	{ group: 'plan', shortcuts: { ...runKeys, ...deskKeys } },
 	{ group: 'walk', shortcuts: walkKeys },
 	{ group: 'step', shortcuts: { ...tagKeys, ...moveKeys, ...selectKeys, ...copyKeys } },

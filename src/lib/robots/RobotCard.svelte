@@ -16,7 +16,7 @@
 	import { t } from '$lib/i18n';
 	import type { Mine } from './mine';
 	import { robots } from './robots.svelte';
-	import { sentenceOf } from './states';
+	import { stateSentence } from './states';
 
 	let {
 		id,
@@ -53,7 +53,7 @@
 	const SignalIcon = $derived(
 		level === 'good' ? Signal : level === 'fair' ? SignalMedium : SignalLow
 	);
-	const sentence = $derived(sentenceOf({ name, advert, link, isMine: mine !== undefined }));
+	const sentence = $derived(stateSentence({ name, advert, link, isMine: mine !== undefined }));
 	const isKnown = $derived(robotKinds.some((one) => one.kind === kind));
 	/** What it shows of itself, such as its lamps. */
 	const columns = $derived(

@@ -13,7 +13,7 @@ interface Known {
 	readonly isMine: boolean;
 }
 
-export function sentenceOf({ name, advert, link, isMine }: Known): string {
+export function stateSentence({ name, advert, link, isMine }: Known): string {
 	if (link) {
 		const { state } = link;
 		if (state.phase === 'paired' && state.odd.length > 0)

@@ -57,4 +57,4 @@ function sourceOf(error: unknown): string {
 	return frame ? ` (at ${frame})` : '';
 }
 
-export const log = new Log();
+export const serverLog = new Log();

@@ -1,13 +1,9 @@
 /** People: a name picked on first use. There are no secrets yet; classes and roles come later. */
 import { randomUUID } from 'node:crypto';
 import { failure, success, type Result } from '$core/sentence';
+import type { Person } from '$lib/saving/answers';
 import { database } from './database/database';
 import { holdsUnseen, nameKey, skeletonOf } from './name-key';
-
-export interface Person {
-	readonly id: string;
-	readonly name: string;
-}
 
 /** People that one installation knows; a school has a few hundred. */
 export const maximumPeople = 5000;

@@ -4,7 +4,7 @@
 	import { isExpression } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
 	import { showValue, valueName } from '$lib/words/values';
-	import { slotOf } from '$lib/words/step-words';
+	import { slotOfKind } from '$lib/words/step-words';
 
 	let {
 		step,
@@ -23,7 +23,7 @@
 		onopen: (name: string, anchor: HTMLElement) => void;
 	} = $props();
 
-	const definition = $derived(slotOf(step.kind, name));
+	const definition = $derived(slotOfKind(step.kind, name));
 	const value = $derived(step.values[name] ?? definition.initial);
 	const shown = $derived(showValue(step.kind, name, definition, value));
 	const label = $derived(t('value.change', { name: valueName(step.kind, name), value: shown }));

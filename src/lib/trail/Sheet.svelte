@@ -33,7 +33,7 @@
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import Actions from './Actions.svelte';
 	import CommentEditor from './CommentEditor.svelte';
-	import { slotOf } from '$lib/words/step-words';
+	import { slotOfKind } from '$lib/words/step-words';
 
 	let {
 		bench,
@@ -83,7 +83,7 @@
 	/** What is large opens beside the trail, if there is room, so that the steps still show. */
 	const isBeside = $derived.by(() => {
 		if (opening?.type !== 'value' || !step) return opening?.type === 'problems';
-		const { type } = slotOf(step.kind, opening.name);
+		const { type } = slotOfKind(step.kind, opening.name);
 		return type === 'condition' || type === 'anything' || isExpression(step.values[opening.name]);
 	});
 	function besideAnchor({ type, anchor }: Opening): HTMLElement | null {

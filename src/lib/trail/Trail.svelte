@@ -6,7 +6,7 @@
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import { Adding } from './adding.svelte';
-	import { copying } from './copying';
+	import { clipboardOf } from './copying';
 	import DragGhost from './DragGhost.svelte';
 	import { Dragged } from './dragged.svelte';
 	import { handsOf } from './hands';
@@ -222,7 +222,7 @@
 		bind:clientWidth={paneWidth}
 		onfocusin={() => focus.entered()}
 		onfocusout={(event) => focus.left(event)}
-		{...copying(() => bench, focus)}
+		{...clipboardOf(() => bench, focus)}
 	>
 		{#if rows.length > 0}
 			<div

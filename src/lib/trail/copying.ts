@@ -7,7 +7,7 @@ import { placeAfter } from './rows';
 import { isTag, type TrailFocus } from './trail-focus.svelte';
 
 /** What the trail hears of the clipboard, while one of its tags has the keyboard. */
-export function copying(bench: () => Workbench, focus: TrailFocus) {
+export function clipboardOf(bench: () => Workbench, focus: TrailFocus) {
 	function copy(event: ClipboardEvent, isCut: boolean): void {
 		if (!isTag(event.target) || focus.row?.type !== 'step') return;
 		const { editing } = bench();

@@ -3,7 +3,7 @@ import { findStep, locateSteps } from '$core/plan/places';
 import type { Workbench } from '$lib/workbench/workbench.svelte';
 import type { Adding } from './adding.svelte';
 import type { TrailHands } from './keys';
-import { idOf, type Row } from './rows';
+import { stepOf, type Row } from './rows';
 import type { Opening } from './Sheet.svelte';
 import type { TagSheet } from './tag-sheet.svelte';
 import { elementOf, type TrailFocus } from './trail-focus.svelte';
@@ -39,11 +39,11 @@ export function handsOf(pane: Pane): TrailHands {
 		openMenu: (row) =>
 			open(row, (anchor) => row.type !== 'bud' && { type: 'actions', row, anchor }),
 		openComment(row) {
-			const step = idOf(row);
+			const step = stepOf(row);
 			open(row, (anchor) => step !== undefined && { type: 'comment', step, anchor });
 		},
 		openHelp(row) {
-			const step = findStep(pane.bench.plan, idOf(row) ?? '');
+			const step = findStep(pane.bench.plan, stepOf(row) ?? '');
 			open(row, (anchor) => step && { type: 'help', kind: step.kind, anchor });
 		},
 		openTriggers(chain) {

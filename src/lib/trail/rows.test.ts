@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Problem } from '$core/checks';
 import { planOf, repeat, go, step, wait } from '$core/testing/sample';
-import { idOf, keyAfter, placeAbove, placeAfter, rowsOf, type Row } from './rows';
+import { stepOf, keyAfter, placeAbove, placeAfter, rowsOf, type Row } from './rows';
 
 const first = wait(1);
 const inner = go(0.2);
@@ -95,7 +95,7 @@ describe('a place for a step', () => {
 });
 
 it('a row knows its step or trigger', () => {
-	expect(idOf(rowOf(first.id))).toBe(first.id);
-	expect(idOf(usual[0]!)).toBe(chain.trigger!.id);
-	expect(idOf(rowOf(`${chain.id}-bud`))).toBeUndefined();
+	expect(stepOf(rowOf(first.id))).toBe(first.id);
+	expect(stepOf(usual[0]!)).toBe(chain.trigger!.id);
+	expect(stepOf(rowOf(`${chain.id}-bud`))).toBeUndefined();
 });

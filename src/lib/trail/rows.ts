@@ -214,7 +214,7 @@ export function placeAfter(row: Row): Place {
 }
 
 /** The step or trigger of a row. */
-export const idOf = (row: Row): string | undefined =>
+export const stepOf = (row: Row): string | undefined =>
 	row.type === 'step' ? row.step.id : row.type === 'head' ? row.trigger?.id : undefined;
 
 /**

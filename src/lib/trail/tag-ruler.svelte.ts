@@ -5,7 +5,7 @@ import { t } from '$lib/i18n';
 import { showValue } from '$lib/words/values';
 import { leftOf, type TagHeight } from './rows';
 import { faceOf, heightBeyondOneLine, type Typeface, type WordPiece } from './tag-lines';
-import { sentenceParts, shownValues, slotOf, wording } from '$lib/words/step-words';
+import { sentenceParts, shownValues, slotOfKind, wording } from '$lib/words/step-words';
 
 /** Pixels beside the words of a tag: lamp, borders, paddings and menu; and what only some tags have. */
 const beside = { tag: 102, glyph: 28, fold: 40, head: 124, off: 14 };
@@ -66,7 +66,7 @@ function piecesOf(step: Step, plan: Plan): WordPiece[] {
 	const isBold = isTrigger === true || isBranch === true;
 	return sentenceParts(step.kind, values).map((part) => {
 		if ('text' in part) return { text: part.text, isChip: false, isBold };
-		const definition = slotOf(step.kind, part.slot);
+		const definition = slotOfKind(step.kind, part.slot);
 		const text = showValue(step.kind, part.slot, definition, values[part.slot]!);
 		return { text, isChip: true, hasSwatch: definition.type === 'colour' };
 	});

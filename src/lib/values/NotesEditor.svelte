@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** A melody: tapped on a small keyboard, or typed. */
 	import { Delete } from '@lucide/svelte';
-	import { maximumNotes, pitchOf, readNotes, writeNotes, type Note } from '$core/steps/notes';
+	import { longestMelody, pitchOf, readNotes, writeNotes, type Note } from '$core/steps/notes';
 	import { say, t } from '$lib/i18n';
 	import { playTone } from '$lib/timeline/sound';
 	import { onLeave } from './leaving';
@@ -43,7 +43,7 @@
 
 	function tap(name: string | null) {
 		const { value: notes } = read.ok ? read : { value: [] };
-		if (notes.length >= maximumNotes) return;
+		if (notes.length >= longestMelody) return;
 		set([...notes, { name, beats }]);
 		if (name) void playTone({ time: 0, pitch: pitchOf(name), length: 0.25, volume: 0.6 }, 1);
 	}

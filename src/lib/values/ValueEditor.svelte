@@ -10,7 +10,7 @@
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import { robotAt } from '$lib/words/typed';
-	import { slotOf } from '$lib/words/step-words';
+	import { slotOfKind } from '$lib/words/step-words';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import ChoiceEditor from './ChoiceEditor.svelte';
 	import ColourEditor from './ColourEditor.svelte';
@@ -38,7 +38,7 @@
 	// An editor is opened anew for each value, and may set it while it goes away.
 	const { id, kind } = untrack(() => step);
 	const slot = untrack(() => name);
-	const definition = slotOf(kind, slot);
+	const definition = slotOfKind(kind, slot);
 	const label = valueName(kind, slot);
 	const valueOf = (step: Step): Value => step.values[slot] ?? definition.initial;
 	const value = $derived(valueOf(step));

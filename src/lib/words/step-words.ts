@@ -24,7 +24,7 @@ function partsFor(key: string, slots: readonly string[]): readonly MessagePart[]
 	return made;
 }
 
-export const slotOf = (kind: string, name: string): ValueDefinition =>
+export const slotOfKind = (kind: string, name: string): ValueDefinition =>
 	slotOfDefinition(definitionOf(kind), name);
 
 /**
@@ -64,7 +64,7 @@ export const phrase = (kind: string, values: Values): string =>
 	sentenceParts(kind, values)
 		.map((part) =>
 			'slot' in part
-				? showValue(kind, part.slot, slotOf(kind, part.slot), values[part.slot]!)
+				? showValue(kind, part.slot, slotOfKind(kind, part.slot), values[part.slot]!)
 				: part.text
 		)
 		.join('');

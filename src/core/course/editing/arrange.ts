@@ -1,19 +1,19 @@
 /** Edits that arrange what lies on a course: moved, brought into line, spread, copied, taken away. */
 import type { Course, Part, PartName } from '../course';
-import { adding, changing, together, type CourseEdit } from './edits';
-import { boxAround, boxOf, extentOf, middleOf, type Bounds } from '../extent';
+import { adding, changing, allOf, type CourseEdit } from './edits';
+import { boxAround, boundsOf, extentOf, middleOf, type Bounds } from '../extent';
 import { shift, type Movement } from '../motions';
 import { find, freeIds, kindOf, partsOf, type PartRef } from '../parts';
 import type { Point } from '../measure';
 
-export const boxOfPart = (course: Course, ref: PartRef): Bounds => boxOf(extentOf(course, ref)!);
+export const boxOfPart = (course: Course, ref: PartRef): Bounds => boundsOf(extentOf(course, ref)!);
 
 const movedOne = (course: Course, ref: PartRef, motion: Movement): CourseEdit =>
 	changing(ref, kindOf(ref.part).moved(find(course, ref)!, motion));
 
 /** All alike. */
 export const moving = (course: Course, refs: readonly PartRef[], motion: Movement): CourseEdit =>
-	together(refs.map((ref) => movedOne(course, ref, motion)));
+	allOf(refs.map((ref) => movedOne(course, ref, motion)));
 
 /** Where parts can be level: at the edges of the box around them, or in its middle. */
 export type Levelling = keyof Bounds | 'middle' | 'centre';
@@ -23,7 +23,7 @@ type Going = readonly [ref: PartRef, east: number, north: number];
 
 /** Each on its own way; those that are held fast count for the others, and stay. */
 const movingEach = (course: Course, ways: readonly Going[], isHeld: Held): CourseEdit =>
-	together(
+	allOf(
 		ways
 			.filter(([ref]) => !isHeld(ref))
 			.map(([ref, east, north]) => movedOne(course, ref, shift(east, north)))
@@ -80,7 +80,7 @@ export function removing(refs: readonly PartRef[]): CourseEdit {
 	const starts = refs.filter(({ part }) => part === 'starts');
 	const others = refs.filter(({ part }) => part !== 'starts');
 	const sorted = starts.toSorted((a, b) => Number(b.id) - Number(a.id));
-	return together([...others, ...sorted].map((ref): CourseEdit => ({ type: 'remove', ...ref })));
+	return allOf([...others, ...sorted].map((ref): CourseEdit => ({ type: 'remove', ...ref })));
 }
 
 /** A part apart from any course. */
@@ -111,7 +111,7 @@ export function copying(
 		const id = freeIds(course, part, nth + 1)[nth]!;
 		return { edit: adding(part, index, { ...moved, id }), ref: { part, id } };
 	});
-	return { edit: together(copies.map(({ edit }) => edit)), refs: copies.map(({ ref }) => ref) };
+	return { edit: allOf(copies.map(({ edit }) => edit)), refs: copies.map(({ ref }) => ref) };
 }
 
 function movedIfPart(part: PartName, value: Part, way: Point): Part {

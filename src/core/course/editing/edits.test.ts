@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { writeDocument } from '../../document';
-import { courseFrom, Dice, partFrom } from '../../testing/random-course';
+import { randomCourse, Dice, partFrom } from '../../testing/random-course';
 import { courseOf } from '../../testing/sample';
 import { courseSchema, type Course, type Part, type PartName } from '../course';
 import { courseHistory, type CourseEdit, type CourseHistory } from './edits';
-import { freeIds, idOf, kindOf, partNames, partsOf } from '../parts';
-import { mirror, resize, shift, turn } from '../motions';
+import { freeIds, idOfPart, kindOf, partNames, partsOf } from '../parts';
+import { mirror, resize, shift, turnAbout } from '../motions';
 import { runs } from '../../testing/runs';
 
 const { start, perform, undo, redo } = courseHistory;
@@ -19,7 +19,8 @@ function editFor(course: Course, list: readonly number[], depth = 0): CourseEdit
 	const part = dice.of(partNames);
 	const parts = partsOf(course, part);
 	const index = dice.below(parts.length + 2);
-	const id = parts.length > 0 ? idOf(parts[index % parts.length]!, index % parts.length) : 'gone';
+	const id =
+		parts.length > 0 ? idOfPart(parts[index % parts.length]!, index % parts.length) : 'gone';
 	const add = (): CourseEdit =>
 		({
 			...{ type: 'add', part, index },
@@ -53,7 +54,7 @@ function moved(part: PartName, id: string, value: Part, dice: Dice): CourseEdit 
 	const middle = [dice.from(0, 4), dice.from(0, 3)] as const;
 	const motion = dice.of([
 		shift(dice.from(-60, 60), dice.from(-1, 1)),
-		turn(middle, dice.below(720) - 360),
+		turnAbout(middle, dice.below(720) - 360),
 		mirror(middle, dice.of(['x', 'y'] as const)),
 		resize(middle, dice.from(0.01, 9))
 	]);
@@ -113,7 +114,7 @@ describe('a course from anywhere', () => {
 		});
 		const course = courseOf({ walls: [wall('a'), wall('a'), wall('a-2'), wall('a')] });
 		expect(course.walls.map(({ id }) => id)).toEqual(['a', 'a-2', 'a-2-2', 'a-3']);
-		const sound = courseFrom([3, 1, 4, 1, 5, 9]);
+		const sound = randomCourse([3, 1, 4, 1, 5, 9]);
 		expect(courseSchema.parse(sound)).toEqual(sound);
 	});
 });
@@ -123,7 +124,7 @@ describe('edits of a course', () => {
 		let made = 0;
 		fc.assert(
 			fc.property(numbers, sequences, (first, list) => {
-				made += check(courseFrom(first), (course, at) => editFor(course, list[at]!), list.length);
+				made += check(randomCourse(first), (course, at) => editFor(course, list[at]!), list.length);
 			}),
 			{ numRuns: runs(1200, 10_000), seed: 2026 }
 		);
@@ -134,7 +135,7 @@ describe('edits of a course', () => {
 	it('from anywhere are refused, or made and undone', () => {
 		fc.assert(
 			fc.property(numbers, fc.array(hostile, { maxLength: 8 }), (first, list) => {
-				check(courseFrom(first), (_course, at) => list[at], list.length);
+				check(randomCourse(first), (_course, at) => list[at], list.length);
 			}),
 			{ numRuns: runs(300, 2000), seed: 2027 }
 		);

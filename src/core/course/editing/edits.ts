@@ -7,7 +7,7 @@ import { checkValue, identifierSchema } from '../../document';
 import { applyTogether, historyOf, type Applied, type History } from '../../history';
 import { failure, success, type Result } from '../../sentence';
 import { fieldSchemas, type Course, type Part, type PartName } from '../course';
-import { idOf, indexOf, kindOf, partNames, partsOf, withParts, type PartRef } from '../parts';
+import { idOfPart, indexOf, kindOf, partNames, partsOf, withParts, type PartRef } from '../parts';
 import { partKinds } from '../parts/list';
 
 type Field = keyof typeof fieldSchemas;
@@ -26,7 +26,7 @@ export const adding = (part: PartName, index: number, value: Part): CourseEdit =
 	({ ...{ type: 'add', part, index, value } }) as CourseEdit;
 export const changing = ({ part, id }: PartRef, value: object): CourseEdit =>
 	({ ...{ type: 'change', part, id, value } }) as CourseEdit;
-export const together = (edits: readonly CourseEdit[]): CourseEdit => ({ type: 'together', edits });
+export const allOf = (edits: readonly CourseEdit[]): CourseEdit => ({ type: 'together', edits });
 
 const index = z.int().min(0);
 const partName = z.enum(partNames as [PartName, ...PartName[]]);
@@ -86,12 +86,12 @@ function applyCourseEdit(course: Course, edit: CourseEdit): AppliedToCourse {
 				inverse: { type: 'set', field: edit.field, value: course[edit.field] } as CourseEdit
 			});
 		case 'together':
-			return applyTogether(applyCourseEdit, course, edit.edits, together);
+			return applyTogether(applyCourseEdit, course, edit.edits, allOf);
 	}
 }
 
 const has = (parts: readonly Part[], id: string): boolean =>
-	parts.some((part, index) => 'id' in part && idOf(part, index) === id);
+	parts.some((part, index) => 'id' in part && idOfPart(part, index) === id);
 
 function add(
 	course: Course,
@@ -101,7 +101,7 @@ function add(
 	const { most } = partKinds[part];
 	if (index > parts.length) return failure('edit.noPartPlace', { index });
 	if (parts.length >= most) return failure('edit.tooManyParts', { most });
-	const id = idOf(value, index);
+	const id = idOfPart(value, index);
 	if (has(parts, id)) return failure('edit.partTaken', { id });
 	return success({
 		document: withParts(course, part, parts.toSpliced(index, 0, value)),
@@ -115,7 +115,7 @@ function change(
 ): AppliedToCourse {
 	const index = indexOf(course, { part, id });
 	if (index < 0) return failure('edit.noPart', { id });
-	if (idOf(value, index) !== id) return failure('edit.otherPart', { id });
+	if (idOfPart(value, index) !== id) return failure('edit.otherPart', { id });
 	const parts = partsOf(course, part);
 	return success({
 		document: withParts(course, part, parts.with(index, value)),
@@ -143,7 +143,7 @@ function order(
 	if (to >= parts.length) return failure('edit.noPartPlace', { index: to });
 	const moved = parts.toSpliced(index, 1).toSpliced(to, 0, parts[index]!);
 	// What has no id of its own is known by its place, which is another one now.
-	const there = idOf(parts[index]!, to);
+	const there = idOfPart(parts[index]!, to);
 	return success({
 		document: withParts(course, part, moved),
 		inverse: { type: 'order', part, id: there, index }

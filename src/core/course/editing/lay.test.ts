@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { courseFrom, listedOf } from '../../testing/random-course';
+import { randomCourse, listedOf } from '../../testing/random-course';
 import { got } from '../../testing/got';
 import { courseOf, wall } from '../../testing/sample';
 import { changing, courseHistory } from './edits';
 import { distanceFrom, partsAt, partsIn } from '../extent';
 import { growFrom, growOn, growTo, type Growing } from './lay';
-import { mirror, resize, shift, turn } from '../motions';
+import { mirror, resize, shift, turnAbout } from '../motions';
 import { pacedFrom, railFrom, railTo, readPaces, type PaceWords } from './pacing';
 import { kindOf } from '../parts';
 import { RailPath } from '../rails';
@@ -180,11 +180,11 @@ describe('what is moved', () => {
 	it('there and back is the same again, and stays what it is', () => {
 		fc.assert(
 			fc.property(numbers, fc.nat(359), (list, degrees) => {
-				for (const { part, value } of listedOf(courseFrom(list, 2))) {
+				for (const { part, value } of listedOf(randomCourse(list, 2))) {
 					const { moved, points } = kindOf(part);
 					const ways = [
 						[shift(0.3, -0.2), shift(-0.3, 0.2)],
-						[turn(middle, degrees), turn(middle, -degrees)],
+						[turnAbout(middle, degrees), turnAbout(middle, -degrees)],
 						[mirror(middle, 'x'), mirror(middle, 'x')],
 						[mirror(middle, 'y'), mirror(middle, 'y')],
 						[resize(middle, 2), resize(middle, 0.5)]
@@ -204,7 +204,7 @@ describe('what is moved', () => {
 
 	it('as far as it should', () => {
 		const { moved } = partKinds.starts;
-		expect(moved({ at: [1, 1], bearing: 350 }, turn([0, 0], 90))).toEqual({
+		expect(moved({ at: [1, 1], bearing: 350 }, turnAbout([0, 0], 90))).toEqual({
 			at: [1, -1],
 			bearing: 80
 		});

@@ -1,7 +1,7 @@
 /** Edits that lay new parts and go on with lines, as a hand does or as they are paced out. */
 import { success, type Result } from '../../sentence';
 import type { Course, Part, PartName } from '../course';
-import { adding, changing, together, type CourseEdit } from './edits';
+import { adding, changing, allOf, type CourseEdit } from './edits';
 import { tidy, tidyBearing, tidyPoint } from '../motions';
 import { pacedFrom, railFrom, railTo, type Pace, type PaceEnd } from './pacing';
 import { allParts, find, freeIds, kindOf, partNames, partsOf, type PartRef } from '../parts';
@@ -130,7 +130,7 @@ export function growPaced(
 	if (points.length === 0 && !isClosed) {
 		// A turn alone: the line points elsewhere from now on.
 		return success({
-			edit: together([]),
+			edit: allOf([]),
 			refs: [],
 			growing: { ...growing, end }
 		});
@@ -168,7 +168,7 @@ function wallsAlong(course: Course, points: readonly Point[], style: object): La
 	}));
 	const edits = walls.map((wall, i) => adding('walls', count + i, wall as Part));
 	const refs = ids.map((id): PartRef => ({ part: 'walls', id }));
-	const edit = edits.length === 1 ? edits[0]! : together(edits);
+	const edit = edits.length === 1 ? edits[0]! : allOf(edits);
 	return goingOn({ edit, refs }, 'walls', walls.at(-1)!);
 }
 
@@ -244,7 +244,7 @@ export function spotOf(
 }
 
 /** The corners of a rectangle between two of them. */
-export const cornersOf = ([ax, ay]: Point, [bx, by]: Point): [number, number][] => [
+export const rectangleOf = ([ax, ay]: Point, [bx, by]: Point): [number, number][] => [
 	[ax, ay],
 	[bx, ay],
 	[bx, by],
@@ -259,7 +259,7 @@ export const areaOf = (part: PartName, corners: readonly Point[], style: object)
 
 /** Another course in the place of this one, which keeps its name. */
 export function replacing(course: Course, next: Course): CourseEdit {
-	return together([
+	return allOf([
 		...allParts(course)
 			.reverse()
 			.map((ref): CourseEdit => ({ type: 'remove', ...ref })),

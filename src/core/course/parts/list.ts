@@ -4,17 +4,17 @@ import { finish } from './finish';
 import { gates } from './gates';
 import { lampPosts } from './lamp-posts';
 import { pads } from './pads';
-import { patches } from './patches';
+import { patchesPart } from './patches';
 import { rails } from './rails';
 import { starts } from './starts';
-import { surfaces } from './surfaces';
+import { surfacesPart } from './surfaces';
 import { table } from './table-edge';
 import { tapes } from './tapes';
 import { walls } from './walls';
 
 export const partKinds = {
-	surfaces,
-	patches,
+	surfaces: surfacesPart,
+	patches: patchesPart,
 	tapes,
 	rails,
 	pads,

@@ -4,7 +4,7 @@ import { identifierSchema } from '../../document';
 import { area, figure, partKind } from './kind';
 import { colour, point } from './schemas';
 
-export const patches = partKind({
+export const patchesPart = partKind({
 	schema: z.strictObject({
 		id: identifierSchema,
 		corners: z.array(point).min(3).max(50).describe('Its outline, in order.'),

@@ -1,13 +1,13 @@
 /** Where the floor is made of something else. */
 import { z } from 'zod';
 import { identifierSchema } from '../../document';
-import { surfaces as kinds, type SurfaceName } from '../surfaces';
+import { surfaceKinds as kinds, type SurfaceName } from '../surfaces';
 import { area, figure, partKind } from './kind';
 import { point } from './schemas';
 
 export const surface = z.enum(Object.keys(kinds) as [SurfaceName, ...SurfaceName[]]);
 
-export const surfaces = partKind({
+export const surfacesPart = partKind({
 	schema: z.strictObject({
 		id: identifierSchema,
 		corners: z.array(point).min(3).max(50).describe('Its outline, in order.'),

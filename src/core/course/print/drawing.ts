@@ -2,7 +2,7 @@
 import { floorColours } from '../../colours';
 import * as exact from '../../exact';
 import type { Course, Part } from '../course';
-import { boxOf, type Bounds } from '../extent';
+import { boundsOf, type Bounds } from '../extent';
 import { lengthTo, placeBeside, type Point } from '../measure';
 import { partKinds } from '../parts/list';
 import { coverOf, kindOf, placedParts, type Placed } from '../parts';
@@ -14,11 +14,11 @@ const paleWall = '#b9bec9';
 /** @param within only what is there, metres, is drawn, as on a sheet of its own */
 export function drawCourse(pen: Pen, course: Course, view: PageView, within?: Bounds): void {
 	for (const placed of placedParts(course)) {
-		const isHere = !within || doMeet(boxOf(coverOf(placed.ref.part, placed.value)), within);
+		const isHere = !within || doMeet(boundsOf(coverOf(placed.ref.part, placed.value)), within);
 		if (isHere) drawPart(pen, placed, view, within);
 	}
 	const { width, height } = course.size;
-	const floor = outline({ west: 0, south: 0, east: width, north: height });
+	const floor = cornersOfBounds({ west: 0, south: 0, east: width, north: height });
 	pen.path(floor, view, { colour: '#9a9484', width: 0.5 });
 }
 
@@ -93,7 +93,7 @@ const circleAround = ([x, y]: Point, radius: number): Point[] =>
 		return [x + radius * exact.cos(angle), y + radius * exact.sin(angle)];
 	});
 
-export const outline = ({ west, south, east, north }: Bounds): Point[] => [
+export const cornersOfBounds = ({ west, south, east, north }: Bounds): Point[] => [
 	[west, south],
 	[east, south],
 	[east, north],

@@ -1,7 +1,7 @@
 import type { PDFRawStream } from 'pdf-lib';
 import { decodePDFRawStream, PDFArray, PDFDocument, type PDFPage } from 'pdf-lib';
 import { describe, expect, it } from 'vitest';
-import { courseFrom } from '../../testing/random-course';
+import { randomCourse } from '../../testing/random-course';
 import { courseOf, wall } from '../../testing/sample';
 import type { Course } from '../course';
 import { bearingTo, lengthTo, type Point } from '../measure';
@@ -127,7 +127,7 @@ describe('the lines of a course', () => {
 describe('the tape plan', () => {
 	it('states each line as the document has it, of random courses', async () => {
 		for (let seed = 1; seed <= 12; seed++) {
-			const any = courseFrom([seed, seed * 77, seed * 1009, 5, seed * 31, 8]);
+			const any = randomCourse([seed, seed * 77, seed * 1009, 5, seed * 31, 8]);
 			const rows = rowsOf(await printed(any, { paper: seed % 2 ? 'a4' : 'letter' }));
 			const lines = planLines(any);
 			expect(rows).toHaveLength(lines.length);

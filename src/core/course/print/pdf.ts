@@ -5,7 +5,7 @@
 import { PDFDocument, StandardFonts } from 'pdf-lib';
 import type { Course } from '../course';
 import type { Bounds } from '../extent';
-import { drawCourse, outline } from './drawing';
+import { drawCourse, cornersOfBounds } from './drawing';
 import { materialOf, planLines, planSpots, type PlanLine, type PlanSpot } from './lines';
 import { pagesOf } from './pages';
 import { ofPage, Pen, type PageView } from './pen';
@@ -108,7 +108,7 @@ function writeOverview(
 /** Where the sheets lie, over the drawing. */
 function drawGrid(pen: Pen, view: PageView, sheets: Sheets): void {
 	for (const { name, box } of eachSheet(sheets)) {
-		pen.path(outline(box), view, { colour: '#c0432f', width: 0.4, dash: 2 });
+		pen.path(cornersOfBounds(box), view, { colour: '#c0432f', width: 0.4, dash: 2 });
 		const [x, y] = [view.x + box.west * view.scale, view.y + box.south * view.scale];
 		pen.text(name, x + 2, y + 2, 7);
 	}

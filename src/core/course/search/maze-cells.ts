@@ -94,7 +94,7 @@ export interface Side {
 /** Corners that are the same have one name, whichever cell counts them. */
 const nameOf = ([x, y]: Point): string => `${Math.round(x * 1e4)} ${Math.round(y * 1e4)}`;
 
-export function sidesOf(cells: readonly MazeCell[]): Side[] {
+export function cellSides(cells: readonly MazeCell[]): Side[] {
 	const sides = new Map<string, Side>();
 	cells.forEach(({ corners }, cell) =>
 		corners.forEach((from, i) => {

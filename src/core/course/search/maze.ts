@@ -12,7 +12,7 @@ import {
 	laidOn,
 	merged,
 	root3,
-	sidesOf,
+	cellSides,
 	type Grid,
 	type MazeCell,
 	type MazeShape,
@@ -132,7 +132,7 @@ export function makeMaze(wish: MazeWish, radius: number): Result<Maze> {
 	const plain = cellsOf(wish);
 	const { cells, size } = laidOn(plain, wish.slant);
 	if (Math.max(size.width, size.height) > 20) return failure('maze.large', {});
-	const sides = sidesOf(cells);
+	const sides = cellSides(cells);
 	const inner = sides.filter((side) => side.cells.length === 2);
 	const open = opened(cells.length, inner, wish, chance);
 	const joined: number[][] = cells.map(() => []);

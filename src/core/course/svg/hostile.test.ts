@@ -1,7 +1,7 @@
 /** Drawings that nobody should take in are refused in one sentence. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { courseFrom } from '../../testing/random-course';
+import { randomCourse } from '../../testing/random-course';
 import { isOwn, readOwn } from './own';
 import { readDrawing } from './shapes';
 import { writeSvg } from './write';
@@ -106,7 +106,7 @@ describe('a drawing that is hostile or broken', () => {
 	);
 
 	it('cut off or changed anywhere is read or refused, and nothing is thrown', () => {
-		const svg = writeSvg(courseFrom([3, 14, 159, 2653, 58, 979], 3));
+		const svg = writeSvg(randomCourse([3, 14, 159, 2653, 58, 979], 3));
 		let refused = 0;
 		fc.assert(
 			fc.property(fc.nat(svg.length), fc.nat(40), fc.string({ maxLength: 12 }), (at, cut, text) => {

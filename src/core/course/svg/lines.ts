@@ -2,7 +2,7 @@
 import svgpath from 'svgpath';
 import * as exact from '../../exact';
 import type { Point } from '../measure';
-import { Fault, number } from './numbers';
+import { Unreadable, number } from './numbers';
 import type { Element } from './xml';
 
 /** Millimetres by which a piece may miss its curve. */
@@ -56,9 +56,9 @@ function pointsOf(element: Element): Point[] {
 					.split(/[\s,]+/)
 					.map(Number);
 	if (numbers.length > 2 * mostPoints)
-		throw new Fault('svg.tooManyPoints', { maximum: mostPoints });
+		throw new Unreadable('svg.tooManyPoints', { maximum: mostPoints });
 	if (numbers.length % 2 !== 0 || !numbers.every(Number.isFinite))
-		throw new Fault('svg.number', {
+		throw new Unreadable('svg.number', {
 			name: 'points',
 			found: text.slice(0, 20),
 			element: element.name
@@ -111,7 +111,7 @@ function rectangle(element: Element, scale: number): readonly Line[] {
 function pathLines(d: string, scale: number): readonly Line[] {
 	const path = svgpath(d);
 	const { err } = path as unknown as { err: string };
-	if (err) throw new Fault('svg.path', { found: d.slice(0, 30) });
+	if (err) throw new Unreadable('svg.path', { found: d.slice(0, 30) });
 	const lines: { points: Point[]; isClosed: boolean }[] = [];
 	let points: Point[] = [];
 	let at: Point = [0, 0];
@@ -126,7 +126,7 @@ function pathLines(d: string, scale: number): readonly Line[] {
 	const go = (to: Point) => {
 		if (points.length === 0) points.push(at);
 		count += 1;
-		if (count > mostPoints) throw new Fault('svg.tooManyPoints', { maximum: mostPoints });
+		if (count > mostPoints) throw new Unreadable('svg.tooManyPoints', { maximum: mostPoints });
 		if (!near(points.at(-1)!, to)) points.push(to);
 		at = to;
 	};
@@ -162,7 +162,7 @@ function pathLines(d: string, scale: number): readonly Line[] {
 		});
 	finish(false);
 	if (lines.some((line) => line.points.some((each) => !each.every(Number.isFinite))))
-		throw new Fault('svg.path', { found: d.slice(0, 30) });
+		throw new Unreadable('svg.path', { found: d.slice(0, 30) });
 	return lines;
 }
 

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { writeDocument } from '../../document';
 import { got } from '../../testing/got';
-import { courseFrom } from '../../testing/random-course';
+import { randomCourse } from '../../testing/random-course';
 import { courseOf, wall } from '../../testing/sample';
 import type { Course } from '../course';
 import { isOwn, readOwn } from './own';
@@ -18,7 +18,7 @@ describe('a course as a drawing', () => {
 		const numbers = fc.array(fc.nat(1e6), { minLength: 8, maxLength: 24 });
 		fc.assert(
 			fc.property(numbers, (list) => {
-				const course = courseFrom(list);
+				const course = randomCourse(list);
 				const svg = writeSvg(course);
 				expect(isOwn(got(readDrawing(svg)))).toBe(true);
 				expect(writeDocument(back(svg))).toBe(writeDocument(course));

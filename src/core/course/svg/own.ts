@@ -3,7 +3,7 @@ import { checkDocument, parseJson } from '../../document';
 import { failure, success, type Result } from '../../sentence';
 import { courseFormat, type Course, type Part, type PartName } from '../course';
 import type { Point } from '../measure';
-import { boxOf, middleOf } from '../extent';
+import { boundsOf, middleOf } from '../extent';
 import { tidy, tidyBearing, tidyPoint } from '../motions';
 import { kindOf, partNames } from '../parts';
 import { bearingTo, lengthTo } from '../measure';
@@ -74,7 +74,7 @@ function readPart(shape: Shape, part: PartName, isUnmoved: (value: Part) => bool
 function asDrawn(part: PartName, value: Part, { points }: Shape): Part {
 	const own = points.map(tidyPoint);
 	const [first, second] = own as unknown as [Point, Point];
-	const box = boxOf({ line: points, half: 0, isFilled: false });
+	const box = boundsOf({ line: points, half: 0, isFilled: false });
 	const at = tidyPoint(middleOf(box));
 	const radius = tidy((box.east - box.west) / 2);
 	const { pull, withPoints, extent } = kindOf(part);

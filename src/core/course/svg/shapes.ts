@@ -5,8 +5,8 @@
 import { failure, success, type Result } from '../../sentence';
 import { linesOf, mostPoints } from './lines';
 import { combined, growth, placed, readTransform, unchanged, type Matrix } from './matrix';
-import { Fault, number, widthOf } from './numbers';
-import { colourOf, firstStyle, Rules, styleOf, type SvgStyle } from './style';
+import { Unreadable, number, widthOf } from './numbers';
+import { colourOf, firstStyle, Rules, svgStyleOf, type SvgStyle } from './style';
 import { inner, window } from './window';
 import { readXml, type Element } from './xml';
 import type { Point } from '../measure';
@@ -46,7 +46,7 @@ export function readDrawing(text: string): Result<VectorDrawing> {
 	try {
 		return success(new Reader(xml.value).drawing);
 	} catch (error) {
-		if (error instanceof Fault) return failure(error.key, error.values);
+		if (error instanceof Unreadable) return failure(error.key, error.values);
 		throw error;
 	}
 }
@@ -82,9 +82,9 @@ class Reader {
 		this.rules = new Rules(sheets);
 		const { matrix, width, height } = window(root);
 		if (!(width > 0 && height > 0 && Math.max(width, height) <= largest * 1000))
-			throw new Fault('svg.size');
+			throw new Unreadable('svg.size');
 		this.height = height;
-		const style = styleOf(root, firstStyle, this.rules);
+		const style = svgStyleOf(root, firstStyle, this.rules);
 		const around = { matrix, style, layer: '', transforms: [], used: [] };
 		for (const child of root.children) this.read(child, around);
 		this.drawing = {
@@ -97,13 +97,13 @@ class Reader {
 	private read(element: Element, around: Around): void {
 		const { name, attributes } = element;
 		this.looks += 1;
-		if (this.looks > mostLooks) throw new Fault('svg.tooMany', { maximum: mostLooks });
+		if (this.looks > mostLooks) throw new Unreadable('svg.tooMany', { maximum: mostLooks });
 		if (hidden.has(name)) return;
-		const style = styleOf(element, around.style, this.rules);
+		const style = svgStyleOf(element, around.style, this.rules);
 		if (style.display === 'none' || style.visibility === 'hidden') return;
 		const { transform } = attributes;
 		const own = transform === undefined ? unchanged : readTransform(transform);
-		if (!own) throw new Fault('svg.transform', { found: transform!.slice(0, 30) });
+		if (!own) throw new Unreadable('svg.transform', { found: transform!.slice(0, 30) });
 		const inside: Around = {
 			...around,
 			style,
@@ -131,7 +131,7 @@ class Reader {
 		const used = this.byId[id];
 		if (!used) return;
 		if (around.used.includes(id) || around.used.length >= deepestUse)
-			throw new Fault('svg.recursion', { id: id.slice(0, 30) });
+			throw new Unreadable('svg.recursion', { id: id.slice(0, 30) });
 		const shift: Matrix = [1, 0, 0, 1, number(element, 'x'), number(element, 'y')];
 		const inside = {
 			...around,
@@ -158,13 +158,14 @@ class Reader {
 		for (const { points, isClosed } of lines) {
 			if (points.length < 2) continue;
 			this.count += points.length;
-			if (this.count > mostPoints) throw new Fault('svg.tooManyPoints', { maximum: mostPoints });
+			if (this.count > mostPoints)
+				throw new Unreadable('svg.tooManyPoints', { maximum: mostPoints });
 			const laid = points.map((point): Point => {
 				const [x, y] = placed(matrix, point);
 				return [x / 1000, (this.height - y) / 1000];
 			});
 			if (laid.some(([x, y]) => !(Math.abs(x) <= farthest && Math.abs(y) <= farthest)))
-				throw new Fault('svg.far', { element: element.name });
+				throw new Unreadable('svg.far', { element: element.name });
 			this.shapes.push({
 				points: laid,
 				isClosed,

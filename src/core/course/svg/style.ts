@@ -77,7 +77,7 @@ export class Rules {
 	}
 }
 
-export function styleOf(element: Element, around: SvgStyle, rules: Rules): SvgStyle {
+export function svgStyleOf(element: Element, around: SvgStyle, rules: Rules): SvgStyle {
 	const { attributes } = element;
 	const own: Partial<Record<keyof SvgStyle, string>> = {};
 	for (const name of properties) if (attributes[name]) own[name] = attributes[name];

@@ -5,7 +5,7 @@ import { distanceTo, type Point } from '../measure';
 import { RailPath } from '../rails';
 import { readDrawing, type VectorDrawing } from './shapes';
 import { colourOf, firstStyle } from './style';
-import { courseFrom, groupsOf, nearestColour } from './take';
+import { courseOfGroups, groupsOf, nearestColour } from './take';
 
 const drawing = (
 	body: string,
@@ -322,7 +322,7 @@ describe('a drawing of any program', () => {
 		]);
 		const byColour = groupsOf(read, 'colour');
 		expect(byColour.map(({ usual }) => usual)).toEqual(['patch', 'wall', 'tape']);
-		const { course, left } = courseFrom(read, byColour, {}, 'Drawn');
+		const { course, left } = courseOfGroups(read, byColour, {}, 'Drawn');
 		expect(left).toBe(0);
 		expect(course.patches[0]).toMatchObject({ colour: 'red' });
 		expect(course.walls[0]).toMatchObject({ from: [0.1, 0.1], to: [0.9, 0.1], thickness: 0.2 });
@@ -335,12 +335,12 @@ describe('a drawing of any program', () => {
 			width: 0.08,
 			colour: 'blue'
 		});
-		const asRails = courseFrom(read, byColour, { [byColour[2]!.key]: 'rail' }, 'Drawn').course;
+		const asRails = courseOfGroups(read, byColour, { [byColour[2]!.key]: 'rail' }, 'Drawn').course;
 		const end = new RailPath(asRails.rails[0]!).line.at(-1)!;
 		expect(end.x).toBeCloseTo(0.6, 2);
 		expect(end.y).toBeCloseTo(0.4, 2);
 		const nothing = Object.fromEntries(byColour.map(({ key }) => [key, 'nothing' as const]));
-		expect(courseFrom(read, byColour, nothing, 'Drawn').course.walls).toEqual([]);
+		expect(courseOfGroups(read, byColour, nothing, 'Drawn').course.walls).toEqual([]);
 		expect(nearestColour('#fffff0')).toBe('white');
 	});
 
@@ -350,7 +350,7 @@ describe('a drawing of any program', () => {
 			`<g id="reeds">${lines.join('')}</g>`,
 			'width="9m" viewBox="0 0 300 100"'.replace('width="9m" ', '')
 		);
-		const taken = courseFrom(read, groupsOf(read, 'layer'), { reeds: 'tape' }, 'Reeds');
+		const taken = courseOfGroups(read, groupsOf(read, 'layer'), { reeds: 'tape' }, 'Reeds');
 		expect(taken.course.tapes).toHaveLength(200);
 		expect(taken.left).toBe(30);
 	});

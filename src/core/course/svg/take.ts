@@ -78,7 +78,7 @@ const within = (value: number, least: number, largest: number) =>
 	Math.max(least, Math.min(largest, value));
 
 /** @param taken what each group becomes, by its key */
-export function courseFrom(
+export function courseOfGroups(
 	drawing: VectorDrawing,
 	groups: readonly LineGroup[],
 	taken: Readonly<Record<string, Taking>>,

@@ -1,6 +1,6 @@
 /** Windows of a drawing: how large it is, and how its own units lie in those around it. */
 import { unchanged, type Matrix } from './matrix';
-import { Fault, number, units } from './numbers';
+import { Unreadable, number, millimetresOf } from './numbers';
 import type { Element } from './xml';
 
 function boxOf(element: Element): readonly [number, number, number, number] | undefined {
@@ -12,7 +12,7 @@ function boxOf(element: Element): readonly [number, number, number, number] | un
 		.map(Number);
 	const [x, y, w, h] = list as [number, number, number, number];
 	if (list.length !== 4 || !list.every(Number.isFinite) || !(w > 0 && h > 0))
-		throw new Fault('svg.viewBox', { found: text.slice(0, 30) });
+		throw new Unreadable('svg.viewBox', { found: text.slice(0, 30) });
 	return [x, y, w, h];
 }
 
@@ -20,7 +20,7 @@ function boxOf(element: Element): readonly [number, number, number, number] | un
 export function window(root: Element): { matrix: Matrix; width: number; height: number } {
 	const box = boxOf(root);
 	const isShare = (name: string) => /%\s*$/.test(root.attributes[name] ?? '%');
-	const pixel = units['']!;
+	const pixel = millimetresOf['']!;
 	const width = (isShare('width') ? (box?.[2] ?? 0) : number(root, 'width')) * pixel;
 	const height = (isShare('height') ? (box?.[3] ?? 0) : number(root, 'height')) * pixel;
 	if (!box) return { matrix: [pixel, 0, 0, pixel, 0, 0], width, height };

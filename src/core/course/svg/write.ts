@@ -6,7 +6,7 @@
 import { floorColours } from '../../colours';
 import type { Course, Part, PartName } from '../course';
 import { placeBeside, type Point } from '../measure';
-import { coverOf, idOf, kindOf, partNames, partsOf } from '../parts';
+import { coverOf, idOfPart, kindOf, partNames, partsOf } from '../parts';
 import { partKinds } from '../parts/list';
 import { placedNumbers, startMark } from '../signs';
 
@@ -129,7 +129,7 @@ export function writeSvg(course: Course): string {
 		const elements = values.map((value, index) => {
 			const { name, attributes } = drawn(part, value);
 			const own = {
-				id: `${part}-${idOf(value, index)}`,
+				id: `${part}-${idOfPart(value, index)}`,
 				'data-part': part,
 				'data-value': JSON.stringify(value)
 			};

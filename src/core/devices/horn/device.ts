@@ -6,4 +6,4 @@ const commands = {
 	sound: z.strictObject({ duration: z.number().min(0).describe('Seconds.') })
 };
 
-export const horn: Device<typeof commands> = { id: 'horn', commands, readings: {} };
+export const hornDevice: Device<typeof commands> = { id: 'horn', commands, readings: {} };

@@ -13,4 +13,4 @@ const commands = {
 	})
 };
 
-export const lamp: Device<typeof commands> = { id: 'lamp', commands, readings: {} };
+export const lampDevice: Device<typeof commands> = { id: 'lamp', commands, readings: {} };

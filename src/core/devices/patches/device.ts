@@ -10,7 +10,7 @@ const commands = {
 	shine: z.strictObject({ left: brightness, right: brightness })
 };
 
-export const patches: Device<typeof commands> = {
+export const patchesDevice: Device<typeof commands> = {
 	id: 'patches',
 	commands,
 	/** What the sensors see: the patch, and what the room adds. */

@@ -13,7 +13,7 @@ const commands = {
 	drive: z.strictObject({ left: power, right: power })
 };
 
-export const wheels: Device<typeof commands> = {
+export const wheelsDevice: Device<typeof commands> = {
 	id: 'wheels',
 	commands,
 	readings: {},

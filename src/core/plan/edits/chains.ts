@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { identifierSchema } from '../../document';
 import { failure, success } from '../../sentence';
-import { checkKinds, locateSteps, withChain } from '../places';
+import { checkNesting, locateSteps, withChain } from '../places';
 import { chainSchema, eachStep, triggerSchema, type Chain, type Plan } from '../plan';
 import type { EditKind } from './edit';
 
@@ -16,7 +16,7 @@ export const addChain: EditKind<z.infer<typeof addSchema>> = {
 	schema: addSchema,
 	apply(plan, edit) {
 		if (edit.index > plan.chains.length) return failure('edit.noPlace', { index: edit.index });
-		const hanging = checkKinds(edit.chain.steps, null);
+		const hanging = checkNesting(edit.chain.steps, null);
 		if (!hanging.ok) return hanging;
 		const clash = idsOf(edit.chain).find((id) => usesId(plan, id));
 		if (clash) return failure('edit.repeatedId', { id: clash });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { surfaces, type SurfaceName } from '../../course/surfaces';
+import { surfaceKinds, type SurfaceName } from '../../course/surfaces';
 import { planRobot, type Plan, type Step } from '../../plan/plan';
 import { simulate } from '../../simulation/simulate';
 import { initialValues } from '../../steps/catalogue';
@@ -53,7 +53,7 @@ const strayed = ({ x, y }: Rolled): number =>
 const square = (then: 'waitStill' | 'goOn'): Plan =>
 	plan(...[0, 90, 180, 270].map((bearing) => far(bearing, then)));
 
-const floors = Object.keys(surfaces) as SurfaceName[];
+const floors = Object.keys(surfaceKinds) as SurfaceName[];
 
 describe('a ball, ideal', () => {
 	it.each(floors)('takes a corner on %s with the radius v² / grip, within 10 %%', (surface) => {
@@ -64,12 +64,12 @@ describe('a ball, ideal', () => {
 		const [bx, by] = [x[at + off]! - x[at]!, y[at + off]! - y[at]!];
 		const turned = Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by));
 		const radius = Math.hypot(ax, ay) / turned;
-		const expected = speed[at]! ** 2 / surfaces[surface].grip;
+		const expected = speed[at]! ** 2 / surfaceKinds[surface].grip;
 		expect(Math.abs(radius / expected - 1)).toBeLessThan(0.1);
 	});
 
 	it.each(floors)('stops on %s within v² / 2 grip, and rolls out as its drag says', (surface) => {
-		const { grip, drag } = surfaces[surface];
+		const { grip, drag } = surfaceKinds[surface];
 		for (const [ending, rate] of [
 			['brake', grip],
 			['coast', drag]

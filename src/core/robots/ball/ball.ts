@@ -6,7 +6,7 @@
 import { accelerometer } from '../../devices/accelerometer/device';
 import { battery } from '../../devices/battery/device';
 import { dropSensor } from '../../devices/dropSensor/device';
-import { lamp } from '../../devices/lamp/device';
+import { lampDevice } from '../../devices/lamp/device';
 import { lightSensor } from '../../devices/lightSensor/device';
 import { motion } from '../../devices/motion/device';
 import { pacing } from '../../devices/pacing/device';
@@ -132,7 +132,7 @@ export class Ball extends Assembled implements Machine {
 					return this.roll(distance, speed, isEndingStill);
 				}
 			}),
-			part(lamp, {
+			part(lampDevice, {
 				shine: ({ colour, brightness, period }) =>
 					this.lamp.set(colour, brightness, period, this.time)
 			}),

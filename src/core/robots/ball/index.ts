@@ -3,7 +3,7 @@ import { accelerometer } from '../../devices/accelerometer/device';
 import { battery } from '../../devices/battery/device';
 import { dropSensor } from '../../devices/dropSensor/device';
 import { gyro } from '../../devices/gyro/device';
-import { lamp } from '../../devices/lamp/device';
+import { lampDevice } from '../../devices/lamp/device';
 import { lightSensor } from '../../devices/lightSensor/device';
 import { motion } from '../../devices/motion/device';
 import { pacing } from '../../devices/pacing/device';
@@ -22,7 +22,7 @@ export const ball: RobotKind<Ball> = {
 	kind: 'ball',
 	sampleName: 'Rushlight',
 	devices: [
-		...[motion, rolling, turning, gyro, pacing, reckoning, lamp, shell],
+		...[motion, rolling, turning, gyro, pacing, reckoning, lampDevice, shell],
 		...[accelerometer, tiltSensor, dropSensor, lightSensor, battery]
 	],
 	settings: {},

@@ -7,7 +7,7 @@ import { battery } from '../../devices/battery/device';
 import { belowSensor } from '../../devices/belowSensor/device';
 import { curving } from '../../devices/curving/device';
 import { flying, type flyingDirections } from '../../devices/flying/device';
-import { lamp } from '../../devices/lamp/device';
+import { lampDevice } from '../../devices/lamp/device';
 import { lightSensor } from '../../devices/lightSensor/device';
 import { motion } from '../../devices/motion/device';
 import { pacing } from '../../devices/pacing/device';
@@ -27,12 +27,12 @@ import { noises, noisyPart } from '../noise';
 import type { Making } from '../robot';
 import type { Airframe } from './airframe';
 import { characterOf, dayOf } from './character';
-import { Flight, type FlipDirection, type Line } from './flight';
+import { Flight, type FlipDirection, type FlightLine } from './flight';
 import * as settings from './settings';
 
 type Direction = (typeof flyingDirections)[number];
 
-const axes: Readonly<Record<Direction, Line>> = {
+const axes: Readonly<Record<Direction, FlightLine>> = {
 	forward: { ahead: 1, left: 0, up: 0, curve: 0 },
 	back: { ahead: -1, left: 0, up: 0, curve: 0 },
 	left: { ahead: 0, left: 1, up: 0, curve: 0 },
@@ -93,7 +93,7 @@ export class Drone extends Assembled implements Machine {
 				turnTo: ({ bearing }) => flight.turnTo(headingOfBearing(bearing))
 			}),
 			part(curving, { arc: (arc) => this.arc(arc) }),
-			part(lamp, {
+			part(lampDevice, {
 				shine: ({ colour, brightness, period }) =>
 					this.lamp.set(colour, brightness, period, this.time)
 			}),

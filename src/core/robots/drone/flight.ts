@@ -21,7 +21,7 @@ export type Phase = 'ground' | 'takingOff' | 'air' | 'flipping' | 'landing' | 'f
 export type FlipDirection = (typeof flipDirections)[number];
 
 /** Where it goes: parts of its speed ahead, left and up, and radians of turning for a metre of way. */
-export interface Line {
+export interface FlightLine {
 	readonly ahead: number;
 	readonly left: number;
 	readonly up: number;
@@ -29,7 +29,7 @@ export interface Line {
 }
 
 /** What moves it: so far and then still, or on and on. */
-interface Move extends Wait, Line {
+interface Move extends Wait, FlightLine {
 	/** m/s, as told; less than 0 the other way. */
 	readonly speed: number;
 	/** Metres by its own measure; Infinity for on and on. */
@@ -120,7 +120,7 @@ export class Flight {
 	}
 
 	/** @param distance metres @param speed a part of the top speed; less than 0 goes the other way */
-	follow(line: Line, distance: number, speed: number): Wait {
+	follow(line: FlightLine, distance: number, speed: number): Wait {
 		if (this.refusal) return refused(this.refusal);
 		const floating = this.isFloating ? this.speedAlong(line) * coasting : 0;
 		this.letGo();
@@ -146,7 +146,7 @@ export class Flight {
 	}
 
 	/** m/s */
-	private speedAlong({ ahead, left, up }: Line): number {
+	private speedAlong({ ahead, left, up }: FlightLine): number {
 		const { body } = this;
 		return body.ahead * ahead + body.left * left + body.up * up;
 	}

@@ -4,7 +4,7 @@ import { belowSensor } from '../../devices/belowSensor/device';
 import { curving } from '../../devices/curving/device';
 import { flying, takeOffHeight } from '../../devices/flying/device';
 import { gyro } from '../../devices/gyro/device';
-import { lamp } from '../../devices/lamp/device';
+import { lampDevice } from '../../devices/lamp/device';
 import { lightSensor } from '../../devices/lightSensor/device';
 import { motion } from '../../devices/motion/device';
 import { pacing } from '../../devices/pacing/device';
@@ -23,7 +23,7 @@ export const drone: RobotKind<Drone> = {
 	ownParts: ['gates', 'pads'],
 	sampleName: 'Taper',
 	devices: [
-		...[flying, motion, turning, curving, pacing, gyro, lamp, shell],
+		...[flying, motion, turning, curving, pacing, gyro, lampDevice, shell],
 		...[rangefinder, belowSensor, battery, thermometer, lightSensor]
 	],
 	settings: settings.charge,

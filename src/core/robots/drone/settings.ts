@@ -43,7 +43,6 @@ export const turnLag = 0.25;
 /** Seconds until the rotors lift it, and m/s to which it then rises: 3 s in all. */
 export const spinUp = 0.3;
 export const climb = 0.84;
-export const takeOffHeight = 1;
 /** m/s with which it sinks to land. */
 export const sink = 0.45;
 /** Near the floor its own wind bears it: metres of its rotors, and the part of the sinking that is lost at the most. */

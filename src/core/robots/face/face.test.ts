@@ -5,13 +5,13 @@ import { simulate, type Rehearsal } from '../../simulation/simulate';
 import { initialValues } from '../../steps/catalogue';
 import { courseOf, go, planFor, planOf, step as bare, wait } from '../../testing/sample';
 import type { Values } from '../../steps/definition';
-import { face } from '.';
+import { faceRobot } from '.';
 import { chassis } from './settings';
 
 const step = (kind: string, values: Values = {}): Step =>
 	bare(kind, { ...initialValues(kind), ...values });
 const patches = (left: number, right: number) => step('patches', { left, right });
-const plan = (...steps: Step[]): Plan => planFor(face, planOf(steps));
+const plan = (...steps: Step[]): Plan => planFor(faceRobot, planOf(steps));
 
 const starts = [{ at: [1, 0.75] as [number, number], bearing: 90 }];
 function rehearse(plan: Plan, light = 0.6, more: Partial<Rehearsal> = {}) {

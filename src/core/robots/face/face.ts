@@ -8,12 +8,12 @@ import { compass } from '../../devices/compass/device';
 import { lightSensor } from '../../devices/lightSensor/device';
 import { microphone } from '../../devices/microphone/device';
 import { motion } from '../../devices/motion/device';
-import { patches } from '../../devices/patches/device';
+import { patchesDevice } from '../../devices/patches/device';
 import { refused, type Port, type Wait } from '../../devices/port';
 import { faces, screen } from '../../devices/screen/device';
 import { shell } from '../../devices/shell/device';
 import { tiltSensor } from '../../devices/tiltSensor/device';
-import { wheels } from '../../devices/wheels/device';
+import { wheelsDevice } from '../../devices/wheels/device';
 import * as exact from '../../exact';
 import { Random, seedOfText } from '../../random/random';
 import { tick } from '../../time';
@@ -116,7 +116,7 @@ export class FaceRobot extends Assembled implements Machine {
 		const { body } = this;
 		return [
 			part(
-				patches,
+				patchesDevice,
 				{ shine: ({ left, right }) => this.shine(left, right) },
 				{ leftSeen: () => this.left.seen, rightSeen: () => this.right.seen }
 			),
@@ -125,7 +125,7 @@ export class FaceRobot extends Assembled implements Machine {
 				stop: () => this.shine(0, 0),
 				stand: () => ({ isOver: () => this.isStill })
 			}),
-			part(wheels, { drive: ({ left, right }) => this.drive(left, right) }),
+			part(wheelsDevice, { drive: ({ left, right }) => this.drive(left, right) }),
 			part(screen, {
 				show: ({ face }) => {
 					this.face = faces.indexOf(face);

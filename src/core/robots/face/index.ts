@@ -4,12 +4,12 @@ import { compass } from '../../devices/compass/device';
 import { lightSensor } from '../../devices/lightSensor/device';
 import { microphone } from '../../devices/microphone/device';
 import { motion } from '../../devices/motion/device';
-import { patches } from '../../devices/patches/device';
+import { patchesDevice } from '../../devices/patches/device';
 import { screen } from '../../devices/screen/device';
 import { shell } from '../../devices/shell/device';
 import { speaker } from '../../devices/speaker/device';
 import { tiltSensor } from '../../devices/tiltSensor/device';
-import { wheels } from '../../devices/wheels/device';
+import { wheelsDevice } from '../../devices/wheels/device';
 import { byTime } from '../instead';
 import type { RobotKind } from '../robot';
 import { check } from './check';
@@ -23,11 +23,11 @@ const sizes = { speed: topSpeed, turnRate: topSpeed / axle };
 /** 0xrrggbb of a patch: white, as bright as it is. */
 const shine = (brightness: number): number => Math.round(255 * brightness) * 0x010101;
 
-export const face: RobotKind<FaceRobot> = {
+export const faceRobot: RobotKind<FaceRobot> = {
 	kind: 'face',
 	sampleName: 'Vesper',
 	devices: [
-		...[motion, wheels, patches, screen, speaker, compass],
+		...[motion, wheelsDevice, patchesDevice, screen, speaker, compass],
 		...[shell, tiltSensor, battery, lightSensor, microphone]
 	],
 	settings: {},

@@ -3,7 +3,7 @@ import { battery } from '../../devices/battery/device';
 import { motion } from '../../devices/motion/device';
 import { pinNumbers, pins } from '../../devices/pins/device';
 import { shell } from '../../devices/shell/device';
-import { wheels } from '../../devices/wheels/device';
+import { wheelsDevice } from '../../devices/wheels/device';
 import type { RobotKind } from '../robot';
 import { check } from './check';
 import { drawing } from './drawing';
@@ -14,7 +14,7 @@ import { chassis, wiring } from './settings';
 export const pinboard: RobotKind<Pinboard> = {
 	kind: 'pinboard',
 	sampleName: 'Taper',
-	devices: [motion, wheels, pins, shell, battery],
+	devices: [motion, wheelsDevice, pins, shell, battery],
 	settings: wiring,
 	columns: [
 		{ name: 'speed', unit: 'mps', of: ({ body }) => body.speed },

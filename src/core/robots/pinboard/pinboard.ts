@@ -8,7 +8,7 @@ import { motion } from '../../devices/motion/device';
 import { pinNumbers, pins, type PinNumber } from '../../devices/pins/device';
 import { refused, type Port, type Wait } from '../../devices/port';
 import { shell } from '../../devices/shell/device';
-import { wheels } from '../../devices/wheels/device';
+import { wheelsDevice } from '../../devices/wheels/device';
 import { assemble, Assembled, part, type Machine } from '../machine';
 import type { Making, Variation } from '../robot';
 import { dayOf, TwoWheels, wearOf, type Scatter } from '../two-wheels';
@@ -79,7 +79,7 @@ export class Pinboard extends Assembled implements Machine {
 				},
 				stand: () => ({ isOver: () => this.isStanding })
 			}),
-			part(wheels, { drive: ({ left, right }) => this.drive(left, right) }),
+			part(wheelsDevice, { drive: ({ left, right }) => this.drive(left, right) }),
 			part(
 				shell,
 				{},

@@ -2,8 +2,8 @@
 import { accelerometer } from '../../devices/accelerometer/device';
 import { battery } from '../../devices/battery/device';
 import { endLamps } from '../../devices/endLamps/device';
-import { horn } from '../../devices/horn/device';
-import { lamp } from '../../devices/lamp/device';
+import { hornDevice } from '../../devices/horn/device';
+import { lampDevice } from '../../devices/lamp/device';
 import { markSensor } from '../../devices/markSensor/device';
 import { motion } from '../../devices/motion/device';
 import { pacing } from '../../devices/pacing/device';
@@ -16,12 +16,12 @@ import { drawing } from './drawing';
 import * as settings from './settings';
 import { Trolley } from './trolley';
 
-export const rail: RobotKind<Trolley> = {
+export const railCar: RobotKind<Trolley> = {
 	kind: 'rail',
 	ownParts: ['rails'],
 	sampleName: 'Dory',
 	devices: [
-		...[motion, pacing, persistence, lamp, endLamps, horn, markSensor],
+		...[motion, pacing, persistence, lampDevice, endLamps, hornDevice, markSensor],
 		...[rangefinder, shell, accelerometer, battery]
 	],
 	settings: settings.fittings,

@@ -19,12 +19,12 @@ import {
 	wait,
 	wall
 } from '../../testing/sample';
-import { rail } from '.';
+import { railCar } from '.';
 import * as settings from './settings';
 
 const step = (kind: string, values: Values = {}): Step =>
 	bare(kind, { ...initialValues(kind), ...values });
-const plan = (...steps: Step[]): Plan => planFor(rail, planOf(steps));
+const plan = (...steps: Step[]): Plan => planFor(railCar, planOf(steps));
 const start = (speed: number) => step('start', { speed });
 const stop = (ending: string) => step('stop', { ending, then: 'waitStill' });
 

@@ -61,7 +61,7 @@ export const markLength = 0.05;
 export const range = 0.6;
 export const beam = 0.1;
 /** Hz of the horn, and how loud it is. */
-export const horn = 311;
+export const hornPitch = 311;
 export const loudness = 0.8;
 /** Seconds in which a jolt dies away to a third. */
 export const joltDecay = 0.05;

@@ -5,8 +5,8 @@
 import { floorColours } from '../../colours';
 import { accelerometer } from '../../devices/accelerometer/device';
 import { battery } from '../../devices/battery/device';
-import { horn } from '../../devices/horn/device';
-import { lamp } from '../../devices/lamp/device';
+import { hornDevice } from '../../devices/horn/device';
+import { lampDevice } from '../../devices/lamp/device';
 import { markSensor } from '../../devices/markSensor/device';
 import { motion } from '../../devices/motion/device';
 import { pacing } from '../../devices/pacing/device';
@@ -141,16 +141,16 @@ export class Trolley extends Assembled implements Machine {
 					this.patience = seconds;
 				}
 			}),
-			part(lamp, {
+			part(lampDevice, {
 				shine: ({ side, colour, brightness, period }) => {
 					if (side !== 'back') this.front.set(colour, brightness, period, this.time);
 					if (side !== 'front') this.back.set(colour, brightness, period, this.time);
 				}
 			}),
-			part(horn, {
+			part(hornDevice, {
 				sound: ({ duration }) => {
 					this.speaker.volume = settings.loudness;
-					return this.speaker.play([{ pitch: settings.horn, length: duration }]);
+					return this.speaker.play([{ pitch: settings.hornPitch, length: duration }]);
 				}
 			}),
 			part(battery, {}, { battery: () => this.battery })

@@ -6,7 +6,7 @@ import type { Device } from '../../devices/device';
 import { edgeSensor } from '../../devices/edgeSensor/device';
 import { floorSensor } from '../../devices/floorSensor/device';
 import { gyro } from '../../devices/gyro/device';
-import { lamp } from '../../devices/lamp/device';
+import { lampDevice } from '../../devices/lamp/device';
 import { lightSensor } from '../../devices/lightSensor/device';
 import { microphone } from '../../devices/microphone/device';
 import { motion } from '../../devices/motion/device';
@@ -18,16 +18,26 @@ import { shell } from '../../devices/shell/device';
 import { speaker } from '../../devices/speaker/device';
 import { tiltSensor } from '../../devices/tiltSensor/device';
 import { turning } from '../../devices/turning/device';
-import { wheels } from '../../devices/wheels/device';
+import { wheelsDevice } from '../../devices/wheels/device';
 import type { Column, RobotKind } from '../robot';
 import { drawing } from './drawing';
 import { insteadByTime } from './instead';
-import { drivePorts } from './ports';
+import { portSettings } from './ports';
 import * as settings from './settings';
 import { Skiff } from './skiff';
 
 const ofAll: readonly Device[] = [
-	...[motion, wheels, motorPorts, lamp, speaker, rangefinder, floorSensor, shell, edgeSensor],
+	...[
+		motion,
+		wheelsDevice,
+		motorPorts,
+		lampDevice,
+		speaker,
+		rangefinder,
+		floorSensor,
+		shell,
+		edgeSensor
+	],
 	...[tiltSensor, battery, lightSensor, microphone]
 ];
 
@@ -48,8 +58,8 @@ const kindOf = (
 ): RobotKind<Skiff> => ({
 	kind,
 	devices,
-	settings: drivePorts,
-	distinct: Object.keys(drivePorts),
+	settings: portSettings,
+	distinct: Object.keys(portSettings),
 	columns,
 	drawing,
 	outline: settings.outline,

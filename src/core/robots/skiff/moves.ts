@@ -89,7 +89,7 @@ export class Travel extends Move {
 	private readonly rightFrom: number;
 
 	constructor(firmware: Firmware, left: number, right: number, speed: number) {
-		const { acceleration, patience, arrivedDistance } = settings;
+		const { acceleration, mostBehind: patience, arrivedDistance } = settings;
 		const longest = Math.max(Math.abs(left), Math.abs(right));
 		super(firmware, longest, speed, acceleration, patience, arrivedDistance);
 		this.leftPart = longest > 0 ? left / longest : 0;

@@ -11,4 +11,4 @@ export interface DrivePorts {
 const port = (initial: MotorPort): ValueDefinition => ({ type: 'choice', options: ports, initial });
 
 /** The settings of a Skiff: no two wheels share a port. */
-export const drivePorts = { left: port('A'), right: port('B') };
+export const portSettings = { left: port('A'), right: port('B') };

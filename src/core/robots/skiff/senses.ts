@@ -12,7 +12,7 @@ import { part, type MachinePart } from '../machine';
 import { noises, noisyPart, type Noise } from '../noise';
 import type { Surroundings } from '../../world/body';
 import type { Variation } from '../robot';
-import { distanceSensor, edgeSensor, floorSensor, ownLoudness } from './settings';
+import { distanceSensor, edgeSensorAhead, floorSensorAhead, ownLoudness } from './settings';
 
 export class Senses {
 	private readonly noise: Noise;
@@ -30,7 +30,7 @@ export class Senses {
 	/** @param time of the robot's clock @param ownVolume how loud it plays itself, 0 to 1 */
 	parts(time: () => number, ownVolume: () => number): MachinePart[] {
 		const { surroundings } = this;
-		const seen = () => surroundings.seenUnder(floorSensor, 0);
+		const seen = () => surroundings.seenUnder(floorSensorAhead, 0);
 		const loudest = () => Math.max(surroundings.sound, ownVolume() * ownLoudness);
 		return [
 			part(rangefinder, {}, { distanceAhead: () => this.distanceAt(time()) }),
@@ -50,7 +50,7 @@ export class Senses {
 					touched: () => surroundings.isTouched
 				}
 			),
-			part(edgeSensorDevice, {}, { edgeAhead: () => surroundings.isEdgeUnder(edgeSensor) }),
+			part(edgeSensorDevice, {}, { edgeAhead: () => surroundings.isEdgeUnder(edgeSensorAhead) }),
 			part(lightSensor, {}, { light: () => this.part(surroundings.light) }),
 			part(microphone, {}, { soundLevel: () => this.part(loudest()) }),
 			part(tiltSensor, {}, { tilt: () => this.noise.tilt * this.chance.chance() })

@@ -28,7 +28,7 @@ export const turnAcceleration = 6;
 /** How hard a counted move corrects: m/s for each metre behind, rad/s for each radian. */
 export const correction = 9;
 /** A profile waits while the wheel is further behind than this, in metres and radians. */
-export const patience = 0.02;
+export const mostBehind = 0.02;
 export const turnPatience = 0.25;
 /** A counted move is done when this near (metres, radians) and this slow (m/s at the wheel). */
 export const arrivedDistance = 0.0004;
@@ -63,8 +63,8 @@ export const rollingDrag = 0.5;
 /** The distance sensor: metres ahead of the axle, half its cone in radians, its range in metres. */
 export const distanceSensor = { ahead: 0.08, spread: 0.14, range: 2, interval: 1 / 25 };
 /** The floor sensor looks down just behind the bow, the edge sensor just before it. */
-export const floorSensor = 0.065;
-export const edgeSensor = 0.09;
+export const floorSensorAhead = 0.065;
+export const edgeSensorAhead = 0.09;
 /** Loudness at the own microphone of a tone at full volume. */
 export const ownLoudness = 0.7;
 /** Part of the top speed: less may not get past a motor's dead zone. */

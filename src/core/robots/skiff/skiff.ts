@@ -1,12 +1,12 @@
 /** Skiff, the two-wheel car: its parts, and how they go together. */
 import { battery } from '../../devices/battery/device';
 import type { Device } from '../../devices/device';
-import { lamp } from '../../devices/lamp/device';
+import { lampDevice } from '../../devices/lamp/device';
 import { motion } from '../../devices/motion/device';
 import { motorPorts } from '../../devices/ports/device';
 import type { Port } from '../../devices/port';
 import { persistence } from '../../devices/persistence/device';
-import { wheels } from '../../devices/wheels/device';
+import { wheelsDevice } from '../../devices/wheels/device';
 import { tick } from '../../time';
 import { Facing, gyroPart } from '../gyro';
 import { assemble, Assembled, part, type Machine, type MachinePart } from '../machine';
@@ -56,7 +56,7 @@ export class Skiff extends Assembled implements Machine {
 	private parts(): MachinePart[] {
 		const { body: drive, left, right, facing } = this;
 		return [
-			part(wheels, { drive: (power) => drive.run(power.left, power.right) }),
+			part(wheelsDevice, { drive: (power) => drive.run(power.left, power.right) }),
 			part(motion, {
 				start: ({ speed }) => drive.run(speed, speed),
 				stop: ({ isCoasting }) => drive.stop(isCoasting),
@@ -76,7 +76,7 @@ export class Skiff extends Assembled implements Machine {
 			curvingOf(drive),
 			turningOf(drive, facing),
 			gyroPart(() => drive.gyroAngle, facing),
-			part(lamp, {
+			part(lampDevice, {
 				shine: ({ side, colour, brightness, period }) => {
 					if (side !== 'right') left.set(colour, brightness, period, this.time);
 					if (side !== 'left') right.set(colour, brightness, period, this.time);

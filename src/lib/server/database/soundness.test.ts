@@ -9,7 +9,7 @@ import { openDocument } from '../documents/list';
 import { saveOf, withDatabase } from '../testing';
 import { backUp } from './backup';
 import { closeDatabase, database, openDatabase } from './database';
-import { backupFolder, backupsIn, diskTrouble, fileName, sentenceOf } from './soundness';
+import { backupFolder, backupsIn, diskTrouble, fileName, soundnessSentence } from './soundness';
 
 const hashOf = (file: string) => createHash('sha256').update(readFileSync(file)).digest('hex');
 
@@ -19,7 +19,7 @@ async function said(folder: string): Promise<string> {
 		await openDatabase(folder);
 		return 'opened';
 	} catch (error) {
-		const sentence = sentenceOf(error, folder);
+		const sentence = soundnessSentence(error, folder);
 		if (!sentence) throw error;
 		return say(sentence);
 	}

@@ -48,7 +48,7 @@ export function diskTrouble(error: unknown): 'full' | 'closed' | undefined {
 }
 
 /** What went wrong in opening it, as far as a person can do something about it. */
-export function sentenceOf(error: unknown, folder: string): Sentence | undefined {
+export function soundnessSentence(error: unknown, folder: string): Sentence | undefined {
 	if (error instanceof CannotOpen) return error.sentence;
 	const trouble = diskTrouble(error);
 	if (trouble === 'full') return { key: 'database.diskFull', values: { folder } };

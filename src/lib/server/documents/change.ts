@@ -5,7 +5,7 @@ import { success, type Result } from '$core/sentence';
 import { t } from '$lib/i18n';
 import { database } from '../database/database';
 import type { DocumentRow } from '../database/models';
-import { columnsOf, contentOf, readBench, renamed, shorten } from './content';
+import { columnsOf, contentOf, readBench, contentNamed, shorten } from './content';
 import { overwrite, roomFor } from './save';
 import { mayBeNeeded } from './uses';
 
@@ -15,7 +15,7 @@ type Changed = Promise<Result<void> | null>;
 export const renameDocument = (id: string, name: string, person: string | null): Changed =>
 	changeContent(id, person, (row) => {
 		const content = contentOf(row.kind, row.content);
-		return content.ok ? success(columnsOf(renamed(content.value, name))) : content;
+		return content.ok ? success(columnsOf(contentNamed(content.value, name))) : content;
 	});
 
 /** Writes other columns as one more save, whatever others save meanwhile. */
@@ -98,7 +98,7 @@ export async function copyDocument(
 		id: copyId,
 		kind: row.kind,
 		ownerId: person,
-		...columnsOf(renamed(content.value, name)),
+		...columnsOf(contentNamed(content.value, name)),
 		bench: row.bench,
 		revision: 1,
 		saveId: randomUUID(),

@@ -54,7 +54,7 @@ export const columnsOf = (content: Content) => ({
 });
 
 /** The same content under another name. */
-export const renamed = (content: Content, name: string): Content =>
+export const contentNamed = (content: Content, name: string): Content =>
 	({ ...content, content: { ...content.content, name } }) as Content;
 
 export const contentOf = (kind: DocumentKind, text: string): Result<Content> => {

@@ -7,7 +7,7 @@ import { saveOf, withDatabase } from '../testing';
 import { copyDocument, emptyBin, setDeleted } from './change';
 import { listDocuments } from './list';
 import { saveDocument } from './save';
-import { leastVersions, maximumBytes } from './thinning';
+import { leastVersions, versionBytes } from './thinning';
 
 const send = (to: string, save = saveOf(to), person: string | null = null) =>
 	saveDocument(to, save, person);
@@ -117,7 +117,7 @@ describe('versions', () => {
 				order: [['id', 'DESC']]
 			});
 			const bytes = rows.reduce((sum, { content }) => sum + content.length, 0);
-			expect(bytes).toBeLessThan(maximumBytes + rows[0]!.content.length);
+			expect(bytes).toBeLessThan(versionBytes + rows[0]!.content.length);
 			expect(rows.length).toBeGreaterThanOrEqual(leastVersions);
 			expect(rows.length).toBeLessThan(22);
 			expect(rows[0]!.name).toBe('round 22');

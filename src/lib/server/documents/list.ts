@@ -4,7 +4,7 @@ import { success, type Result } from '$core/sentence';
 import type { DocumentKind } from '$lib/saving/kinds';
 import type { Listed, Page } from '$lib/saving/answers';
 import type { Bench } from '$lib/saving/protocol';
-import { wordsOf } from '$lib/lists/summary';
+import { wordsOfSummary } from '$lib/lists/summary';
 import { database } from '../database/database';
 import type { DocumentRow, PersonRow } from '../database/models';
 import index from '../../../../samples/index.json';
@@ -89,7 +89,7 @@ function saidOf(summary: string | null): string {
 	let words = said.get(summary);
 	if (words === undefined) {
 		if (said.size >= mostSaid) said.clear();
-		said.set(summary, (words = wordsOf(readSummary(summary)).toLowerCase()));
+		said.set(summary, (words = wordsOfSummary(readSummary(summary)).toLowerCase()));
 	}
 	return words;
 }

@@ -14,7 +14,7 @@ import type { Saved } from '$lib/saving/answers';
 import type { Bench, Save } from '$lib/saving/protocol';
 import { database, stamp } from '../database/database';
 import type { DocumentRow } from '../database/models';
-import { columnsOf, readBench, renamed, shorten } from './content';
+import { columnsOf, readBench, contentNamed, shorten } from './content';
 import { thinOf } from './thinning';
 
 /** Plans and courses that one installation holds, beside those in its bin; a school has a few thousand. */
@@ -208,7 +208,7 @@ async function keepSecondVersion(
 		const ours = found.find((each) => each.kind === row.kind && sent.includes(each.saveId));
 		const name = ours?.name ?? t('save.secondVersion', { name: shorten(save.work.content.name) });
 		const bench = save.bench ?? (await benchOf(row.id));
-		const second = { ...save, work: renamed(save.work, name), bench };
+		const second = { ...save, work: contentNamed(save.work, name), bench };
 		if (ours) {
 			const columns = columnsFor(second);
 			const next = { ...second, ...ours, isDeleted: ours.isDeleted === 1, saveId: save.saveId };

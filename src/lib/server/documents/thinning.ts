@@ -7,7 +7,7 @@ export const maximumVersions = 100;
 const maximumDays = 365;
 
 /** Bytes of all of one document; the newest few stay, however large they are. */
-export const maximumBytes = 12_000_000;
+export const versionBytes = 12_000_000;
 export const leastVersions = 3;
 
 /** Gives up what is too much of one document. It costs little, and is done where one save adds much. */
@@ -21,7 +21,7 @@ export async function thinOf(documentId: string): Promise<void> {
 				FROM versions WHERE documentId = ?1
 				WINDOW newest AS (ORDER BY savedAt DESC, id DESC)
 			)
-			WHERE rank > ${leastVersions} AND bytes > ${maximumBytes}
+			WHERE rank > ${leastVersions} AND bytes > ${versionBytes}
 		)`,
 		[documentId]
 	);
