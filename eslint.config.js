@@ -16,6 +16,7 @@ const corePackages = [
 	'svgpath',
 	'pdf-lib',
 	'flatbush',
+	'flatqueue',
 	'colord',
 	'@noble/curves',
 	'@noble/hashes'

@@ -23,3 +23,28 @@ it('is drawn as it is linted', () => {
 	expect(tower('lib')).toEqual(['root files', ...floors].toReversed());
 	expect(tower('core')).toEqual(['root files', ...layers].toReversed());
 });
+
+/** Each kind of robot has its own of these; a step's builder is called as its step is. */
+const own = /^src\/core\/(robots\/\w+\/|examples\/making|testing\/)/;
+
+it('exports each name for one thing', () => {
+	const files = readdirSync(join(root, 'src'), { recursive: true, encoding: 'utf8' })
+		.map((file) => `src/${file.replaceAll('\\', '/')}`)
+		.filter((file) => /(?<!\.test)\.(ts|svelte)$/.test(file))
+		.filter((file) => !own.test(file) && !/^src\/(routes|params)\//.test(file));
+	const homes = new Map<string, string>();
+	const twice: string[] = [];
+	for (const file of files) {
+		const text = readFileSync(join(root, file), 'utf8');
+		const names = text.matchAll(
+			/^\t?export (?:async )?(?:const|function\*?|class|interface|type) (\w+)/gm
+		);
+		for (const [, name] of names) {
+			const home = homes.get(name!);
+			if (home && home !== file) twice.push(`${name}: ${home}, ${file}`);
+			homes.set(name!, file);
+		}
+	}
+	expect(homes.size).toBeGreaterThan(500);
+	expect(twice).toEqual([]);
+});

@@ -2,12 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { Happenings } from '../devices/happenings';
 import { skiff } from '../robots/skiff';
-import { sampleRobot } from '../robots/robot-document';
 import { Store } from '../live/stored-run';
-import { Stage } from '../simulation/stage';
 import { courseOf, planOf } from '../testing/sample';
+import { standingSkiff } from '../testing/standing';
 import { planRobot, type Plan } from '../plan/plan';
-import { Terrain } from '../world/scene';
 import {
 	fromRobotSchema,
 	longestMessage,
@@ -29,16 +27,7 @@ const piet = { id: 'piet', name: 'Piet' };
 /** A robot's end on a machine that stands on a floor, and a clock that a test turns on. */
 function standing(chance: () => number = () => 0.5) {
 	const course = courseOf();
-	const robot = { ...sampleRobot(skiff), id: 'tallow' };
-	const terrain = new Terrain(course);
-	const stage = new Stage({
-		terrain,
-		starts: course.starts,
-		robots: [robot],
-		variation: 'ideal',
-		seed: 1
-	});
-	const { machine } = stage.crew[0]!;
+	const { machine } = standingSkiff(course);
 	const end = new RobotEnd(
 		{
 			...{ id: 'tallow', name: 'Tallow', firmware: '1', version: 1, kind: skiff, settings: {} },

@@ -2,11 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { Happenings } from '../devices/happenings';
 import { Reckoner } from '../link/reckoner';
 import { skiff } from '../robots/skiff';
-import { sampleRobot } from '../robots/robot-document';
-import { Stage } from '../simulation/stage';
 import { Random } from '../random/random';
 import { courseOf, go, planOf, repeat, right, step, wait } from '../testing/sample';
-import { Terrain } from '../world/scene';
+import { standingSkiff } from '../testing/standing';
 import { LiveRecord, type LiveNews } from './live-news';
 import { readNews, writeNews } from './news-text';
 import { Store } from './stored-run';
@@ -25,17 +23,8 @@ const stored = {
 /** A robot that holds plans, as it stands on a floor. */
 function holding(seed = 1) {
 	const dice = new Random(seed);
-	const robot = { ...sampleRobot(skiff), id: 'tallow' };
-	const terrain = new Terrain(course);
-	const stage = new Stage({
-		terrain,
-		starts: course.starts,
-		robots: [robot],
-		variation: 'ideal',
-		seed: 1
-	});
+	const { stage, machine } = standingSkiff(course);
 	stage.begin();
-	const { machine } = stage.crew[0]!;
 	const reckoner = new Reckoner(machine, skiff.devices);
 	const store = new Store('tallow', () => dice.between(0, 1));
 	const pass = (seconds: number) => {

@@ -9,12 +9,7 @@ import { robotKinds } from '../robots/kinds';
 import { canDo, variations, type RobotKind } from '../robots/robot';
 import { sampleRobot } from '../robots/robot-document';
 import type { Rehearsal } from '../simulation/simulate';
-import { initialValues } from '../steps/catalogue';
-import type { Values } from '../steps/definition';
-import { planOf, step as bare, trigger, wait, wall } from './sample';
-
-const step = (kind: string, values: Values = {}): Step =>
-	bare(kind, { ...initialValues(kind), ...values });
+import { planOf, fullStep as step, trigger, wait, wall } from './sample';
 
 /** Metres: the floor is a square. */
 const size = 3;

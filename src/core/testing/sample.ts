@@ -4,6 +4,7 @@ import { makePlan, planRobot, type Chain, type Plan, type Step } from '../plan/p
 import type { RobotKind } from '../robots/robot';
 import { sampleRobot } from '../robots/robot-document';
 import { skiff } from '../robots/skiff';
+import { initialValues } from '../steps/catalogue';
 import type { Values } from '../steps/definition';
 
 let count = 0;
@@ -15,6 +16,10 @@ export const step = (kind: string, values: Values = {}, body?: Step[]): Step => 
 	values,
 	...(body ? { body } : {})
 });
+
+/** The same with all values that its kind begins with. */
+export const fullStep = (kind: string, values: Values = {}): Step =>
+	step(kind, { ...initialValues(kind), ...values });
 
 export const go = (distance: number, speed = 0.4): Step =>
 	step('go', { direction: distance < 0 ? 'back' : 'forward', distance: Math.abs(distance), speed });

@@ -6,22 +6,18 @@ import { drone } from '../robots/drone';
 import { skiff } from '../robots/skiff';
 import { sampleRobot } from '../robots/robot-document';
 import { simulate } from '../simulation/simulate';
-import { initialValues } from '../steps/catalogue';
-import type { Values } from '../steps/definition';
 import {
 	courseOf,
 	go,
 	planFor,
 	planOf,
-	step as bare,
+	fullStep as step,
 	trigger,
 	wait,
 	wall
 } from '../testing/sample';
 import { withoutHidden } from './crowd';
 
-const step = (kind: string, values: Values = {}): Step =>
-	bare(kind, { ...initialValues(kind), ...values });
 const to = (direction: string, distance: number) => step('go', { direction, distance, speed: 0.4 });
 const [takeOff, land] = [step('takeOff'), step('land')];
 const plan = (...steps: Step[]): Plan => planFor(drone, planOf(steps));

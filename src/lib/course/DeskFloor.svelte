@@ -8,10 +8,9 @@
 	import { bearingTo, lengthAlong, lengthTo, turnAt, type Point } from '$core/course/measure';
 	import { t } from '$lib/i18n';
 	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
+	import FloorPane from '$lib/floor/FloorPane.svelte';
 	import { FloorWindow } from '$lib/floor/floor-window.svelte';
-	import ScaleBar from '$lib/floor/ScaleBar.svelte';
 	import { fit } from '$lib/floor/view';
-	import ZoomButtons from '$lib/floor/ZoomButtons.svelte';
 	import { showNumber } from '$lib/words/format';
 	import { measuresNow } from '$lib/words/measures';
 	import type { CourseBench } from './course-bench.svelte';
@@ -106,172 +105,139 @@
 	</g>
 {/snippet}
 
-<section class="floor" aria-label={t('course.floor', { course: course.name })}>
-	<div class="sheet" bind:clientWidth={width} bind:clientHeight={height}>
-		<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
-		<svg
-			class="on-floor"
-			{@attach view.on}
-			{width}
-			{height}
-			tabindex="0"
-			role="application"
-			aria-label="{t('course.floor', { course: course.name })}. {t('course.floorHelp', {
-				usual: showNumber('length', measuresNow().snap),
-				fine: showNumber('length', measuresNow().fine)
-			})}"
-			data-testid="desk-floor"
-			class:laying={tool !== 'select'}
-			onkeydown={hand.key}
-			onpointerdown={hand.down}
-			onpointermove={hand.go}
-			onpointerup={hand.up}
-			onpointercancel={hand.letGo}
-			onpointerleave={hand.leave}
-		>
-			<g id="desk-scene" transform="translate({x},{y}) scale({scale},{-scale})">
-				<CourseDrawing {course} />
-				{@render children?.(scale)}
-				{#each outlines as { key, line, half, isFilled } (key)}
-					{#if line.length === 1}
-						<circle
-							class="chosen"
-							cx={line[0]![0]}
-							cy={line[0]![1]}
-							r={half + 4 * pixel}
-							stroke-width={2 * pixel}
-						/>
-					{:else}
-						<polyline
-							class="chosen glow"
-							points={path(line)}
-							stroke-width={2 * half + (isFilled ? 3 : 10) * pixel}
-						/>
-					{/if}
-				{/each}
-				{#each previewed as line, index (index)}
-					<polyline
-						class="preview"
-						points={path(line)}
-						stroke-width={3 * pixel}
-						stroke-dasharray="{8 * pixel} {5 * pixel}"
-					/>
-				{/each}
-				{#if laying.corners.length > 0}
-					<polyline class="preview" points={path(laying.corners)} stroke-width={2 * pixel} />
-					{#each laying.corners as [cx, cy], index (index)}
-						<circle class="handle" {cx} {cy} r={5 * pixel} stroke-width={2 * pixel} />
-					{/each}
-				{/if}
-				{#each measured as { from, to, text }, index (index)}
-					<polyline class="measure" points={path([from, to])} stroke-width={2 * pixel} />
-					{@render label([(from[0] + to[0]) / 2, (from[1] + to[1]) / 2], text)}
-				{/each}
-				{#if rubber}
-					{@const { from, to, isRectangle } = rubber}
-					{#if isRectangle}
-						<polygon
-							class="preview"
-							points={path([from, [to[0], from[1]], to, [from[0], to[1]]])}
-							stroke-width={2 * pixel}
-						/>
-						{@render label(
-							to,
-							`${showNumber('length', Math.abs(to[0] - from[0]))} × ${showNumber('length', Math.abs(to[1] - from[1]))}`
-						)}
-					{:else}
-						<polyline class="preview" points={path([from, to])} stroke-width={2 * pixel} />
-						{@render label(to, say(from, to))}
-					{/if}
-				{/if}
-				{#if hold?.type === 'frame'}
-					<polygon
-						class="frame"
-						points={path([
-							hold.from,
-							[hand.raw[0], hold.from[1]],
-							hand.raw,
-							[hold.from[0], hand.raw[1]]
-						])}
-						stroke-width={pixel}
-					/>
-				{/if}
-				{#if tool === 'select'}
-					{#if points.length > 1}
-						{#each points as [cx, cy], index (index)}
-							<circle class="handle" {cx} {cy} r={handleSize * pixel} stroke-width={2 * pixel} />
-						{/each}
-					{/if}
-					{#if hand.turner}
-						{@const [cx, cy] = hand.turner}
-						<polyline class="stalk" points={path([points[0]!, hand.turner])} stroke-width={pixel} />
-						<circle class="handle pull" {cx} {cy} r={handleSize * pixel} stroke-width={2 * pixel} />
-					{/if}
-					{#if hand.sizer}
-						{@const [cx, cy] = hand.sizer}
-						{@const side = 1.7 * handleSize * pixel}
-						<polyline class="stalk" points={path([points[0]!, hand.sizer])} stroke-width={pixel} />
-						<rect
-							class="handle pull"
-							x={cx - side / 2}
-							y={cy - side / 2}
-							width={side}
-							height={side}
-							stroke-width={2 * pixel}
-						/>
-					{/if}
-				{/if}
-				{#if laying.growing && tool !== 'select'}
-					{@const { at } = laying.growing.end}
-					<circle class="handle end" cx={at[0]} cy={at[1]} r={6 * pixel} stroke-width={2 * pixel} />
-				{/if}
-				{#if bench.isByKey || meant}
-					{@const [cx, cy] = bench.isByKey ? bench.cursor : meant!}
-					<path
-						class="cursor"
-						d="M{-14 * pixel} 0H{14 * pixel}M0 {-14 * pixel}V{14 * pixel}"
-						transform="translate({cx},{cy})"
-						stroke-width={2 * pixel}
-					/>
-				{/if}
-			</g>
-		</svg>
-	</div>
-	{#if hand.isTouch && hold}<Loupe raw={hand.raw} {x} {y} {scale} />{/if}
-	<ScaleBar {view}>
+<FloorPane
+	label={t('course.floor', { course: course.name })}
+	{view}
+	bind:width
+	bind:height
+	sceneId="desk-scene"
+	cursor={tool === 'select' ? 'default' : 'crosshair'}
+	role="application"
+	aria-label="{t('course.floor', { course: course.name })}. {t('course.floorHelp', {
+		usual: showNumber('length', measuresNow().snap),
+		fine: showNumber('length', measuresNow().fine)
+	})}"
+	data-testid="desk-floor"
+	onkeydown={hand.key}
+	onpointerdown={hand.down}
+	onpointermove={hand.go}
+	onpointerup={hand.up}
+	onpointercancel={hand.letGo}
+	onpointerleave={hand.leave}
+>
+	<CourseDrawing {course} />
+	{@render children?.(scale)}
+	{#each outlines as { key, line, half, isFilled } (key)}
+		{#if line.length === 1}
+			<circle
+				class="chosen"
+				cx={line[0]![0]}
+				cy={line[0]![1]}
+				r={half + 4 * pixel}
+				stroke-width={2 * pixel}
+			/>
+		{:else}
+			<polyline
+				class="chosen glow"
+				points={path(line)}
+				stroke-width={2 * half + (isFilled ? 3 : 10) * pixel}
+			/>
+		{/if}
+	{/each}
+	{#each previewed as line, index (index)}
+		<polyline
+			class="preview"
+			points={path(line)}
+			stroke-width={3 * pixel}
+			stroke-dasharray="{8 * pixel} {5 * pixel}"
+		/>
+	{/each}
+	{#if laying.corners.length > 0}
+		<polyline class="preview" points={path(laying.corners)} stroke-width={2 * pixel} />
+		{#each laying.corners as [cx, cy], index (index)}
+			<circle class="handle" {cx} {cy} r={5 * pixel} stroke-width={2 * pixel} />
+		{/each}
+	{/if}
+	{#each measured as { from, to, text }, index (index)}
+		<polyline class="measure" points={path([from, to])} stroke-width={2 * pixel} />
+		{@render label([(from[0] + to[0]) / 2, (from[1] + to[1]) / 2], text)}
+	{/each}
+	{#if rubber}
+		{@const { from, to, isRectangle } = rubber}
+		{#if isRectangle}
+			<polygon
+				class="preview"
+				points={path([from, [to[0], from[1]], to, [from[0], to[1]]])}
+				stroke-width={2 * pixel}
+			/>
+			{@render label(
+				to,
+				`${showNumber('length', Math.abs(to[0] - from[0]))} × ${showNumber('length', Math.abs(to[1] - from[1]))}`
+			)}
+		{:else}
+			<polyline class="preview" points={path([from, to])} stroke-width={2 * pixel} />
+			{@render label(to, say(from, to))}
+		{/if}
+	{/if}
+	{#if hold?.type === 'frame'}
+		<polygon
+			class="frame"
+			points={path([hold.from, [hand.raw[0], hold.from[1]], hand.raw, [hold.from[0], hand.raw[1]]])}
+			stroke-width={pixel}
+		/>
+	{/if}
+	{#if tool === 'select'}
+		{#if points.length > 1}
+			{#each points as [cx, cy], index (index)}
+				<circle class="handle" {cx} {cy} r={handleSize * pixel} stroke-width={2 * pixel} />
+			{/each}
+		{/if}
+		{#if hand.turner}
+			{@const [cx, cy] = hand.turner}
+			<polyline class="stalk" points={path([points[0]!, hand.turner])} stroke-width={pixel} />
+			<circle class="handle pull" {cx} {cy} r={handleSize * pixel} stroke-width={2 * pixel} />
+		{/if}
+		{#if hand.sizer}
+			{@const [cx, cy] = hand.sizer}
+			{@const side = 1.7 * handleSize * pixel}
+			<polyline class="stalk" points={path([points[0]!, hand.sizer])} stroke-width={pixel} />
+			<rect
+				class="handle pull"
+				x={cx - side / 2}
+				y={cy - side / 2}
+				width={side}
+				height={side}
+				stroke-width={2 * pixel}
+			/>
+		{/if}
+	{/if}
+	{#if laying.growing && tool !== 'select'}
+		{@const { at } = laying.growing.end}
+		<circle class="handle end" cx={at[0]} cy={at[1]} r={6 * pixel} stroke-width={2 * pixel} />
+	{/if}
+	{#if bench.isByKey || meant}
+		{@const [cx, cy] = bench.isByKey ? bench.cursor : meant!}
+		<path
+			class="cursor"
+			d="M{-14 * pixel} 0H{14 * pixel}M0 {-14 * pixel}V{14 * pixel}"
+			transform="translate({cx},{cy})"
+			stroke-width={2 * pixel}
+		/>
+	{/if}
+
+	{#snippet over()}
+		{#if hand.isTouch && hold}<Loupe raw={hand.raw} {x} {y} {scale} />{/if}
+	{/snippet}
+	{#snippet said()}
 		{#if laying.measured.length > 1}
 			<strong
 				>{t('course.total', { length: showNumber('length', lengthAlong(laying.measured)) })}</strong
 			>
 		{/if}
-	</ScaleBar>
-	<ZoomButtons {view} />
-</section>
+	{/snippet}
+</FloorPane>
 
 <style>
-	.floor {
-		position: relative;
-		height: 100%;
-		min-height: 0;
-		background: var(--paper-deep);
-	}
-	.sheet {
-		position: absolute;
-		inset: 0;
-		overflow: hidden;
-	}
-	svg {
-		display: block;
-		touch-action: none;
-		user-select: none;
-		cursor: default;
-	}
-	svg.laying {
-		cursor: crosshair;
-	}
-	svg:focus-visible {
-		outline-offset: -3px;
-	}
 	.chosen {
 		fill: none;
 		stroke: var(--verdigris);

@@ -13,11 +13,10 @@
 	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
 	import StandingRobot from '$lib/floor/StandingRobot.svelte';
 	import Trace from '$lib/floor/Trace.svelte';
+	import FloorPane from '$lib/floor/FloorPane.svelte';
 	import { FloorWindow } from '$lib/floor/floor-window.svelte';
 	import { besidePanel, cratesAt, fit } from '$lib/floor/view';
 	import Readings from './Readings.svelte';
-	import ScaleBar from '$lib/floor/ScaleBar.svelte';
-	import ZoomButtons from '$lib/floor/ZoomButtons.svelte';
 
 	let { bench, onleg }: { bench: Workbench; onleg: (stepId: string) => void } = $props();
 
@@ -48,7 +47,7 @@
 		return { ...view, x: view.x + taken.left, y: view.y + taken.top };
 	});
 	const view = new FloorWindow(() => base, isForFloor);
-	const { x, y, scale } = $derived(view);
+	const { scale } = $derived(view);
 	/** A number of its own: edits that leave it as it is seek no places anew. */
 	const crewSize = $derived(bench.plan.robots.length);
 	const starts = $derived(startPlaces(course, crewSize));
@@ -127,94 +126,88 @@
 	}
 </script>
 
-<section class="floor" aria-label={t('floor.label', { course: course.name })}>
-	<div class="sheet" bind:clientWidth={width} bind:clientHeight={height}>
-		<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
-		<svg
-			class="on-floor"
-			{@attach view.on}
-			{width}
-			{height}
-			tabindex="0"
-			role="img"
-			aria-label="{summary} {t('floor.help')}"
-			{onkeydown}
-			onclick={point}
-			class:pointing={bench.live?.lining.robot}
+<FloorPane
+	label={t('floor.label', { course: course.name })}
+	{view}
+	bind:width
+	bind:height
+	cursor={bench.live?.lining.robot ? 'crosshair' : 'grab'}
+	role="img"
+	aria-label="{summary} {t('floor.help')}"
+	{onkeydown}
+	onclick={point}
+>
+	<CourseDrawing {course} {reached} {crates} {starts} />
+	{#if bench.runs.previous}
+		{#each bench.runs.previous.runs as run (run.id)}
+			<Trace {run} {scale} isBefore isReckoned={bench.runs.previous.source.type === 'run'} />
+		{/each}
+	{/if}
+	{#if player.attempt}
+		{#each player.attempt.runs as run, index (run.id)}
+			<Trace {run} {index} until={player.index} {scale} {isReckoned} />
+		{/each}
+	{/if}
+	{#each robots as { id, kind, name, pose }, index (id)}
+		<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
+		<g
+			transform="translate({pose.x},{pose.y})"
+			data-testid={index === 0 ? 'robot' : `robot-${id}`}
+			class:touchable={player.isPlaying || isCrew}
+			onclick={() => (player.isPlaying ? bench.runs.touchRobot(id) : bench.show(id))}
 		>
-			<g transform="translate({x},{y}) scale({scale},{-scale})">
-				<CourseDrawing {course} {reached} {crates} {starts} />
-				{#if bench.runs.previous}
-					{#each bench.runs.previous.runs as run (run.id)}
-						<Trace {run} {scale} isBefore isReckoned={bench.runs.previous.source.type === 'run'} />
-					{/each}
-				{/if}
-				{#if player.attempt}
-					{#each player.attempt.runs as run, index (run.id)}
-						<Trace {run} {index} until={player.index} {scale} {isReckoned} />
-					{/each}
-				{/if}
-				{#each robots as { id, kind, name, pose }, index (id)}
-					<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
-					<g
-						transform="translate({pose.x},{pose.y})"
-						data-testid={index === 0 ? 'robot' : `robot-${id}`}
-						class:touchable={player.isPlaying || isCrew}
-						onclick={() => (player.isPlaying ? bench.runs.touchRobot(id) : bench.show(id))}
-					>
-						<!-- What a finger can hit. -->
-						<circle r="0.11" fill="transparent" />
-						{#if !bench.live?.isTurnedByHand(id)}
-							<g class:reckoned={isReckoned}>
-								<StandingRobot {kind} {pose} columns={pose.columns} />
-							</g>
-						{/if}
-						{#if isCrew}
-							<g transform="scale({1 / scale},{-1 / scale}) translate(0,{0.1 * scale + 14})">
-								<text class="name" class:shown={id === bench.robot.id}>{name}</text>
-							</g>
-						{/if}
-					</g>
-				{/each}
-				{#if bench.live?.lining.robot}
-					{#await import('$lib/live/FrontMark.svelte') then { default: FrontMark }}
-						<FrontMark live={bench.live} toMetres={(event) => view.toMetres(event)} />
-					{/await}
-				{/if}
-				{#if player.attempt}
-					{#await import('$lib/floor/LegEnds.svelte') then { default: LegEnds }}
-						<LegEnds attempt={player.attempt} time={player.time} {scale} {onleg} />
-					{/await}
-				{/if}
-			</g>
-		</svg>
-	</div>
+			<!-- What a finger can hit. -->
+			<circle r="0.11" fill="transparent" />
+			{#if !bench.live?.isTurnedByHand(id)}
+				<g class:reckoned={isReckoned}>
+					<StandingRobot {kind} {pose} columns={pose.columns} />
+				</g>
+			{/if}
+			{#if isCrew}
+				<g transform="scale({1 / scale},{-1 / scale}) translate(0,{0.1 * scale + 14})">
+					<text class="name" class:shown={id === bench.robot.id}>{name}</text>
+				</g>
+			{/if}
+		</g>
+	{/each}
+	{#if bench.live?.lining.robot}
+		{#await import('$lib/live/FrontMark.svelte') then { default: FrontMark }}
+			<FrontMark live={bench.live} toMetres={(event) => view.toMetres(event)} />
+		{/await}
+	{/if}
+	{#if player.attempt}
+		{#await import('$lib/floor/LegEnds.svelte') then { default: LegEnds }}
+			<LegEnds attempt={player.attempt} time={player.time} {scale} {onleg} />
+		{/await}
+	{/if}
 
-	{#if isHighSeen}
-		{#await import('$lib/floor/HeightStrip.svelte') then { default: HeightStrip }}
-			<HeightStrip {course} {flyers} />
-		{/await}
-	{/if}
-	<Readings {bench} bind:taken />
-	<ScaleBar {view}>
+	{#snippet over()}
+		{#if isHighSeen}
+			{#await import('$lib/floor/HeightStrip.svelte') then { default: HeightStrip }}
+				<HeightStrip {course} {flyers} />
+			{/await}
+		{/if}
+		<Readings {bench} bind:taken />
+		{#if isEyeOpen}
+			{#await import('$lib/eye/RobotEye.svelte') then { default: RobotEye }}
+				{@const { kind, name, pose } = robots.find(({ id }) => id === bench.robot.id) ?? robots[0]!}
+				<RobotEye
+					{course}
+					{kind}
+					{name}
+					{pose}
+					{crates}
+					columns={pose.columns}
+					lit={reached}
+					onclose={() => (isEyeOpen = false)}
+				/>
+			{/await}
+		{/if}
+	{/snippet}
+	{#snippet said()}
 		{#if isReckoned}<span class="dotted"></span>{t('floor.reckoned')}{/if}
-	</ScaleBar>
-	{#if isEyeOpen}
-		{#await import('$lib/eye/RobotEye.svelte') then { default: RobotEye }}
-			{@const { kind, name, pose } = robots.find(({ id }) => id === bench.robot.id) ?? robots[0]!}
-			<RobotEye
-				{course}
-				{kind}
-				{name}
-				{pose}
-				{crates}
-				columns={pose.columns}
-				lit={reached}
-				onclose={() => (isEyeOpen = false)}
-			/>
-		{/await}
-	{/if}
-	<ZoomButtons {view}>
+	{/snippet}
+	{#snippet buttons()}
 		{#if player.isPlaying && waitsForTouch}
 			<button class="button button-line touch" onclick={() => bench.runs.touchRobot(bench.robot.id)}
 				><Hand size={18} />{t('floor.touch')}</button
@@ -227,36 +220,10 @@
 			aria-pressed={isEyeOpen}
 			onclick={() => (isEyeOpen = !isEyeOpen)}><Eye size={19} /></button
 		>
-	</ZoomButtons>
-</section>
+	{/snippet}
+</FloorPane>
 
 <style>
-	.floor {
-		position: relative;
-		min-height: 0;
-		height: 100%;
-		background: var(--paper-deep);
-	}
-	.sheet {
-		position: absolute;
-		inset: 0;
-		overflow: hidden;
-	}
-	svg {
-		display: block;
-		touch-action: none;
-		cursor: grab;
-		user-select: none;
-	}
-	svg:active {
-		cursor: grabbing;
-	}
-	svg.pointing {
-		cursor: crosshair;
-	}
-	svg:focus-visible {
-		outline-offset: -3px;
-	}
 	.touchable {
 		cursor: pointer;
 	}

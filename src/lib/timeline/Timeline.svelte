@@ -31,7 +31,7 @@
 				tones.filter(({ time }) => time >= from && time < to)
 			);
 			for (const tone of due) {
-				void playTone(tone, player.rate, (tone.time - from) / player.rate);
+				playTone(tone, player.rate, (tone.time - from) / player.rate);
 			}
 		};
 	});

@@ -1,29 +1,37 @@
-/** Plays the tones of an attempt. The sound package is loaded with the first tone. */
-import type { Synth } from 'tone';
+/** Plays the tones of an attempt: one voice, by the Web Audio API. */
 import type { Tone } from '$core/simulation/attempt';
 
-type Instrument = Synth;
+/** Of the loudest tone: a class has many speakers. */
+const loudest = 0.25;
+/** Seconds in which a tone comes, and goes: at once it would click. */
+const rise = 0.005;
+const fall = 0.04;
+/** Seconds that a tone lasts at least, so that it is heard. */
+const shortest = 0.03;
 
-let loading: Promise<Instrument> | undefined;
+let context: AudioContext | undefined;
+let playing: { readonly voice: OscillatorNode; readonly begin: number } | undefined;
 
-async function load(): Promise<Instrument> {
-	const { Synth, Volume, start } = await import('tone');
-	await start();
-	const volume = new Volume(-12).toDestination();
-	return new Synth({ oscillator: { type: 'triangle' } }).connect(volume);
-}
-
-/** Called from a press of a button, so that the browser lets it sound. */
-export const warmUpSound = (): Promise<Instrument> => (loading ??= load());
-
-/** One voice: a tone cannot begin at the very moment, or before, the last one did. Seconds. */
-const shortestGap = 0.01;
-let lastStart = 0;
-
-/** @param delay seconds until it begins */
-export async function playTone(tone: Tone, rate: number, delay = 0): Promise<void> {
-	const instrument = await warmUpSound();
-	const length = Math.max(0.03, tone.length / rate);
-	lastStart = Math.max(instrument.now() + delay, lastStart + shortestGap);
-	instrument.triggerAttackRelease(tone.pitch, length, lastStart, tone.volume);
+/**
+ * Called from a press of a button, so that the browser lets it sound.
+ * @param rate how fast the attempt is shown @param delay seconds until it begins
+ */
+export function playTone({ pitch, volume, length }: Tone, rate: number, delay = 0): void {
+	context ??= new AudioContext();
+	void context.resume();
+	const begin = context.currentTime + delay;
+	const end = begin + Math.max(shortest, length / rate);
+	// One voice: the next tone ends the one before it.
+	if (playing && playing.begin <= begin) playing.voice.stop(begin);
+	const voice = new OscillatorNode(context, { type: 'triangle', frequency: pitch });
+	const loudness = new GainNode(context, { gain: 0 });
+	loudness.gain
+		.setValueAtTime(0, begin)
+		.linearRampToValueAtTime(loudest * volume, begin + rise)
+		.setValueAtTime(loudest * volume, end)
+		.linearRampToValueAtTime(0, end + fall);
+	voice.connect(loudness).connect(context.destination);
+	voice.start(begin);
+	voice.stop(end + fall);
+	playing = { voice, begin };
 }

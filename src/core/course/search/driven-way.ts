@@ -2,13 +2,14 @@
  * Ways as people drive a course: few turns, right angles only, through the middle of what is there. The
  * net lies along the front of the start mark, so that what is found is told in whole numbers.
  */
+import FlatQueue from 'flatqueue';
 import * as exact from '../../exact';
 import { headingOfBearing } from '../../units/angles';
 import type { Course } from '../course';
 import { lengthTo, type Point } from '../measure';
 import { tidyPoint } from '../motions';
 import { Net, type Walker } from './net';
-import { Waiting } from './waiting';
+
 import { goalsOf, wayAlong, wayOver, type Goal, type Way } from './way';
 
 /** What somebody wishes of a way. */
@@ -131,12 +132,12 @@ class DrivingNet {
 			const [dx, dy] = [column + this.from[0] - goalAhead, row + this.from[1] - goalLeft];
 			return Math.max(0, exact.lengthOf(dx, dy) * step - reach);
 		};
-		const waiting = new Waiting();
+		const waiting = new FlatQueue();
 		const begin = first * 8 + facing;
 		cost[begin] = 0;
 		waiting.push(begin, 0);
-		while (waiting.size > 0) {
-			const state = waiting.pop();
+		while (waiting.length > 0) {
+			const state = waiting.pop()!;
 			const place = state >> 3;
 			const [column, row] = [place % columns, Math.floor(place / columns)];
 			if (left(column, row) === 0) return { places: placesOf(before, state), facing: state & 7 };

@@ -2,12 +2,12 @@
  * The shortest way for something of some width: the floor as a fine net of places at which it has
  * room, searched outwards from the start (A*), and the found way pulled taut between what is in it.
  */
+import FlatQueue from 'flatqueue';
 import * as exact from '../../exact';
 import type { Course, Gate } from '../course';
 import { lengthAlong, lengthTo, placeBeside, turnAt, type Point } from '../measure';
 import { tidyPoint } from '../motions';
 import { Net, type Walker } from './net';
-import { Waiting } from './waiting';
 
 export interface Way {
 	/** From the start on; a corner at each of the others but the last. */
@@ -46,11 +46,11 @@ function netWay(room: Net, from: number, { at, within }: Goal): number[] | undef
 	const reach = Math.max(within / step, 0.75);
 	const left = (column: number, row: number): number =>
 		Math.max(0, exact.lengthOf(column - goalX, row - goalY) - reach);
-	const waiting = new Waiting();
+	const waiting = new FlatQueue();
 	far[from] = 0;
 	waiting.push(from, left(from % columns, Math.floor(from / columns)));
-	while (waiting.size > 0) {
-		const place = waiting.pop();
+	while (waiting.length > 0) {
+		const place = waiting.pop()!;
 		if (isDone[place]) continue;
 		isDone[place] = 1;
 		const column = place % columns;

@@ -2,16 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { surfaceKinds, type SurfaceName } from '../../course/surfaces';
 import { planRobot, type Plan, type Step } from '../../plan/plan';
 import { simulate } from '../../simulation/simulate';
-import { initialValues } from '../../steps/catalogue';
-import { courseOf, planFor, planOf, step as bare, wait, wall } from '../../testing/sample';
-import type { Values } from '../../steps/definition';
+import { courseOf, planFor, planOf, fullStep as step, wait, wall } from '../../testing/sample';
 import type { Variation } from '../robot';
 import { sampleRobot } from '../robot-document';
 import { ball } from '.';
 import { topSpeed } from './settings';
 
-const step = (kind: string, values: Values = {}): Step =>
-	bare(kind, { ...initialValues(kind), ...values });
 const roll = (bearing: number, speed: number) => step('roll', { bearing, speed });
 const far = (bearing: number, then: 'waitStill' | 'goOn', distance = 0.8) =>
 	step('rollFar', { bearing, distance, speed: 0.4, then });

@@ -3,8 +3,6 @@ import { checkPlan } from '../../checks';
 import { applyEdit } from '../../plan/edits';
 import type { Plan, Step } from '../../plan/plan';
 import { simulate, type Rehearsal } from '../../simulation/simulate';
-import { initialValues } from '../../steps/catalogue';
-import type { Values } from '../../steps/definition';
 import { got } from '../../testing/got';
 import {
 	courseOf,
@@ -13,15 +11,13 @@ import {
 	planFor,
 	planOf,
 	repeat,
-	step as bare,
+	fullStep as step,
 	wait,
 	wall
 } from '../../testing/sample';
 import { drone } from '.';
 import * as settings from './settings';
 
-const step = (kind: string, values: Values = {}): Step =>
-	bare(kind, { ...initialValues(kind), ...values });
 const plan = (...steps: Step[]): Plan => planFor(drone, planOf(steps));
 const charged = (charge: number, plan: Plan): Plan => ({
 	...plan,

@@ -2,14 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { checkPlan } from '../../checks';
 import { type Plan, type Step } from '../../plan/plan';
 import { simulate, type Rehearsal } from '../../simulation/simulate';
-import { initialValues } from '../../steps/catalogue';
-import { courseOf, go, planFor, planOf, step as bare, wait } from '../../testing/sample';
-import type { Values } from '../../steps/definition';
+import { courseOf, go, planFor, planOf, fullStep as step, wait } from '../../testing/sample';
 import { faceRobot } from '.';
 import { chassis } from './settings';
 
-const step = (kind: string, values: Values = {}): Step =>
-	bare(kind, { ...initialValues(kind), ...values });
 const patches = (left: number, right: number) => step('patches', { left, right });
 const plan = (...steps: Step[]): Plan => planFor(faceRobot, planOf(steps));
 

@@ -7,14 +7,12 @@ import { planRobot, type Plan, type Step } from '../../plan/plan';
 import { sampleRobot } from '../robot-document';
 import { skiff } from '../skiff';
 import { simulate, type Rehearsal } from '../../simulation/simulate';
-import { initialValues } from '../../steps/catalogue';
-import type { Values } from '../../steps/definition';
 import {
 	courseOf,
 	go,
 	planFor,
 	planOf,
-	step as bare,
+	fullStep as step,
 	trigger,
 	wait,
 	wall
@@ -22,8 +20,6 @@ import {
 import { railCar } from '.';
 import * as settings from './settings';
 
-const step = (kind: string, values: Values = {}): Step =>
-	bare(kind, { ...initialValues(kind), ...values });
 const plan = (...steps: Step[]): Plan => planFor(railCar, planOf(steps));
 const start = (speed: number) => step('start', { speed });
 const stop = (ending: string) => step('stop', { ending, then: 'waitStill' });
