@@ -16,7 +16,7 @@ function namesOfFailed() {
 	const { stdout } = spawnSync('npm', words, { cwd: root, encoding: 'utf8' });
 	return stdout
 		.split('\n')
-		.filter((line) => /\.spec\.ts:\d+:\d+/.test(line))
+		.filter((line) => /\.ts:\d+:\d+/.test(line))
 		.map((line) => line.trim());
 }
 

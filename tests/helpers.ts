@@ -87,3 +87,10 @@ export async function choose(page: Page, name: string, action: string): Promise<
 		.click();
 	await page.getByRole('menuitem', { name: action }).click();
 }
+
+/** @param more other choices of the person */
+export const atLevel = (page: Page, level: string, more = {}) =>
+	page.addInitScript(
+		(choices) => localStorage.setItem('lantern-step.preferences', JSON.stringify(choices)),
+		{ level, ...more }
+	);

@@ -115,3 +115,33 @@ export async function readyToRun(page: Page): Promise<void> {
 		await expect(begin).toBeEnabled({ timeout: 100 });
 	}).toPass({ timeout: 20_000 });
 }
+
+export const outcome = (page: Page) => page.getByTestId('outcome');
+export const isOver = (page: Page) =>
+	expect(outcome(page)).toContainText('is over', { timeout: 45_000 });
+
+/** It has come so far from where it was, metres. */
+export async function hasGone(robot: string, far: number): Promise<void> {
+	const from = (await look(robot)).at;
+	const away = ({ at: [x, y] }: Seen) => Math.hypot(x - from[0], y - from[1]);
+	await expect.poll(async () => away(await look(robot)), { timeout: 20_000 }).toBeGreaterThan(far);
+}
+
+/** It neither rolls nor turns. */
+export async function stands(robot: string): Promise<void> {
+	let before = '';
+	await expect
+		.poll(async () => {
+			const { at, bearing } = await look(robot);
+			// Its gyro drifts, and with it what it holds by it.
+			const now = [...at.map((metres) => metres.toFixed(3)), Math.round(bearing)].join();
+			const isSame = now === before;
+			before = now;
+			return isSame;
+		})
+		.toBe(true);
+}
+
+/** Degrees between its front and a bearing. */
+export const turnedFrom = async (robot: string, bearing: number): Promise<number> =>
+	Math.abs((((await look(robot)).bearing - bearing + 540) % 360) - 180);

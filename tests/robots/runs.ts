@@ -1,0 +1,159 @@
+/** Plans on robots: run, halted, kept, whatever dies meanwhile. */
+import { expect, test } from '@playwright/test';
+import { go, lamp, wait } from '../../src/core/testing/sample';
+import { openPlan, tag } from '../helpers';
+import {
+	comeIn,
+	hand,
+	hasGone,
+	isOver,
+	killYard,
+	look,
+	outcome,
+	pair,
+	robotCard,
+	run,
+	startServer
+} from '../yard';
+
+export function runs(): void {
+	test('a plan runs on the robot, is halted, and is kept', async ({ page }) => {
+		await comeIn(page);
+		await pair(page, 'tallow', 'Tallow');
+		await hand({ do: 'carry', robot: 'tallow', to: 'open-quay' });
+		await openPlan(page, [lamp('#ffb000'), go(0.4), wait(0.3), go(0.3)]);
+		await run(page);
+		await expect(tag(page, /Step 2/)).toHaveAttribute('aria-label', /Go forward/);
+		await expect(page.getByRole('treeitem').filter({ hasText: 'running now' })).toHaveCount(1);
+		await isOver(page);
+		await expect(outcome(page)).toContainText('The robot reckons to be');
+		await expect(page.getByText('where the robot reckons to have been')).toBeVisible();
+		expect((await look('tallow')).at[1]).toBeGreaterThan(0.9);
+		// It is drawn from the start mark on, wherever the robot took itself to be before it was told.
+		const { starts } = await (await page.request.get('/api/documents/open-quay')).json();
+		const drawn = await page.locator('polyline.reckoned').last().getAttribute('points');
+		expect(drawn!.split(' ')[0]!.split(',').map(Number)).toEqual(starts[0].at);
+		// Again in one tap, and halted.
+		await hand({ do: 'carry', robot: 'tallow', to: 'open-quay' });
+		await page.getByRole('button', { name: 'Run on the robot' }).click();
+		await expect.poll(async () => (await look('tallow')).columns.speed).toBeGreaterThan(0.1);
+		await page.keyboard.press('Control+.');
+		await expect(outcome(page)).toContainText('Halted');
+		await expect
+			.poll(async () => Math.abs((await look('tallow')).columns.speed!))
+			.toBeLessThan(0.02);
+		expect((await look('tallow')).at[1]).toBeLessThan(0.9);
+		await page.reload();
+		await expect(outcome(page)).toContainText('Halted');
+		await expect(page.getByText('where the robot reckons to have been')).toBeVisible();
+		// Both runs can be looked at again, and one is forgotten.
+		await page.getByRole('button', { name: /^Robot/ }).click();
+		await page.getByRole('button', { name: 'Runs on robots' }).click();
+		const kept = page.getByRole('dialog', { name: 'Runs on robots' }).getByRole('listitem');
+		await expect(kept).toHaveCount(2);
+		await expect(kept.first()).toContainText('Halted');
+		await kept.last().getByRole('button', { name: 'Show' }).click();
+		await expect(outcome(page)).toContainText('is over');
+		await kept.first().getByRole('button', { name: 'Forget' }).click();
+		await kept.first().getByRole('button', { name: 'Forget it for good?' }).click();
+		await expect(kept).toHaveCount(1);
+	});
+
+	test('a server that dies: the robot halts by itself, the run is kept, and the link comes back', async ({
+		browser
+	}) => {
+		const { address, kill } = await startServer();
+		const page = await browser.newPage({ baseURL: address });
+		await comeIn(page);
+		await pair(page, 'ember-6', (await look('ember-6')).name);
+		await hand({ do: 'carry', robot: 'ember-6', to: 'long-quay' });
+		await openPlan(page, [go(1.5, 0.3)], 'long-quay');
+		await run(page);
+		await hasGone('ember-6', 0.2);
+		await kill();
+		await expect(outcome(page)).toContainText('was lost after');
+		await expect
+			.poll(async () => Math.abs((await look('ember-6')).columns.speed!))
+			.toBeLessThan(0.02);
+		const again = await startServer(address);
+		await page.getByRole('button', { name: 'Run on the robot' }).click();
+		const list = page.getByRole('dialog');
+		await expect(list).toContainText('was lost on its way', { timeout: 20_000 });
+		await list.getByRole('button', { name: 'It stands there' }).click();
+		await expect(list).toContainText('All is there');
+		await page.reload();
+		await expect(outcome(page)).toContainText('was lost after');
+		await again.kill();
+		await page.close();
+	});
+
+	test('on a phone: paired, run and halted by touch', async ({ browser, baseURL }) => {
+		const viewport = { width: 390, height: 844 };
+		const page = await browser.newPage({ baseURL, viewport, hasTouch: true, isMobile: true });
+		await comeIn(page, 'Piet');
+		// Whoever had it before is gone, and it has noticed.
+		await expect.poll(async () => (await look('tallow')).with).toBeUndefined();
+		await page.getByRole('button', { name: 'Pair with Tallow', exact: true }).tap();
+		const dialog = page.getByRole('dialog');
+		await expect(dialog).toBeVisible();
+		const { signs } = await look('tallow');
+		for (const [nth, sign] of signs!.entries())
+			await dialog
+				.locator('fieldset')
+				.nth(nth)
+				.locator('label')
+				.nth(sign - 1)
+				.tap();
+		await dialog.getByRole('button', { name: 'That is what it shows' }).tap();
+		await expect(robotCard(page, 'tallow')).toContainText('Obeys you.');
+		await hand({ do: 'carry', robot: 'tallow', to: 'open-quay' });
+		await openPlan(page, [go(0.9, 0.2)]);
+		await page.getByRole('button', { name: 'Run on the robot' }).tap();
+		await dialog.getByRole('button', { name: 'It stands there' }).tap();
+		await dialog.getByRole('button', { name: 'Run', exact: true }).tap();
+		await expect.poll(async () => (await look('tallow')).columns.speed).toBeGreaterThan(0.05);
+		await page.getByRole('button', { name: 'Halt' }).tap();
+		await expect(outcome(page)).toContainText('Halted');
+		await page.close();
+	});
+
+	test('a yard that dies: the run is kept as far as it came, and the robot comes back', async ({
+		page
+	}) => {
+		await comeIn(page);
+		await pair(page, 'tallow', 'Tallow');
+		await openPlan(page, [go(0.9, 0.2)]);
+		await run(page);
+		await expect.poll(async () => (await look('tallow')).at[1]).toBeGreaterThan(0.4);
+		killYard();
+		await expect(outcome(page)).toContainText('Tallow was lost after');
+		await page.getByRole('button', { name: 'Run on the robot' }).click();
+		const list = page.getByRole('dialog');
+		await expect(list).toContainText('looked for again by itself');
+		await expect(list).toContainText('was lost on its way', { timeout: 20_000 });
+		await list.getByRole('button', { name: 'It stands there' }).click();
+		await list.getByRole('button', { name: 'Run', exact: true }).click();
+		await isOver(page);
+	});
+
+	test('a tab that is closed: the robot halts by itself, and the run is kept as far as it came', async ({
+		page,
+		context
+	}) => {
+		await comeIn(page);
+		await pair(page, 'tallow', 'Tallow');
+		await hand({ do: 'carry', robot: 'tallow', to: 'long-quay' });
+		const id = await openPlan(page, [go(1.5, 0.3)]);
+		await run(page);
+		await hasGone('tallow', 0.2);
+		await page.close();
+		await expect
+			.poll(async () => Math.abs((await look('tallow')).columns.speed!))
+			.toBeLessThan(0.02);
+		await expect.poll(async () => (await look('tallow')).with).toBeUndefined();
+		const again = await context.newPage();
+		await again.goto(`/plans/${id}`);
+		await expect(outcome(again)).toContainText('The page was left during this run');
+		await expect.poll(async () => (await look('tallow')).with).toBe('Maren');
+	});
+}

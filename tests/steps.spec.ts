@@ -1,0 +1,104 @@
+/** Every kind of step and of trigger is taken from its shelf, and used. */
+import { expect, test, type Page } from '@playwright/test';
+import { definitionOf, stepKinds, triggerKinds } from '../src/core/steps/catalogue';
+import { isExpression } from '../src/core/steps/definition';
+import { wait } from '../src/core/testing/sample';
+import words from '../src/core/steps/words.en.json' with { type: 'json' };
+import { atLevel, atRest, isSaved, news, openPlan, tag } from './helpers';
+
+const wordOf = (key: string) => (words as Record<string, string>)[key]!;
+
+/** Changes the first value of the row under the keyboard, whatever its kind. */
+async function changeFirstValue(page: Page, kind: string) {
+	if (Object.keys(definitionOf(kind).values).length === 0) return;
+	const chip = page.locator('[role=treeitem]:focus-within [data-chip]').first();
+	const name = (await chip.getAttribute('data-chip'))!;
+	const slot = definitionOf(kind).values[name]!;
+	const before = await chip.innerText();
+	await page.keyboard.press('e');
+	const editor = page.locator('.at-tag');
+	await expect(editor).toBeVisible();
+	if (slot.type === 'choice') await editor.locator('button[aria-pressed=false]').first().click();
+	else if (slot.type === 'colour') await editor.getByRole('button', { name: 'blue' }).click();
+	else {
+		const isName = slot.type === 'name';
+		const isPitch = slot.type === 'number' && slot.quantity === 'frequency';
+		const isAsked = slot.type === 'condition' || isExpression(slot.initial as never);
+		const typed =
+			slot.type === 'notes'
+				? 'D5:1/2'
+				: isName
+					? 'other'
+					: isAsked
+						? 'bumped'
+						: isPitch
+							? '660'
+							: '3';
+		const field = editor.getByRole('textbox').or(editor.getByRole('combobox')).first();
+		if (slot.type === 'name' && slot.of === 'lampPost') {
+			// A post's name can only be one that stands there: looked at, and left as it is.
+			await expect(editor.locator(':focus')).toHaveCount(1);
+			await page.keyboard.press('Escape');
+			await expect(editor).toBeHidden();
+			return expect(chip).toBeFocused();
+		}
+		await field.fill(typed);
+		await page.keyboard.press('Enter');
+	}
+	await expect(editor).toBeHidden();
+	await expect(chip).toBeFocused();
+	expect(await chip.innerText(), kind).not.toBe(before);
+}
+
+test('every step is taken from the shelf, given a value, and rehearsed', async ({ page }) => {
+	test.setTimeout(300_000);
+	page.setDefaultTimeout(20_000);
+	await atLevel(page, 'full');
+	await openPlan(page, []);
+	let last = tag(page, 'Add a step').first();
+	for (const { kind, isBranch } of stepKinds) {
+		if (isBranch || kind === 'call' || kind === 'end' || kind === 'leave') continue;
+		await last.focus();
+		await page.keyboard.press('Enter');
+		const name = wordOf(`step.${kind}.name`);
+		await page.getByRole('combobox', { name: 'Type' }).fill(wordOf(`step.${kind}.typed`));
+		// A list that has just become shorter comes to rest first.
+		await atRest(page.locator('.at-tag'));
+		await page.locator(`[id^="offer-${kind}-"]`).click();
+		await expect(news(page), kind).toContainText('Added');
+		if (definitionOf(kind).hasBody) {
+			// The keyboard goes on inside; the step itself is a row up, or two above its first branch.
+			await expect(page.locator('[role=treeitem]:focus')).toHaveCount(1);
+			await page.keyboard.press('ArrowUp');
+			if (definitionOf(kind).branches) await page.keyboard.press('ArrowUp');
+		}
+		await expect(
+			page.locator('[role=treeitem]:focus [data-chip], [role=treeitem]:focus .tag')
+		).not.toHaveCount(0);
+		await changeFirstValue(page, kind);
+		last = page.locator('[role=treeitem]:focus-within').first();
+		await expect(last, name).toBeVisible();
+	}
+	await page.getByRole('button', { name: 'Rehearse' }).click();
+	await expect(page.getByRole('button', { name: 'Halt' })).toBeVisible();
+	await isSaved(page);
+});
+
+test('every trigger starts a chain of its own', async ({ page }) => {
+	await atLevel(page, 'full');
+	await openPlan(page, [wait(0.2)]);
+	await tag(page, 'When Run is pressed').focus();
+	for (const { kind } of triggerKinds) {
+		await page.keyboard.press('n');
+		await page.getByRole('combobox', { name: 'Type' }).fill(wordOf(`step.${kind}.typed`));
+		await atRest(page.locator('.at-tag'));
+		await page.locator(`[id^="offer-${kind}-"]`).click();
+		await expect(page.getByRole('combobox', { name: 'Type' })).toHaveCount(0);
+		await page.keyboard.press('ArrowUp');
+		await changeFirstValue(page, kind);
+		await page.locator('[role=treeitem]:focus-within').focus();
+	}
+	await page.keyboard.press('r');
+	await expect(page.getByTestId('outcome')).toContainText(/ended|Ended|Nothing/);
+	await isSaved(page);
+});
