@@ -1,11 +1,19 @@
 /** The worker that writes tape plans: one of many lines takes a while. */
 import { expose, transfer } from 'comlink';
+import dejavu from 'dejavu-fonts-ttf/ttf/DejaVuSans.ttf?url';
 import { courseSchema } from '../core/course/course';
 import { tapePlan, type PrintWish } from '../core/course/print/pdf';
 import { addMessages, t } from '../lib/i18n/messages';
 import words from './print.en.json';
 
 addMessages(words);
+
+/** Its letters are fetched only for a name that needs them. */
+async function fonts(): Promise<Uint8Array[]> {
+	const answer = await fetch(dejavu);
+	if (!answer.ok) return [];
+	return [new Uint8Array(await answer.arrayBuffer())];
+}
 
 const service = {
 	/** @param onProgress told which part of it is written */
@@ -14,7 +22,7 @@ const service = {
 		wish: PrintWish,
 		onProgress: (share: number) => void
 	): Promise<Uint8Array> {
-		const bytes = await tapePlan(courseSchema.parse(course), wish, t, onProgress);
+		const bytes = await tapePlan(courseSchema.parse(course), wish, t, { onProgress, fonts });
 		return transfer(bytes, [bytes.buffer]);
 	}
 };

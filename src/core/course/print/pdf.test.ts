@@ -1,6 +1,13 @@
-import type { PDFRawStream } from 'pdf-lib';
-import { decodePDFRawStream, PDFArray, PDFDocument, type PDFPage } from 'pdf-lib';
-import { describe, expect, it } from 'vitest';
+import { readFile } from 'node:fs/promises';
+import { fileURLToPath } from 'node:url';
+import {
+	decodePDFRawStream,
+	PDFArray,
+	PDFDocument,
+	PDFRawStream,
+	type PDFPage
+} from '@cantoo/pdf-lib';
+import { describe, expect, it, vi } from 'vitest';
 import { randomCourse } from '../../testing/random-course';
 import { courseOf, wall } from '../../testing/sample';
 import type { Course } from '../course';
@@ -214,7 +221,7 @@ describe('the tape plan', () => {
 		for (const sheetScale of [undefined, 2]) {
 			const shares: number[] = [];
 			const wish = { paper: 'a4' as const, sheetScale };
-			const bytes = await tapePlan(many, wish, say, (share) => shares.push(share));
+			const bytes = await tapePlan(many, wish, say, { onProgress: (share) => shares.push(share) });
 			const length = (await PDFDocument.load(bytes)).getPageCount();
 			expect(Math.abs(length - pagesOf(many, wish))).toBeLessThanOrEqual(2);
 			expect(shares).toEqual(shares.toSorted((a, b) => a - b));
@@ -309,5 +316,38 @@ describe('the tape plan', () => {
 
 	it('names its sheets as a map does', () => {
 		expect([sheetName(0, 0), sheetName(2, 4), sheetName(26, 0)]).toEqual(['A1', 'C5', 'AA1']);
+	});
+});
+
+/** What the fonts of a file can say, by the tables with which a reader copies text. */
+async function lettersOf(bytes: Uint8Array): Promise<string> {
+	const document = await PDFDocument.load(bytes);
+	const letters: string[] = [];
+	for (const [, object] of document.context.enumerateIndirectObjects()) {
+		if (!(object instanceof PDFRawStream)) continue;
+		const code = new TextDecoder('latin1').decode(decodePDFRawStream(object).decode());
+		for (const [, hex] of code.matchAll(/^<[0-9a-f]+> <([0-9a-f]+)>$/gim))
+			letters.push(String.fromCodePoint(parseInt(hex!, 16)));
+	}
+	return letters.join('');
+}
+
+describe('a name that the usual fonts cannot write', () => {
+	const file = fileURLToPath(import.meta.resolve('dejavu-fonts-ttf/ttf/DejaVuSans.ttf'));
+	const fonts = vi.fn(async () => [await readFile(file)]);
+	const print = (name: string) => tapePlan(courseOf({ name }), { paper: 'a4' }, say, { fonts });
+
+	it('is written in a font that has it, of which only its letters are in the file', async () => {
+		const bytes = await print('Žlutý člun, Łódź, Ναυς, Лодка');
+		const letters = await lettersOf(bytes);
+		for (const letter of 'ŽčŁźΝЛ') expect(letters).toContain(letter);
+		expect(bytes.length).toBeLessThan(60_000);
+		expect(await print('Žlutý člun, Łódź, Ναυς, Лодка')).toEqual(bytes);
+	});
+
+	it('brings no font along where it is not needed', async () => {
+		fonts.mockClear();
+		await print('Quay, café, Žižka');
+		expect(fonts).not.toHaveBeenCalled();
 	});
 });

@@ -2,13 +2,14 @@
  * The tape plan as a PDF: the drawing to scale, every line with its length and its angle, what stands
  * where, the material; and, if wanted, the course over as many sheets as it takes, in true size too.
  */
-import { PDFDocument, StandardFonts } from 'pdf-lib';
+import * as fontkit from 'fontkit';
+import { PDFDocument, StandardFonts, type PDFFont } from '@cantoo/pdf-lib';
 import type { Course } from '../course';
 import type { Bounds } from '../extent';
 import { drawCourse, cornersOfBounds } from './drawing';
 import { materialOf, planLines, planSpots, type PlanLine, type PlanSpot } from './lines';
 import { pagesOf } from './pages';
-import { ofPage, Pen, type PageView } from './pen';
+import { canWrite, ofPage, Pen, type PageView } from './pen';
 import { rulers, type Ruler } from './ruler';
 import { eachSheet, margin, papers, pt, sheetsOf, type Paper, type Sheets } from './sheets';
 import type { Point } from '../measure';
@@ -34,15 +35,20 @@ interface Writing {
 	readonly ruler: Ruler;
 }
 
-/**
- * @param onProgress told, now and then, which part of all pages is written
- * @returns the bytes of the PDF
- */
+/** What whoever prints has besides the course. */
+export interface PrintHelp {
+	/** Told, now and then, which part of all pages is written. */
+	onProgress?(share: number): void;
+	/** TrueType files for names that the usual fonts of PDF cannot write. */
+	fonts?(): Promise<readonly Uint8Array[]>;
+}
+
+/** @returns the bytes of the PDF */
 export async function tapePlan(
 	course: Course,
 	wish: PrintWish,
 	say: Say,
-	onProgress: (share: number) => void = () => {}
+	{ onProgress, fonts }: PrintHelp = {}
 ): Promise<Uint8Array> {
 	// Without dates: the same course makes the same file.
 	const document = await PDFDocument.create({ updateMetadata: false });
@@ -52,8 +58,11 @@ export async function tapePlan(
 	const [short, long] = papers[wish.paper];
 	const isWide = course.size.width > course.size.height;
 	const expected = pagesOf(course, wish);
-	const pen = new Pen(document, font, bold, isWide ? [long, short] : [short, long], (count) =>
-		onProgress(Math.min(1, count / expected))
+	const isUsual = [...course.name].every((sign) => canWrite(bold, sign));
+	const others = isUsual ? [] : await embedded(document, (await fonts?.()) ?? []);
+	const size = isWide ? ([long, short] as const) : ([short, long] as const);
+	const pen = new Pen(document, font, bold, size, others, (count) =>
+		onProgress?.(Math.min(1, count / expected))
 	);
 	const sheets = wish.sheetScale ? sheetsOf(course, wish.paper, wish.sheetScale) : undefined;
 	const lines = planLines(course);
@@ -65,6 +74,12 @@ export async function tapePlan(
 	writeMaterial(writing, course);
 	if (sheets) writeSheets(writing, course, sheets);
 	return document.save();
+}
+
+/** Only what is written of them goes into the file. */
+function embedded(document: PDFDocument, files: readonly Uint8Array[]): Promise<PDFFont[]> {
+	document.registerFontkit(fontkit);
+	return Promise.all(files.map((file) => document.embedFont(file, { subset: true })));
 }
 
 // --- the drawing to scale ---

@@ -17,7 +17,7 @@ import {
 	type PDFFont,
 	type PDFOperator,
 	type PDFPage
-} from 'pdf-lib';
+} from '@cantoo/pdf-lib';
 import { channelsOf } from '../../colours';
 import { margin, pt, rowHeight } from './sheets';
 import type { Point } from '../measure';
@@ -57,8 +57,6 @@ export class Pen {
 	private page!: PDFPage;
 	/** The middles of those on this page, points, by the square of the page that they are in. */
 	private readonly labels = new Map<string, Label[]>();
-	/** Signs that a font can write, or not. */
-	private readonly known = new Map<PDFFont, Map<string, boolean>>();
 	/** Points from the bottom at which the next row stands. */
 	y = 0;
 
@@ -68,6 +66,8 @@ export class Pen {
 		readonly font: PDFFont,
 		readonly bold: PDFFont,
 		readonly size: readonly [number, number],
+		/** For what these two cannot write. */
+		private readonly others: readonly PDFFont[] = [],
 		/** Told, with each page, how many there are. */
 		private readonly onPage: (count: number) => void = () => {}
 	) {}
@@ -79,18 +79,15 @@ export class Pen {
 		this.y = (height - margin) * pt - 16;
 	}
 
-	/** What the font cannot write is left as a mark; nothing of it is lost from the course. */
+	/** What no font can write is left as a mark; nothing of it is lost from the course. */
 	text(text: string, x: number, y: number, size = textSize, font = this.font): void {
-		const written = [...text].map((sign) => (this.canWrite(font, sign) ? sign : '?')).join('');
-		this.page.drawText(written, { x, y, size, font });
-	}
-
-	private canWrite(font: PDFFont, sign: string): boolean {
-		let signs = this.known.get(font);
-		if (!signs) this.known.set(font, (signs = new Map()));
-		let can = signs.get(sign);
-		if (can === undefined) signs.set(sign, (can = canWrite(font, sign)));
-		return can;
+		const signs = [...text];
+		const fonts = signs.every((sign) => canWrite(font, sign)) ? [font] : [...this.others, font];
+		let at = x;
+		for (const { run, by } of runsOf(signs, fonts)) {
+			this.page.drawText(run, { x: at, y, size, font: by });
+			at += by.widthOfTextAtSize(run, size);
+		}
 	}
 
 	/**
@@ -196,11 +193,24 @@ export class Pen {
 	}
 }
 
-function canWrite(font: PDFFont, sign: string): boolean {
-	try {
-		font.encodeText(sign);
-		return true;
-	} catch {
-		return false;
+const written = new WeakMap<PDFFont, ReadonlySet<number>>();
+
+/** Whether a font has a letter, or another sign. */
+export function canWrite(font: PDFFont, sign: string): boolean {
+	const signs = written.get(font) ?? new Set(font.getCharacterSet());
+	written.set(font, signs);
+	return signs.has(sign.codePointAt(0)!);
+}
+
+/** Signs that the same font can write, together; the last of the fonts writes a mark for all others. */
+function runsOf(signs: readonly string[], fonts: readonly PDFFont[]) {
+	const runs: { run: string; readonly by: PDFFont }[] = [];
+	for (const sign of signs) {
+		const found = fonts.find((font) => canWrite(font, sign));
+		const by = found ?? fonts.at(-1)!;
+		const last = runs.at(-1);
+		if (last?.by === by) last.run += found ? sign : '?';
+		else runs.push({ run: found ? sign : '?', by });
 	}
+	return runs;
 }
