@@ -198,9 +198,12 @@ function countIn(step: Step): number {
 	return count;
 }
 
+/** Of a thousand rows with each change: so without a list of their names. */
 function isSame(a: Row, b: Row): boolean {
-	const names = Object.keys(b) as (keyof Row)[];
-	return names.length === Object.keys(a).length && names.every((name) => a[name] === b[name]);
+	for (const name in b) if (a[name as keyof Row] !== b[name as keyof Row]) return false;
+	// A bud that was open, or between steps, has a name more.
+	for (const name in a) if (!(name in b)) return false;
+	return true;
 }
 
 /** Where a step dropped between this row and the one above it goes; none above a chain's head. */
