@@ -14,6 +14,7 @@ import { simulate, type Rehearsal } from '../simulation/simulate';
 import type { Attempt } from '../simulation/attempt';
 import { perfect, through, type Wire } from '../testing/loopback';
 import { planFrom } from '../testing/random-plan';
+import { runs } from '../testing/runs';
 import { courseOf, go, planFor, planOf, step, wait, wall } from '../testing/sample';
 import index from '../../../samples/index.json';
 import { toRobotSchema, type FromRobot } from './frames';
@@ -54,7 +55,7 @@ describe('a plan through a link', () => {
 	const isContested = (plan: Plan): boolean =>
 		checkPlan(plan).some(({ sentence: { key } }) => key === 'check.sameWheels');
 
-	it('200 random plans: the same attempt, entry by entry', () => {
+	it('random plans: the same attempt, entry by entry', () => {
 		const course = courseOf({ walls: [wall([0, 1.2], [2, 1.2])] });
 		fc.assert(
 			fc.property(fc.array(fc.nat(1000), { minLength: 20, maxLength: 60 }), (numbers) => {
@@ -72,7 +73,7 @@ describe('a plan through a link', () => {
 					fingerprintOf(rehearse(rehearsal))
 				);
 			}),
-			{ numRuns: 200, seed: 11 }
+			{ numRuns: runs(80, 200), seed: 11 }
 		);
 	}, 60_000);
 

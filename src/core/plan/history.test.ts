@@ -119,7 +119,7 @@ describe('edits', () => {
 					value: last
 				});
 			}),
-			{ numRuns: runs(1200, 10_000), seed: 2026 }
+			{ numRuns: runs(500, 10_000), seed: 2026 }
 		);
 	}, 240_000);
 
