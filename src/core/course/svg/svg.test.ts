@@ -51,9 +51,16 @@ const bezier = (a: Point, b: Point, c: Point, d: Point): Point[] =>
 	});
 const red = 'stroke="red" fill="none"';
 const mmHead = 'width="100mm" height="100mm" viewBox="0 0 100 100"';
+const rect = (x: number, y: number, width: number, height: number): string =>
+	`<rect x="${x}" y="${y}" width="${width}" height="${height}" ${red}/>`;
 
-/** Drawings as general drawing programs write them, and the geometry that they mean. */
-const drawings: readonly (readonly [string, string, string, readonly Point[]])[] = [
+/** Drawings as general drawing programs write them, and the geometry that they mean, if it is not the square. */
+const drawings: readonly (readonly [
+	name: string,
+	head: string,
+	body: string,
+	meant?: readonly Point[]
+])[] = [
 	[
 		'a line',
 		mmHead,
@@ -64,13 +71,8 @@ const drawings: readonly (readonly [string, string, string, readonly Point[]])[]
 		]
 	],
 	['a polyline', mmHead, `<polyline points="10,10 30,10 30,30 10,30" ${red}/>`, square],
-	[
-		'a polygon with commas only',
-		mmHead,
-		`<polygon points="10,10,30,10,30,30,10,30" ${red}/>`,
-		square
-	],
-	['a rectangle', mmHead, `<rect x="10" y="10" width="20" height="20" ${red}/>`, square],
+	['a polygon with commas only', mmHead, `<polygon points="10,10,30,10,30,30,10,30" ${red}/>`],
+	['a rectangle', mmHead, rect(10, 10, 20, 20), square],
 	['a circle', mmHead, `<circle cx="50" cy="50" r="20" ${red}/>`, circle(50, 50, 20)],
 	[
 		'an ellipse that is a circle',
@@ -120,149 +122,101 @@ const drawings: readonly (readonly [string, string, string, readonly Point[]])[]
 		]
 	],
 	['numbers with exponents', mmHead, `<path d="M1e1 1.0e1H3E1V.3e2H10z" ${red}/>`, square],
-	[
-		'translate',
-		mmHead,
-		`<g transform="translate(5,5)"><rect x="5" y="5" width="20" height="20" ${red}/></g>`,
-		square
-	],
-	[
-		'scale',
-		mmHead,
-		`<g transform="scale(2)"><rect x="5" y="5" width="10" height="10" ${red}/></g>`,
-		square
-	],
+	['translate', mmHead, `<g transform="translate(5,5)">${rect(5, 5, 20, 20)}</g>`],
+	['scale', mmHead, `<g transform="scale(2)">${rect(5, 5, 10, 10)}</g>`],
 	[
 		'rotate about a point',
 		mmHead,
-		`<rect transform="rotate(90 20 20)" x="10" y="10" width="20" height="20" ${red}/>`,
-		square
+		`<rect transform="rotate(90 20 20)" x="10" y="10" width="20" height="20" ${red}/>`
 	],
 	[
 		'nested transforms',
 		mmHead,
-		`<g transform="translate(10 10)"><g transform="scale(2)"><g transform="rotate(90)"><path d="M0 0V-10H10V0Z" ${red}/></g></g></g>`,
-		square
+		`<g transform="translate(10 10)"><g transform="scale(2)"><g transform="rotate(90)"><path d="M0 0V-10H10V0Z" ${red}/></g></g></g>`
 	],
 	[
 		'a list of transforms',
 		mmHead,
-		`<rect transform="translate(10,10) scale(2, 2)" width="10" height="10" ${red}/>`,
-		square
+		`<rect transform="translate(10,10) scale(2, 2)" width="10" height="10" ${red}/>`
 	],
-	[
-		'a matrix',
-		mmHead,
-		`<rect transform="matrix(2 0 0 2 10 10)" width="10" height="10" ${red}/>`,
-		square
-	],
+	['a matrix', mmHead, `<rect transform="matrix(2 0 0 2 10 10)" width="10" height="10" ${red}/>`],
 	[
 		'skew there and back',
 		mmHead,
-		`<g transform="skewX(30)"><rect transform="skewX(-30)" x="10" y="10" width="20" height="20" ${red}/></g>`,
-		square
+		`<g transform="skewX(30)"><rect transform="skewX(-30)" x="10" y="10" width="20" height="20" ${red}/></g>`
 	],
-	[
-		'a mirror',
-		mmHead,
-		`<g transform="scale(-1 1) translate(-40 0)"><rect x="10" y="10" width="20" height="20" ${red}/></g>`,
-		square
-	],
-	[
-		'centimetres',
-		'width="10cm" height="10cm" viewBox="0 0 100 100"',
-		`<rect x="10" y="10" width="20" height="20" ${red}/>`,
-		square
-	],
-	[
-		'inches',
-		'width="3.937008in" height="3.937008in" viewBox="0 0 100 100"',
-		`<rect x="10" y="10" width="20" height="20" ${red}/>`,
-		square
-	],
+	['a mirror', mmHead, `<g transform="scale(-1 1) translate(-40 0)">${rect(10, 10, 20, 20)}</g>`],
+	['centimetres', 'width="10cm" height="10cm" viewBox="0 0 100 100"', rect(10, 10, 20, 20)],
+	['inches', 'width="3.937008in" height="3.937008in" viewBox="0 0 100 100"', rect(10, 10, 20, 20)],
 	[
 		'points',
 		'width="283.46457pt" height="283.46457pt" viewBox="0 0 283.46457 283.46457"',
-		`<rect x="28.346457" y="28.346457" width="56.692913" height="56.692913" ${red}/>`,
-		square
+		rect(28.346457, 28.346457, 56.692913, 56.692913)
 	],
 	[
 		'pixels alone',
 		'width="377.95276" height="377.95276"',
-		`<rect x="37.795276" y="37.795276" width="75.590551" height="75.590551" ${red}/>`,
-		square
+		rect(37.795276, 37.795276, 75.590551, 75.590551)
 	],
 	[
 		'a viewBox alone',
 		'viewBox="0 0 377.95276 377.95276"',
-		`<rect x="37.795276" y="37.795276" width="75.590551" height="75.590551" ${red}/>`,
-		square
+		rect(37.795276, 37.795276, 75.590551, 75.590551)
 	],
 	[
 		'units on an element',
 		'width="100mm" height="100mm"',
-		`<rect x="10mm" y="1cm" width="20mm" height="2cm" ${red}/>`,
-		square
+		`<rect x="10mm" y="1cm" width="20mm" height="2cm" ${red}/>`
 	],
 	[
 		'a viewBox that begins elsewhere',
 		'width="100mm" height="100mm" viewBox="-50 -50 100 100"',
-		`<rect x="-40" y="-40" width="20" height="20" ${red}/>`,
-		square
+		rect(-40, -40, 20, 20)
 	],
 	[
 		'a viewBox of another shape, in the middle',
 		'width="100mm" height="100mm" viewBox="0 0 100 50"',
-		`<rect x="10" y="-15" width="20" height="20" ${red}/>`,
-		square
+		rect(10, -15, 20, 20)
 	],
 	[
 		'a viewBox at its corner',
 		'width="100mm" height="100mm" viewBox="0 0 100 50" preserveAspectRatio="xMinYMin"',
-		`<rect x="10" y="10" width="20" height="20" ${red}/>`,
-		square
+		rect(10, 10, 20, 20)
 	],
 	[
 		'a viewBox stretched',
 		'width="100mm" height="100mm" viewBox="0 0 200 50" preserveAspectRatio="none"',
-		`<rect x="20" y="5" width="40" height="10" ${red}/>`,
-		square
+		rect(20, 5, 40, 10)
 	],
 	[
 		'use',
 		mmHead,
-		`<defs><rect id="r" width="20" height="20" ${red}/></defs><use href="#r" x="10" y="10"/>`,
-		square
+		`<defs><rect id="r" width="20" height="20" ${red}/></defs><use href="#r" x="10" y="10"/>`
 	],
 	[
 		'use of a use, with transforms',
 		mmHead,
-		`<defs><rect id="r" width="10" height="10" ${red}/><g id="q"><use xlink:href="#r" x="5"/></g></defs><use xlink:href="#q" transform="scale(2)" y="5"/>`,
-		square
+		`<defs><rect id="r" width="10" height="10" ${red}/><g id="q"><use xlink:href="#r" x="5"/></g></defs><use xlink:href="#q" transform="scale(2)" y="5"/>`
 	],
 	[
 		'a symbol with a window',
 		mmHead,
-		`<symbol id="s" viewBox="0 0 10 10"><rect width="10" height="10" ${red}/></symbol><use href="#s" x="10" y="10" width="20" height="20"/>`,
-		square
+		`<symbol id="s" viewBox="0 0 10 10"><rect width="10" height="10" ${red}/></symbol><use href="#s" x="10" y="10" width="20" height="20"/>`
 	],
 	[
 		'a nested drawing',
 		mmHead,
-		`<svg x="10" y="10" width="20" height="20" viewBox="0 0 1 1"><rect width="1" height="1" ${red}/></svg>`,
-		square
+		`<svg x="10" y="10" width="20" height="20" viewBox="0 0 1 1"><rect width="1" height="1" ${red}/></svg>`
 	],
 	[
 		'inherited styles',
 		mmHead,
-		`<g fill="none"><g style="stroke:#f00"><rect x="10" y="10" width="20" height="20"/></g></g>`,
-		square
+		`<g fill="none"><g style="stroke:#f00"><rect x="10" y="10" width="20" height="20"/></g></g>`
 	],
 	[
 		'a style sheet',
 		mmHead,
-		`<style>.a{fill:none;stroke:#FF0000}</style><rect class="b a" x="10" y="10" width="20" height="20"/>`,
-		square
+		`<style>.a{fill:none;stroke:#FF0000}</style><rect class="b a" x="10" y="10" width="20" height="20"/>`
 	],
 	[
 		'rounded corners',
@@ -273,8 +227,7 @@ const drawings: readonly (readonly [string, string, string, readonly Point[]])[]
 	[
 		'what is not shown beside what is',
 		mmHead,
-		`<g style="display:none"><rect width="9" height="9" ${red}/></g><rect x="10" y="10" width="20" height="20" ${red}/><clipPath id="c"><rect width="5" height="5"/></clipPath>`,
-		square
+		`<g style="display:none"><rect width="9" height="9" ${red}/></g>${rect(10, 10, 20, 20)}<clipPath id="c"><rect width="5" height="5"/></clipPath>`
 	]
 ];
 
@@ -283,7 +236,7 @@ describe('a drawing of any program', () => {
 		expect(drawings.length).toBeGreaterThanOrEqual(40);
 	});
 
-	it.each(drawings)('%s', (_name, head, body, meant) => {
+	it.each(drawings)('%s', (_name, head, body, meant = square) => {
 		const { shapes } = drawing(body, head);
 		expect(shapes).toHaveLength(1);
 		const [{ points, isClosed, colour }] = shapes as [VectorDrawing['shapes'][number]];
