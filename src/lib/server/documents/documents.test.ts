@@ -10,13 +10,13 @@ import { newSaveId, saveOf, withDatabase } from '../testing';
 import { copyDocument, renameDocument } from './change';
 import { listDocuments, openDocument, type Choice } from './list';
 import { saveDocument } from './save';
-import { courseWork, done, id, nameOf, names, send } from './testing';
+import { courseWork, done, id, nameOf, names, saveTo } from './testing';
 import { readAll } from './upkeep';
 
 describe('saving', () => {
 	it('refuses a course over a plan, with a sentence', () =>
 		withDatabase(async () => {
-			await send(saveOf('one'));
+			await saveTo(saveOf('one'));
 			const refused = await saveDocument(id, saveOf('', 1, { work: courseWork }), null);
 			expect(!refused.ok && say(refused.failure)).toMatch(/A plan has this address/);
 			expect(await names()).toEqual(['one']);
@@ -24,25 +24,25 @@ describe('saving', () => {
 
 	it('answers a save that comes twice at once, or late, as it did the first time', () =>
 		withDatabase(async () => {
-			await send(saveOf('one'));
+			await saveTo(saveOf('one'));
 			for (let round = 1; round <= 20; round++) {
 				const save = saveOf(`round ${round}`, round);
-				const answers = await Promise.all([send(save), send(save), send(save)]);
+				const answers = await Promise.all([saveTo(save), saveTo(save), saveTo(save)]);
 				for (const answer of answers) expect(answer).toEqual({ revision: round + 1, kept: null });
 			}
 			const late = saveOf('late', 21);
-			await send(late);
-			await send(saveOf('newer', 22));
-			expect(await send(late)).toEqual({ revision: 22, kept: null });
+			await saveTo(late);
+			await saveTo(saveOf('newer', 22));
+			expect(await saveTo(late)).toEqual({ revision: 22, kept: null });
 			expect(await names()).toEqual(['newer']);
 		}));
 
 	it('takes a save for known that comes after a newer one of the same tab', () =>
 		withDatabase(async () => {
-			await send(saveOf('one'));
+			await saveTo(saveOf('one'));
 			const lost = saveOf('two', 1);
-			await send(saveOf('three', 1, { unanswered: [lost.saveId] }));
-			expect(await send(lost)).toEqual({ revision: 2, kept: null });
+			await saveTo(saveOf('three', 1, { unanswered: [lost.saveId] }));
+			expect(await saveTo(lost)).toEqual({ revision: 2, kept: null });
 			expect(await names()).toEqual(['three']);
 		}));
 
@@ -50,7 +50,7 @@ describe('saving', () => {
 		withDatabase(async () => {
 			for (let round = 0; round < 20; round++) {
 				const to = `new-${round}`;
-				const [one, two] = await Promise.all([send(saveOf('a'), to), send(saveOf('b'), to)]);
+				const [one, two] = await Promise.all([saveTo(saveOf('a'), to), saveTo(saveOf('b'), to)]);
 				expect([one.kept, two.kept].filter(Boolean)).toHaveLength(1);
 			}
 			expect(await names()).toHaveLength(40);
@@ -60,14 +60,14 @@ describe('saving', () => {
 		withDatabase(async () => {
 			for (let round = 0; round < 20; round++) {
 				const to = `quay-${round}`;
-				await send(saveOf('one'), to);
-				await send(saveOf('two', 1), to);
+				await saveTo(saveOf('one'), to);
+				await saveTo(saveOf('two', 1), to);
 				const lost = saveOf('tablet 1', 1);
-				const { kept } = await send(lost, to);
-				await send(saveOf('somebody else', 1), kept!.id);
+				const { kept } = await saveTo(lost, to);
+				await saveTo(saveOf('somebody else', 1), kept!.id);
 				const next = saveOf('tablet 2', 1, { unanswered: [lost.saveId] });
 				const again = saveOf('tablet 3', 1, { unanswered: [lost.saveId] });
-				const both = await Promise.all([send(next, to), send(again, to)]);
+				const both = await Promise.all([saveTo(next, to), saveTo(again, to)]);
 				expect(await nameOf(kept!.id)).toBe('somebody else');
 				for (const answer of both) expect(answer.kept!.id).not.toBe(kept!.id);
 			}
@@ -75,25 +75,24 @@ describe('saving', () => {
 
 	it('goes on in the second version that it made itself', () =>
 		withDatabase(async () => {
-			await send(saveOf('one'));
-			await send(saveOf('two', 1));
+			await saveTo(saveOf('one'));
+			await saveTo(saveOf('two', 1));
 			const lost = saveOf('tablet 1', 1);
-			const { kept } = await send(lost);
+			const { kept } = await saveTo(lost);
 			const next = saveOf('tablet 2', 1, { unanswered: [lost.saveId] });
-			expect((await Promise.all([send(next), send(next)])).map((each) => each.kept!.id)).toEqual([
-				kept!.id,
-				kept!.id
-			]);
-			expect(await send(lost)).toMatchObject({ revision: 2, kept: { id: kept!.id } });
+			expect(
+				(await Promise.all([saveTo(next), saveTo(next)])).map((each) => each.kept!.id)
+			).toEqual([kept!.id, kept!.id]);
+			expect(await saveTo(lost)).toMatchObject({ revision: 2, kept: { id: kept!.id } });
 			expect(await names()).toHaveLength(2);
 		}));
 
 	it('does not stumble over a save that bears the id of another document', () =>
 		withDatabase(async () => {
-			await send(saveOf('victim'), 'victim');
-			await send(saveOf('one'));
-			await send(saveOf('two', 1));
-			const { kept } = await send(saveOf('three', 0, { saveId: 'victim' }));
+			await saveTo(saveOf('victim'), 'victim');
+			await saveTo(saveOf('one'));
+			await saveTo(saveOf('two', 1));
+			const { kept } = await saveTo(saveOf('three', 0, { saveId: 'victim' }));
 			expect(kept!.id).not.toBe('victim');
 			expect(await nameOf('victim')).toBe('victim');
 		}));
@@ -102,8 +101,8 @@ describe('saving', () => {
 describe('a list', () => {
 	it('shows a row that cannot be read as such, and the others', () =>
 		withDatabase(async () => {
-			await send(saveOf('sound'));
-			await send(saveOf('broken'), 'broken');
+			await saveTo(saveOf('sound'));
+			await saveTo(saveOf('broken'), 'broken');
 			const { documents } = await database();
 			await documents.update({ content: '{"format":"x"}' }, { where: { id: 'broken' } });
 			await readAll('a build');
@@ -122,8 +121,8 @@ describe('a list', () => {
 		withDatabase(async () => {
 			await fillWithSamples();
 			const odille = done(await takeName('Odille'));
-			await send(saveOf('Lamp by Odille'), 'lamp-odille', odille.id);
-			for (let i = 0; i < 7; i++) await send(saveOf(`Lamp ${i}`), `lamp-${i}`);
+			await saveTo(saveOf('Lamp by Odille'), 'lamp-odille', odille.id);
+			for (let i = 0; i < 7; i++) await saveTo(saveOf(`Lamp ${i}`), `lamp-${i}`);
 			const found = async (choice: Choice, kind: DocumentKind = 'plan') =>
 				(await listDocuments(kind, choice)).rows.map(({ name }) => name);
 			expect(await found({ find: 'LAMP 3' })).toEqual(['Lamp 3']);
@@ -145,7 +144,7 @@ describe('a list', () => {
 
 	it('counts the steps again after each new build, once', () =>
 		withDatabase(async () => {
-			await send(saveOf('one'));
+			await saveTo(saveOf('one'));
 			const { documents } = await database();
 			const forget = () => documents.update({ summary: null }, { where: {} });
 			await forget();
@@ -228,7 +227,7 @@ describe('the first start', () => {
 			const { sequelize } = await database();
 			await sequelize.query("DELETE FROM SequelizeMeta WHERE name = '0001-people-and-documents'");
 			await closeDatabase();
-			await send(saveOf('one', 0, { saveId: newSaveId() }));
+			await saveTo(saveOf('one', 0, { saveId: newSaveId() }));
 			expect(await names()).toEqual(['one']);
 		}));
 });

@@ -15,7 +15,7 @@ export function done<T>(result: Result<T> | null): T {
 	if (!result?.ok) throw new Error(result ? say(result.failure) : 'nothing there');
 	return result.value;
 }
-export const send = async (save: Save, to = id, person: string | null = null): Promise<Saved> =>
+export const saveTo = async (save: Save, to = id, person: string | null = null): Promise<Saved> =>
 	done(await saveDocument(to, save, person));
 export const nameOf = async (of = id) => done(await openDocument(of, 'plan')).content.name;
 export const names = async () =>

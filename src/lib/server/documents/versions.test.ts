@@ -5,7 +5,7 @@ import { takeName } from '../people';
 import { saveOf, withDatabase } from '../testing';
 import { setDeleted } from './change';
 import { listDocuments, openDocument } from './list';
-import { courseWork, done, id, nameOf, names, send } from './testing';
+import { courseWork, done, id, nameOf, names, saveTo } from './testing';
 import { lookAfter, tidyUp } from './upkeep';
 import { plansOn } from './uses';
 import { goBack, listVersions } from './versions';
@@ -17,8 +17,8 @@ describe('versions', () => {
 		withDatabase(async () => {
 			const ada = done(await takeName('Ada')).id;
 			const piet = done(await takeName('Piet')).id;
-			await send(saveOf('mine'), id, ada);
-			await send(saveOf('overwritten', 1), id, piet);
+			await saveTo(saveOf('mine'), id, ada);
+			await saveTo(saveOf('overwritten', 1), id, piet);
 			const [version] = (await listVersions(id))!;
 			expect(version).toMatchObject({ name: 'mine', by: 'Ada', summary: { steps: 0 } });
 			done(await goBack(id, version!.id, ada));
@@ -28,7 +28,7 @@ describe('versions', () => {
 
 	it('of one person are one for each two minutes, and the last before a pause', () =>
 		withDatabase(async () => {
-			await send(saveOf('save 0'));
+			await saveTo(saveOf('save 0'));
 			const { sequelize } = await database();
 			// One save each ten seconds for ten minutes, then another one after an hour.
 			const start = Date.now() - 2 * 3600 * 1000;
@@ -47,7 +47,7 @@ describe('versions', () => {
 
 	it('are thinned with age, and given up after a year', () =>
 		withDatabase(async () => {
-			await send(saveOf('now'));
+			await saveTo(saveOf('now'));
 			const { versions, documents } = await database();
 			const at = (age: number) => new Date(Date.now() - age * day);
 			const add = (name: string, age: number, savedBy = 'ada') =>
@@ -83,7 +83,7 @@ describe('versions', () => {
 describe('what was deleted', () => {
 	it('can be brought back for thirty days, and is emptied then', () =>
 		withDatabase(async () => {
-			await send(saveOf('one'));
+			await saveTo(saveOf('one'));
 			done(await setDeleted(id, true));
 			expect((await listDocuments('plan')).rows).toHaveLength(0);
 			expect((await listDocuments('plan', { isDeleted: true })).rows[0]!.name).toBe('one');
@@ -98,9 +98,9 @@ describe('what was deleted', () => {
 	it('is not given up for a clock that was wrong once, and is when it has been right for days', () =>
 		withDatabase(async () => {
 			const { versions } = await database();
-			await send(saveOf('one'));
-			await send(saveOf('two', 1));
-			await send(saveOf('gone'), 'gone');
+			await saveTo(saveOf('one'));
+			await saveTo(saveOf('two', 1));
+			await saveTo(saveOf('gone'), 'gone');
 			done(await setDeleted('gone', true));
 			const now = Date.now();
 			const binned = async () => (await listDocuments('plan', { isDeleted: true })).rows.length;
@@ -118,8 +118,8 @@ describe('what was deleted', () => {
 	it('comes back with its course, however long before that was deleted', () =>
 		withDatabase(async () => {
 			const bench = { courseId: 'reeds', variation: 'classroom' as const, attempts: [] };
-			await send(saveOf('', 0, { work: courseWork }), 'reeds');
-			await send(saveOf('one', 0, { bench }));
+			await saveTo(saveOf('', 0, { work: courseWork }), 'reeds');
+			await saveTo(saveOf('one', 0, { bench }));
 			const { documents } = await database();
 			const long = new Date(Date.now() - 40 * day);
 			await documents.update({ deletedAt: long }, { where: { id: 'reeds' }, silent: true });
@@ -132,9 +132,9 @@ describe('what was deleted', () => {
 	it('stays as long as a plan is tried on it, and says so', () =>
 		withDatabase(async () => {
 			const bench = { courseId: 'reeds', variation: 'classroom' as const, attempts: [] };
-			await send(saveOf('', 0, { work: courseWork }), 'reeds');
-			await send(saveOf('', 0, { work: courseWork }), 'reeds-2');
-			await send(saveOf('one', 0, { bench }));
+			await saveTo(saveOf('', 0, { work: courseWork }), 'reeds');
+			await saveTo(saveOf('', 0, { work: courseWork }), 'reeds-2');
+			await saveTo(saveOf('one', 0, { bench }));
 			expect(await plansOn('reeds')).toEqual([{ id, name: 'one', owner: null }]);
 			expect(await plansOn('reed')).toEqual([]);
 			for (const one of ['reeds', 'reeds-2']) done(await setDeleted(one, true));
