@@ -10,9 +10,9 @@ addMessages(words);
 
 /** Its letters are fetched only for a name that needs them. */
 async function fonts(): Promise<Uint8Array[]> {
-	const answer = await fetch(dejavu);
-	if (!answer.ok) return [];
-	return [new Uint8Array(await answer.arrayBuffer())];
+	// Without them it is printed all the same, with marks for what cannot be written.
+	const answer = await fetch(dejavu).catch(() => undefined);
+	return answer?.ok ? [new Uint8Array(await answer.arrayBuffer())] : [];
 }
 
 const service = {

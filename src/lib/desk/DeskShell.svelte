@@ -61,8 +61,8 @@
 		showsKeys: boolean;
 		/** Keys of this desk, before those of every desk. @returns whether it was one */
 		onkey: (event: KeyboardEvent) => boolean;
-		/** Of a grid with the floor and the side, on a wide screen and on a narrow one. */
-		columns: { readonly wide: string; readonly narrow: string };
+		/** Of a grid with the floor and the side; on a narrow screen the same, if not given. */
+		columns: { readonly wide: string; readonly narrow?: string };
 		/** On a tablet upright the side lies below the floor, with a border that can be moved. */
 		stacks?: boolean;
 		bar: Snippet;
@@ -109,13 +109,13 @@
 <svelte:window {onkeydown} />
 <svelte:head><title>{document.name} · {t('app.name')}</title></svelte:head>
 
-<div class="desk" style:--wide={columns.wide} style:--narrow={columns.narrow}>
+<div class="desk" style:--wide={columns.wide} style:--narrow={columns.narrow ?? columns.wide}>
 	{@render bar()}
 	<Notices
 		saver={bench.saver}
 		otherVersion={path + opened}
-		refused={bench.voice.failure}
-		ondismiss={() => (bench.voice.failure = '')}
+		refused={bench.voice.notice}
+		ondismiss={() => (bench.voice.notice = '')}
 		onsavefile={() => downloadDocument(document)}
 	/>
 	<main

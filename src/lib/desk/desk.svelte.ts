@@ -42,7 +42,7 @@ export class Desk<D, E> {
 			this.voice.refuse(say(performed.failure));
 			return false;
 		}
-		this.voice.failure = '';
+		this.voice.notice = '';
 		this.take(performed.value);
 		this.hands.save();
 		if (news) this.voice.announce(news);

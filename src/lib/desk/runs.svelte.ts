@@ -196,10 +196,10 @@ export class Runs {
 				// The last word of progress can come after the attempt itself.
 				if (id === this.count && this.rehearsing) this.rehearsing = { seconds };
 			});
-			this.voice.failure = '';
+			this.voice.notice = '';
 			return attempt;
 		} catch (error) {
-			this.voice.failure = t('bench.rehearsalFailed', { detail: (error as Error).message });
+			this.voice.notice = t('bench.rehearsalFailed', { detail: (error as Error).message });
 			return null;
 		} finally {
 			if (id === this.count) this.rehearsing = null;

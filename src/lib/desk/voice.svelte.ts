@@ -2,8 +2,8 @@
 export class Voice {
 	/** The latest news, with a count so that the same words are said again. */
 	announcement = $state({ text: '', count: 0 });
-	/** Why the last thing was not done. */
-	failure = $state('');
+	/** What is shown over the desk until it is read: mostly why the last thing was not done. */
+	notice = $state('');
 	/** The step to hold in view and under the keyboard. */
 	focus = $state<{ key: string; count: number } | null>(null);
 
@@ -14,7 +14,7 @@ export class Voice {
 	/** Says why something was not done. */
 	refuse(reason: string): void {
 		this.announce(reason);
-		this.failure = reason;
+		this.notice = reason;
 	}
 
 	focusOn(key: string): void {

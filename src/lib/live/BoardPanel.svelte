@@ -99,7 +99,8 @@
 </SidePanel>
 
 <style>
-	.row {
+	.row,
+	.board :global(.row) {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 0.4rem;

@@ -63,30 +63,24 @@
 <div class="row">
 	<button
 		class="button button-plain button-icon"
-		aria-label={t('board.earlier', { name: name })}
+		aria-label={t('board.earlier', { name })}
 		disabled={index === 0}
 		onclick={() => things.move(thing.id, index - 1)}><ArrowLeft size={18} /></button
 	>
 	<button
 		class="button button-plain button-icon"
-		aria-label={t('board.later', { name: name })}
+		aria-label={t('board.later', { name })}
 		disabled={index === things.list.length - 1}
 		onclick={() => things.move(thing.id, index + 1)}><ArrowRight size={18} /></button
 	>
 	<button
 		class="button button-plain button-icon"
-		aria-label={t('board.remove', { name: name })}
+		aria-label={t('board.remove', { name })}
 		onclick={() => things.remove(thing.id)}><Trash2 size={18} /></button
 	>
 </div>
 
 <style>
-	.row {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0.4rem;
-		align-items: end;
-	}
 	strong {
 		display: flex;
 		gap: 0.35rem;

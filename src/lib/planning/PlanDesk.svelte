@@ -45,10 +45,10 @@
 	async function openFile(file: File) {
 		const read = await readPlanFile(file);
 		const name = file.name;
-		if (!read.ok)
-			bench.voice.refuse(t('bench.fileRefused', { file: name, reason: say(read.failure) }));
+		const { voice } = bench;
+		if (!read.ok) voice.notice = t('bench.fileRefused', { file: name, reason: say(read.failure) });
 		else if (bench.replacePlan(read.value))
-			bench.voice.refuse(t('bench.fileOpened', { name: read.value.name }));
+			voice.notice = t('bench.fileOpened', { name: read.value.name });
 	}
 
 	function jumpTo(stepId: string) {
@@ -76,10 +76,7 @@
 	keys={planSheet}
 	bind:showsKeys
 	{onkey}
-	columns={{
-		wide: 'minmax(0, 3fr) minmax(23rem, 2fr)',
-		narrow: 'minmax(0, 3fr) minmax(23rem, 2fr)'
-	}}
+	columns={{ wide: 'minmax(0, 3fr) minmax(23rem, 2fr)' }}
 	stacks
 	docked={bench.live ? docked : undefined}
 >

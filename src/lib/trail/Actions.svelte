@@ -30,7 +30,7 @@
 	import { preferences } from '$lib/preferences.svelte';
 	import { shownKeys } from '$lib/ui/keys';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
-	import { chainKeys, copyKeys, moveKeys, selectKeys, tagKeys, walkKeys } from './key-table';
+	import { chainKeys, copyKeys, tagKeys, walkKeys } from './key-table';
 	import type { HeadRow, StepRow } from './rows';
 	import type { Opening } from './Sheet.svelte';
 
@@ -69,13 +69,13 @@
 			{
 				icon: ArrowUp,
 				key: 'trail.moveUp',
-				hint: shownKeys(moveKeys.move, 0),
+				hint: shownKeys(tagKeys.move, 0),
 				act: () => editing.moving.nudge(id, -1)
 			},
 			{
 				icon: ArrowDown,
 				key: 'trail.moveDown',
-				hint: shownKeys(moveKeys.move, 1),
+				hint: shownKeys(tagKeys.move, 1),
 				act: () => editing.moving.nudge(id, 1)
 			},
 			{
@@ -88,7 +88,7 @@
 				index + 1 < size && {
 					icon: ListPlus,
 					key: 'trail.selectNext',
-					hint: shownKeys(selectKeys.select, 1),
+					hint: shownKeys(tagKeys.select, 1),
 					act: () => editing.selection.selectNext(id)
 				},
 			!isFirst && {

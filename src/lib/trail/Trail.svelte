@@ -5,7 +5,7 @@
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
-	import { Adding } from './adding.svelte';
+	import { Adding, type TrailPane } from './adding.svelte';
 	import { clipboardOf } from './copying';
 	import DragGhost from './DragGhost.svelte';
 	import { Dragged } from './dragged.svelte';
@@ -52,7 +52,7 @@
 		focus,
 		untrack(() => bench.voice)
 	);
-	const adding = new Adding({
+	const pane: TrailPane = {
 		get bench() {
 			return bench;
 		},
@@ -67,7 +67,8 @@
 		},
 		focus,
 		sheet
-	});
+	};
+	const adding = new Adding(pane);
 
 	const ruler = new TagRuler();
 	let before: ReadonlyMap<string, Row> = new Map();
@@ -123,20 +124,7 @@
 		if (wanted) untrack(() => void focus.focus(wanted.key));
 	});
 
-	const hands = handsOf({
-		get bench() {
-			return bench;
-		},
-		get rows() {
-			return rows;
-		},
-		focus,
-		sheet,
-		adding,
-		search: () => (isSearching = true),
-		zoomBy,
-		fit
-	});
+	const hands = handsOf(pane, adding, { search: () => (isSearching = true), zoomBy, fit });
 
 	function onkeydown(event: KeyboardEvent, row: Row, index: number) {
 		if (isTag(event.target)) onRowKey(event, row, index, hands);

@@ -10,7 +10,8 @@ import type { Opening } from './Sheet.svelte';
 import type { TagSheet } from './tag-sheet.svelte';
 import { elementOf, letGoOfFocus, type TrailFocus } from './trail-focus.svelte';
 
-interface Pane {
+/** The trail, as those see it who work on it. */
+export interface TrailPane {
 	readonly bench: Workbench;
 	readonly rows: readonly Row[];
 	readonly isFirst: boolean;
@@ -24,7 +25,7 @@ export class Adding {
 	readonly bud: OpenedBud;
 	readonly hasLit = $derived.by(() => this.pane.bench.plan.chains.some(isLit));
 
-	constructor(private readonly pane: Pane) {
+	constructor(private readonly pane: TrailPane) {
 		this.bud = new OpenedBud({
 			get plan() {
 				return pane.bench.plan;

@@ -1,26 +1,20 @@
 /** What the trail does for its keys: it opens, rehearses and goes elsewhere. */
 import { findStep, locateSteps } from '$core/plan/places';
-import type { Workbench } from '$lib/workbench/workbench.svelte';
-import type { Adding } from './adding.svelte';
+import type { Adding, TrailPane } from './adding.svelte';
 import type { TrailHands } from './keys';
 import { stepOf, type Row } from './rows';
 import type { Opening } from './Sheet.svelte';
-import type { TagSheet } from './tag-sheet.svelte';
-import { elementOf, type TrailFocus } from './trail-focus.svelte';
+import { elementOf } from './trail-focus.svelte';
 
-interface Pane {
-	readonly bench: Workbench;
-	readonly rows: readonly Row[];
-	readonly focus: TrailFocus;
-	readonly sheet: TagSheet;
-	readonly adding: Adding;
+/** What the pane itself does. */
+interface View {
 	search(): void;
 	zoomBy(factor: number): void;
 	fit(): void;
 }
 
-export function handsOf(pane: Pane): TrailHands {
-	const { focus, sheet, adding } = pane;
+export function handsOf(pane: TrailPane, adding: Adding, view: View): TrailHands {
+	const { focus, sheet } = pane;
 	const open = (row: Row, make: (anchor: HTMLElement) => Opening | null | undefined | false) => {
 		const anchor = elementOf(row.key);
 		const next = anchor && make(anchor);
@@ -49,9 +43,7 @@ export function handsOf(pane: Pane): TrailHands {
 		openTriggers(chain) {
 			if (focus.row) open(focus.row, (anchor) => ({ type: 'triggers', chain, anchor }));
 		},
-		search: pane.search,
-		zoomBy: pane.zoomBy,
-		fit: pane.fit,
+		...view,
 		runAlone: (chain) => void pane.bench.runs.rehearse(chain),
 		chainOf(row) {
 			if (row.type === 'head') return row.chain;

@@ -28,14 +28,8 @@ export const tagKeys = {
 	comment: { keys: ['c'], action: 'shortcut.comment' },
 	aside: { keys: ['s'], action: 'shortcut.aside' },
 	menu: { keys: ['m'], also: ['ContextMenu'], action: 'shortcut.menu' },
-	remove: { keys: ['Delete'], also: ['Backspace'], action: 'shortcut.remove' }
-} satisfies Shortcuts;
-
-export const moveKeys = {
-	move: { keys: ['Alt+ArrowUp', 'Alt+ArrowDown'], action: 'shortcut.move' }
-} satisfies Shortcuts;
-
-export const selectKeys = {
+	remove: { keys: ['Delete'], also: ['Backspace'], action: 'shortcut.remove' },
+	move: { keys: ['Alt+ArrowUp', 'Alt+ArrowDown'], action: 'shortcut.move' },
 	select: { keys: ['Shift+ArrowUp', 'Shift+ArrowDown'], action: 'shortcut.select' }
 } satisfies Shortcuts;
 

@@ -2,7 +2,7 @@
 import { definitionOf } from '$core/steps/catalogue';
 import { press, type Acts, type Shortcuts } from '$lib/ui/keys';
 import type { Editing } from '$lib/workbench/editing.svelte';
-import { carryKeys, chainKeys, moveKeys, selectKeys, tagKeys, walkKeys } from './key-table';
+import { carryKeys, chainKeys, tagKeys, walkKeys } from './key-table';
 import type { Row } from './rows';
 
 /** What the pane does for its keys. */
@@ -28,31 +28,20 @@ type ActsOf<T extends Shortcuts> = Acts<keyof T & string>;
 /** Does what a key means on a row. */
 export function onRowKey(event: KeyboardEvent, row: Row, index: number, hands: TrailHands): void {
 	const { editing } = hands;
-	const isStep = row.type === 'step';
 	const isDone = editing.moving.pickedUp
 		? press(event, carryKeys, carrying(editing))
 		: press(event, walkKeys, walking(row, index, hands)) ||
 			press(event, chainKeys, forChains(row, hands)) ||
-			press(event, tagKeys, { ...forAll(row, hands), ...forStep(row, hands) }) ||
-			(isStep && press(event, selectKeys, selecting(editing, row.step.id))) ||
-			(isStep && press(event, moveKeys, moving(editing, row.step.id)));
+			press(event, tagKeys, { ...forAll(row, hands), ...forStep(row, hands) });
 	if (!isDone) return;
 	event.preventDefault();
 	event.stopPropagation();
 }
 
-const moving = ({ moving }: Editing, id: string): ActsOf<typeof moveKeys> => ({
-	move: [() => moving.nudge(id, -1), () => moving.nudge(id, 1)]
-});
-
 const carrying = ({ moving }: Editing): ActsOf<typeof carryKeys> => ({
 	carry: [() => moving.carry(-1), () => moving.carry(1)],
 	putDown: () => moving.putDown(),
 	putBack: () => moving.putBack()
-});
-
-const selecting = ({ selection }: Editing, id: string): ActsOf<typeof selectKeys> => ({
-	select: [() => selection.extend(id, -1), () => selection.extend(id, 1)]
 });
 
 function walking(row: Row, index: number, hands: TrailHands): ActsOf<typeof walkKeys> {
@@ -109,6 +98,7 @@ const forAll = (row: Row, hands: TrailHands): ActsOf<typeof tagKeys> => ({
 function forStep(row: Row, { editing, rows, focusRow }: TrailHands): ActsOf<typeof tagKeys> {
 	if (row.type !== 'step') return {};
 	const { id } = row.step;
+	const { moving, selection } = editing;
 	const remove = () => {
 		const index = rows.indexOf(row);
 		const next = rows.slice(index + 1).find((other) => other.level <= row.level) ?? rows[index - 1];
@@ -116,7 +106,9 @@ function forStep(row: Row, { editing, rows, focusRow }: TrailHands): ActsOf<type
 		if (next) focusRow(next.key);
 	};
 	return {
-		pickUp: () => editing.moving.pickUp(id),
+		pickUp: () => moving.pickUp(id),
+		move: [() => moving.nudge(id, -1), () => moving.nudge(id, 1)],
+		select: [() => selection.extend(id, -1), () => selection.extend(id, 1)],
 		remove,
 		duplicate: () => editing.duplicate(id),
 		unwrap: () => editing.unwrap(id),
@@ -125,7 +117,7 @@ function forStep(row: Row, { editing, rows, focusRow }: TrailHands): ActsOf<type
 			wrap: () => editing.wrap(id, 'repeat'),
 			choose: () => editing.wrap(id, 'choose'),
 			off: () => editing.switchOff(id),
-			aside: () => void editing.moving.moveTo(id, null)
+			aside: () => void moving.moveTo(id, null)
 		})
 	};
 }

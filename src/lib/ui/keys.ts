@@ -1,5 +1,5 @@
 /** What keys do, each once: the keys themselves, menus, titles and the sheet of keys read such a table. */
-import { matchKeyBindingPress, parseKeybinding } from 'tinykeys';
+import { matchKeyBindingPress, parseKeybinding, type KeyBindingPress } from 'tinykeys';
 
 export interface Shortcut {
 	/** As tinykeys writes them, such as $mod+Shift+z; $mod is Ctrl, and ⌘ where that is usual. */
@@ -19,8 +19,15 @@ type Act = () => void;
 /** What is done: one thing by all of its keys, or for each of its keys one. */
 export type Acts<Id extends string> = Readonly<Partial<Record<Id, Act | readonly Act[]>>>;
 
-const means = (event: KeyboardEvent, keys: string) =>
-	matchKeyBindingPress(event, parseKeybinding(keys)[0]!);
+/** Read once: every key that is pressed is looked for among dozens. */
+const known = new Map<string, KeyBindingPress>();
+
+/** What is held, and the key that is pressed then. */
+function readKeys(keys: string): KeyBindingPress {
+	const read = known.get(keys) ?? parseKeybinding(keys)[0]!;
+	known.set(keys, read);
+	return read;
+}
 
 /** Does what a key means in a table. @returns whether it meant something */
 export function press<Id extends string>(
@@ -32,7 +39,9 @@ export function press<Id extends string>(
 		const act = acts[id];
 		if (!act) continue;
 		const { keys, also = [] } = shortcuts[id];
-		const which = [...keys, ...also].findIndex((each) => means(event, each));
+		const which = [...keys, ...also].findIndex((each) =>
+			matchKeyBindingPress(event, readKeys(each))
+		);
 		if (which === -1) continue;
 		if (typeof act === 'function') act();
 		else act[which % keys.length]!();
@@ -59,8 +68,7 @@ const named = (key: string) => names[key] ?? (key.length === 1 ? key.toUpperCase
 
 /** The keys of a shortcut as they are shown, such as "Alt ↑ ↓". @param which only that one of them */
 export function shownKeys({ keys }: Shortcut, which?: number): string {
-	const chosen = which === undefined ? keys : [keys[which]!];
-	const [held] = chosen.map((key) => parseKeybinding(key)[0]![0]);
-	const last = chosen.map((key) => named(key.split(/\b\+/).at(-1)!));
-	return [...held!.map(named), ...last].join(' ');
+	const chosen = (which === undefined ? keys : [keys[which]!]).map(readKeys);
+	const [held] = chosen[0]!;
+	return [...held, ...chosen.map(([, key]) => String(key))].map(named).join(' ');
 }

@@ -1,33 +1,15 @@
 import fc from 'fast-check';
 import { expect, it, vi } from 'vitest';
-import { planHistory } from '$core/plan/history';
-import { eachStep, planSchema, type Plan } from '$core/plan/plan';
+import { planSchema, type Plan } from '$core/plan/plan';
 import { findStep } from '$core/plan/places';
 import { planFrom } from '$core/testing/random-plan';
 import { go, lamp, planOf, repeat } from '$core/testing/sample';
-import { Desk } from '$lib/desk/desk.svelte';
-import { Voice } from '$lib/desk/voice.svelte';
 import { Editing } from './editing.svelte';
-import type { Workbench } from './workbench.svelte';
+import { deskOf, idsOf } from './testing';
 
-/** Editing with nothing around it but a desk. */
 function editingOf(plan: Plan) {
-	const voice = new Voice();
-	const desk = new Desk(plan, planHistory, voice, { changed: () => {}, save: () => {} });
-	const bench = {
-		desk,
-		voice,
-		get plan() {
-			return desk.document;
-		}
-	} as unknown as Workbench;
+	const { desk, voice, bench } = deskOf(plan);
 	return { desk, voice, editing: new Editing(bench) };
-}
-
-function idsOf({ chains }: Plan): string[] {
-	const ids: string[] = [];
-	for (const { steps } of chains) eachStep(steps, ({ id }) => ids.push(id));
-	return ids;
 }
 
 type Does = (editing: Editing, id: string, plan: Plan) => void;
@@ -90,7 +72,7 @@ it('says why something was not pasted, and changes nothing', () => {
 	const { desk, voice, editing } = editingOf(planOf([go(0.1)]));
 	const before = desk.document;
 	expect(editing.paste({ holder: before.chains[0]!.id, index: 0 }, '{"no":"steps"}')).toBe(null);
-	expect(voice.failure).toMatch(/^Nothing was pasted\./);
+	expect(voice.notice).toMatch(/^Nothing was pasted\./);
 	expect(desk.document).toBe(before);
 });
 

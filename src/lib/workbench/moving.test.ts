@@ -1,34 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { planHistory, undo } from '$core/plan/history';
-import { eachStep, planSchema, type Plan } from '$core/plan/plan';
+import { undo } from '$core/plan/history';
+import { planSchema, type Plan } from '$core/plan/plan';
 import { planFrom } from '$core/testing/random-plan';
-import { Desk } from '$lib/desk/desk.svelte';
-import { Voice } from '$lib/desk/voice.svelte';
-import type { Workbench } from './workbench.svelte';
 import { Moving } from './moving.svelte';
 import { Selection } from './selection.svelte';
+import { deskOf, idsOf } from './testing';
 
-/** A desk with nothing around it, and how often it was to be saved. */
 function benchOf(plan: Plan) {
-	const voice = new Voice();
-	let saves = 0;
-	const desk = new Desk(plan, planHistory, voice, { changed: () => {}, save: () => (saves += 1) });
-	const bench = {
-		desk,
-		voice,
-		get plan() {
-			return desk.document;
-		}
-	} as unknown as Workbench;
-	const moving = new Moving(bench, new Selection(bench));
-	return { desk, voice, moving, saves: () => saves };
-}
-
-function idsOf({ chains }: Plan): string[] {
-	const ids: string[] = [];
-	for (const { steps } of chains) eachStep(steps, ({ id }) => ids.push(id));
-	return ids;
+	const { desk, voice, bench, saves } = deskOf(plan);
+	return { desk, voice, moving: new Moving(bench, new Selection(bench)), saves };
 }
 
 const numbers = fc.array(fc.nat(1e6), { minLength: 4, maxLength: 60 });

@@ -1,0 +1,27 @@
+/** A desk with nothing around it, for tests of what is done there. */
+import { planHistory } from '$core/plan/history';
+import { eachStep, type Plan } from '$core/plan/plan';
+import { Desk } from '$lib/desk/desk.svelte';
+import { Voice } from '$lib/desk/voice.svelte';
+import type { Workbench } from './workbench.svelte';
+
+/** @see saves how often it was to be saved */
+export function deskOf(plan: Plan) {
+	const voice = new Voice();
+	let saves = 0;
+	const desk = new Desk(plan, planHistory, voice, { changed: () => {}, save: () => (saves += 1) });
+	const bench = {
+		desk,
+		voice,
+		get plan() {
+			return desk.document;
+		}
+	} as unknown as Workbench;
+	return { desk, voice, bench, saves: () => saves };
+}
+
+export function idsOf({ chains }: Plan): string[] {
+	const ids: string[] = [];
+	for (const { steps } of chains) eachStep(steps, ({ id }) => ids.push(id));
+	return ids;
+}
