@@ -15,7 +15,7 @@ const floors = Object.entries({
 	dialogs: /@zag-js|@skeletonlabs/,
 	robots:
 		/core\/(robots\/(?!first-kind)|steps\/(?!words)|devices|expressions|plan)|lib\/words\/(format|measures|reader)/,
-	words: /lib\/words\/(?!short-hand)|core\/(steps\/words|devices\/.*words)/,
+	words: /lib\/words|core\/(steps\/words|devices\/.*words)/,
 	desk: /lib\/(desk|timeline|floor|files\/downloads)|core\/course\/(?!editing)|comlink/
 }).map(([name, test], index) => ({ name, test, minShareCount: 2, priority: 9 - index }));
 

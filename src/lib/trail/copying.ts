@@ -1,6 +1,7 @@
 /** Copying and pasting by the keys of the device. Its buttons are in ./Actions. */
 import type { Place } from '$core/plan/places';
 import { preferences } from '$lib/preferences.svelte';
+import { readTyped, whyNot } from '$lib/words/short-hand';
 import { shelfPlace } from '$lib/words/typed';
 import type { Workbench } from '$lib/workbench/workbench.svelte';
 import { placeAfter } from './rows';
@@ -20,13 +21,13 @@ export function clipboardOf(bench: () => Workbench, focus: TrailFocus) {
 	return {
 		oncopy: (event: ClipboardEvent) => copy(event, false),
 		oncut: (event: ClipboardEvent) => copy(event, true),
-		async onpaste(event: ClipboardEvent) {
+		onpaste(event: ClipboardEvent) {
 			if (!isTag(event.target) || !focus.row) return;
 			const { editing } = bench();
 			const text = event.clipboardData?.getData('text/plain') || (editing.copied ?? '');
 			event.preventDefault();
-			const last = await pasted(text, bench(), placeAfter(focus.row));
-			if (last) await focus.focus(last);
+			const last = pasted(text, bench(), placeAfter(focus.row));
+			if (last) void focus.focus(last);
 		}
 	};
 }
@@ -35,11 +36,10 @@ export function clipboardOf(bench: () => Workbench, focus: TrailFocus) {
  * Steps that were copied, or short-hand such as "go 60; right 90".
  * @returns the id of the last step; null when there was nothing, or it was refused, which is said
  */
-async function pasted(text: string, bench: Workbench, place: Place): Promise<string | null> {
+function pasted(text: string, bench: Workbench, place: Place): string | null {
 	const { editing, plan } = bench;
 	if (!text.trim()) return null;
 	if (text.trim().startsWith('{')) return editing.paste(place, text);
-	const { readTyped, whyNot } = await import('$lib/words/short-hand');
 	const typed = readTyped(text, shelfPlace(plan, preferences.level, place.holder));
 	if (typed.kind !== 'notUnderstood') return editing.addSteps(place, typed.steps);
 	bench.voice.refuse(whyNot(text, typed));
