@@ -19,6 +19,7 @@ const corePackages = [
 	'flatbush',
 	'flatqueue',
 	'colord',
+	'fflate',
 	'@noble/curves',
 	'@noble/hashes'
 ];

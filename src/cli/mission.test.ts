@@ -162,3 +162,38 @@ describe('bad input', () => {
 		]);
 	});
 });
+
+describe('mission attempt and mission legs', () => {
+	const words = [
+		...['--plan', sample('plans', 'quay-there-and-back')],
+		...['--course', sample('courses', 'long-quay'), '--variation', 'worn', '--seed', '9']
+	];
+
+	it('keeps an attempt, whose legs are those of the rehearsal', () => {
+		const kept = join(folder, 'worn.attempt.json');
+		expect(mission('attempt', ...words, '--attempt', kept).output).toBe(
+			mission('run', ...words).output
+		);
+		const [fresh, again] = [words, ['--attempt', kept]].map((each) =>
+			JSON.parse(mission('legs', ...each).output)
+		) as { robots: { legs: { stepId: string; cost_m: number }[] }[] }[];
+		const legs = fresh!.robots[0]!.legs;
+		expect(legs.length).toBeGreaterThan(3);
+		again!.robots[0]!.legs.forEach(({ stepId, cost_m }, i) => {
+			expect(stepId).toBe(legs[i]!.stepId);
+			expect(cost_m).toBeCloseTo(legs[i]!.cost_m, 3);
+		});
+		expect(mission('legs', '--attempt', kept, '--table').output).toMatch(/^\w+\nstep +kind +meant/);
+	});
+
+	it('says what is wrong with its input', () => {
+		expect(mission('attempt', ...words)).toMatchObject({
+			code: 2,
+			errors: ['--attempt FILE was expected. See mission --help.']
+		});
+		const cut = file('cut.attempt.json', '{"format": "lantern-step/attempt", "version": 1');
+		expect(mission('legs', '--attempt', cut).errors[0]).toMatch(/cut.attempt.json: .*Line 1/);
+		const plan = sample('plans', 'first-lamp');
+		expect(mission('legs', '--attempt', plan).errors[0]).toMatch(/"lantern-step\/attempt"/);
+	});
+});

@@ -2,21 +2,26 @@
 import { readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join, parse as parsePath } from 'node:path';
 import { parseArgs } from 'node:util';
+import { attemptDocument } from '../core/attempts/attempt-document';
+import { legsIn } from '../core/attempts/legs';
+import { attemptOf } from '../core/attempts/recording';
 import { answer, runnerOf } from '../core/analysis/search';
 import { spread } from '../core/analysis/spread';
-import { maximumBytes, readDocument, type DocumentFormat } from '../core/document';
+import { maximumBytes, readDocument, writeDocument, type DocumentFormat } from '../core/document';
 import { documentFormats } from '../core/documents';
 import { checkPlan } from '../core/checks';
 import { robotKindOf, robotKinds } from '../core/robots/kinds';
-import { robotDocument, sampleRobot } from '../core/robots/robot-document';
+import { robotDocument, sampleRobot, type NamedRobot } from '../core/robots/robot-document';
+import type { Plan } from '../core/plan/plan';
 import { variations, type Variation } from '../core/robots/robot';
 import { defaultLimit, maximumLimit, maximumTouches } from '../core/simulation/settings';
 import type { RobotRun } from '../core/simulation/attempt';
-import { simulate } from '../core/simulation/simulate';
+import { simulate, type Rehearsal } from '../core/simulation/simulate';
 import type { Touch } from '../core/simulation/touch';
 import { traceCsv } from '../core/simulation/trace-csv';
 import { say } from './words';
 import { openPool } from './pool';
+import { legsReport, legsTable } from './legs-report';
 import { reportOf, spreadReport } from './report';
 
 const usage = `Usage:
@@ -25,7 +30,11 @@ const usage = `Usage:
       [--touches SECONDS,SECONDS...]
   mission check --plan FILE [--course FILE] [--kind NAME]
   mission spread --plan FILE --course FILE [--robot FILE | --kind NAME]
-      [--variation ${variations.join('|')}] [--trials N] [--workers N] [--limit SECONDS]`;
+      [--variation ${variations.join('|')}] [--trials N] [--workers N] [--limit SECONDS]
+  mission attempt --plan FILE --course FILE --attempt FILE [as for run]
+      keeps what was recorded in that file
+  mission legs --plan FILE --course FILE [as for run] | --attempt FILE [--table]
+      what each step meant and what the robot did`;
 
 /** Trials and threads that may be asked for. */
 const maximumTrials = 10_000;
@@ -37,6 +46,8 @@ export class BadInput extends Error {}
 const text = { type: 'string' } as const;
 const options = {
 	help: { type: 'boolean' } as const,
+	table: { type: 'boolean' } as const,
+	attempt: text,
 	plan: text,
 	course: text,
 	robot: text,
@@ -49,7 +60,9 @@ const options = {
 	trials: text,
 	workers: text
 };
-type Options = Partial<Record<Exclude<keyof typeof options, 'help'>, string>>;
+type Options = Partial<Record<Exclude<keyof typeof options, 'help' | 'table'>, string>> & {
+	readonly table?: boolean;
+};
 
 /** @returns what is to be printed @throws BadInput */
 export function mission(words: string[]): string | Promise<string> {
@@ -58,8 +71,10 @@ export function mission(words: string[]): string | Promise<string> {
 	if (command === 'run') return run(values);
 	if (command === 'check') return check(values);
 	if (command === 'spread') return spreadOf(values);
+	if (command === 'attempt') return keep(values);
+	if (command === 'legs') return legs(values);
 	throw new BadInput(
-		`"run", "check" or "spread" was expected, but this is "${clean(command ?? '')}". See mission --help.`
+		`"run", "check", "spread", "attempt" or "legs" was expected, but this is "${clean(command ?? '')}". See mission --help.`
 	);
 }
 
@@ -83,20 +98,61 @@ function readCommand(words: string[]): {
 	}
 }
 
-function run(values: Options): string {
+/** What is asked for; another robot has taken its place in the plan. */
+function readRehearsal(values: Options): Rehearsal {
 	const plan = load(values, 'plan');
-	const course = load(values, 'course');
-	const attempt = simulate({
-		plan,
-		course,
-		robot: chooseRobot(values),
+	return {
+		plan: withRobot(plan, chooseRobot(values)),
+		course: load(values, 'course'),
 		variation: chooseVariation(values.variation),
 		seed: wholeNumber('seed', values.seed, 1, 0, 2 ** 32 - 1),
 		limit: wholeNumber('limit', values.limit, defaultLimit, 1, maximumLimit),
 		touches: readTouches(values.touches)
-	});
+	};
+}
+
+/** Another robot takes the place of the first. */
+function withRobot(plan: Plan, robot: NamedRobot | undefined): Plan {
+	const [first, ...others] = plan.robots;
+	if (!robot) return plan;
+	const { kind, name, settings } = robot;
+	return { ...plan, robots: [{ id: first!.id, kind, name, settings }, ...others] };
+}
+
+function run(values: Options): string {
+	const attempt = simulate(readRehearsal(values));
 	if (values.trace) writeTraces(values.trace, attempt.runs);
 	return JSON.stringify(reportOf(attempt, say), null, 2);
+}
+
+/** Keeps what was recorded in a file. */
+function keep(values: Options): string {
+	const file = values.attempt;
+	if (!file) throw new BadInput('--attempt FILE was expected. See mission --help.');
+	const rehearsal = readRehearsal(values);
+	const attempt = simulate({ ...rehearsal, isWatched: true });
+	const { plan, course, touches } = rehearsal;
+	const made = { at: new Date().toISOString(), plan, course, touches };
+	write(file, writeDocument(attemptDocument(attempt, made)));
+	return JSON.stringify(reportOf(attempt, say), null, 2);
+}
+
+/** Of a rehearsal, or of an attempt that was kept. */
+function legs(values: Options): string {
+	const { attempt, plan, course } = values.attempt ? readAttempt(values) : rehearsed(values);
+	const intended = simulate({ plan, course, variation: 'ideal', seed: 1 });
+	const all = attempt.runs.map((run) => ({ run, legs: legsIn(attempt, run, intended) }));
+	return values.table ? legsTable(all) : JSON.stringify(legsReport(all), null, 2);
+}
+
+function rehearsed(values: Options) {
+	const rehearsal = readRehearsal(values);
+	return { ...rehearsal, attempt: simulate(rehearsal) };
+}
+
+function readAttempt(values: Options) {
+	const { recording, plan, course } = load(values, 'attempt');
+	return { attempt: attemptOf(recording), plan, course };
 }
 
 /** One file for the first robot; for each other one a file with its id in the name. */

@@ -10,11 +10,15 @@ export function reportOf(attempt: Attempt, say: (sentence: Sentence) => string) 
 	return {
 		outcome: outcome.kind,
 		reason: [outcome.reason, ...attempt.notes.map(({ sentence }) => sentence)].map(say).join(' '),
-		seconds: tidy(outcome.seconds),
+		seconds: toMillionths(outcome.seconds),
 		reachedFinish: outcome.reachedFinish,
 		lampPosts: outcome.lampPosts.map((post) => post.id),
 		...(source.type === 'rehearsal' && { variation: source.variation, seed: source.seed }),
-		log: attempt.log.map(({ time, stepId, value }) => ({ time_s: tidy(time), stepId, value })),
+		log: attempt.log.map(({ time, stepId, value }) => ({
+			time_s: toMillionths(time),
+			stepId,
+			value
+		})),
 		...first,
 		...(others.length > 0 && { crew: [first, ...others] })
 	};
@@ -28,24 +32,24 @@ function reportOfRun(attempt: Attempt, run: RobotRun) {
 		y: trace.y.at(index)!,
 		heading: trace.heading.at(index)!
 	});
-	const heightAt = (index: number): number => tidy(trace.columns.height?.at(index) ?? 0);
+	const heightAt = (index: number): number => toMillionths(trace.columns.height?.at(index) ?? 0);
 	const start = poseAt(0);
 	const end = poseAt(-1);
 	return {
 		robot: run.robot.name,
 		bumps: run.bumps.length,
-		pathLength_m: tidy(run.pathLength),
-		closingError_m: tidy(Math.hypot(end.x - start.x, end.y - start.y)),
+		pathLength_m: toMillionths(run.pathLength),
+		closingError_m: toMillionths(Math.hypot(end.x - start.x, end.y - start.y)),
 		start: place(start, { z_m: heightAt(0) }),
 		end: place(end, { z_m: heightAt(-1) }),
 		legs: legsOf(attempt, run).map((leg) => ({
 			stepId: leg.stepId,
 			kind: leg.kind,
-			start_s: tidy(leg.start),
-			end_s: tidy(leg.end),
+			start_s: toMillionths(leg.start),
+			end_s: toMillionths(leg.end),
 			from: place(leg.from),
 			to: place(leg.to),
-			speedAtEnd_mps: tidy(leg.speedAtEnd)
+			speedAtEnd_mps: toMillionths(leg.speedAtEnd)
 		}))
 	};
 }
@@ -54,29 +58,29 @@ function reportOfRun(attempt: Attempt, run: RobotRun) {
 export const spreadReport = ({ trials, successes, ends }: Spread, ms: number) => ({
 	trials: trials.length,
 	reachedFinish: successes,
-	successRate: tidy(successes / trials.length),
-	wallTime_s: tidy(ms / 1000),
+	successRate: toMillionths(successes / trials.length),
+	wallTime_s: toMillionths(ms / 1000),
 	ends: ends.map(({ id, x, y, deviation, farthest }) => ({
 		robot: id,
-		x_m: tidy(x),
-		y_m: tidy(y),
-		deviation_m: tidy(deviation),
-		farthest_m: tidy(farthest)
+		x_m: toMillionths(x),
+		y_m: toMillionths(y),
+		deviation_m: toMillionths(deviation),
+		farthest_m: toMillionths(farthest)
 	})),
 	points: trials.map(({ seed, kind, seconds, ends }) => ({
 		seed,
 		outcome: kind,
-		seconds: tidy(seconds),
-		ends: ends.map(({ pose }) => [tidy(pose.x), tidy(pose.y)])
+		seconds: toMillionths(seconds),
+		ends: ends.map(({ pose }) => [toMillionths(pose.x), toMillionths(pose.y)])
 	}))
 });
 
 const place = <T extends object>({ x, y, heading }: RecordedPose, more: T = {} as T) => ({
-	x_m: tidy(x),
-	y_m: tidy(y),
+	x_m: toMillionths(x),
+	y_m: toMillionths(y),
 	...more,
-	bearing_deg: tidy(bearingOfHeading(heading)) % 360
+	bearing_deg: toMillionths(bearingOfHeading(heading)) % 360
 });
 
 /** To a millionth: far finer than any robot, and without the noise of binary fractions. */
-const tidy = (number: number): number => Math.round(number * 1e6) / 1e6 + 0;
+export const toMillionths = (number: number): number => Math.round(number * 1e6) / 1e6 + 0;

@@ -1,6 +1,12 @@
 /** All kinds of document that are saved and kept, by one word each. */
+import { attemptFormat } from './attempts/attempt-document';
 import { courseFormat } from './course/course';
 import { planFormat } from './plan/plan';
 import { robotFormat } from './robots/robot-document';
 
-export const documentFormats = { plan: planFormat, course: courseFormat, robot: robotFormat };
+export const documentFormats = {
+	plan: planFormat,
+	course: courseFormat,
+	robot: robotFormat,
+	attempt: attemptFormat
+};

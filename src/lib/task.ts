@@ -29,13 +29,19 @@ export class Task<Service> {
 		return Promise.race([work(this.service), this.ended]);
 	}
 
-	/** Reads something that somebody waits for. @param tooLong says that it took too long */
+	/** What a worker does not have it says so too, once its script is here: that takes as long as the network does. */
+	private readonly isThere = async (service: Remote<Service>): Promise<unknown> =>
+		(service as unknown as { readonly isThere: Promise<undefined> }).isThere;
+
+	/** Reads something that somebody waits for, and is to take seconds at the most. @param tooLong says that it took too long */
 	async read<T>(
 		work: (service: Remote<Service>) => Promise<Result<T>>,
 		tooLong: string
 	): Promise<Result<T>> {
-		const timer = setTimeout(() => this.end(), longest);
+		let timer: ReturnType<typeof setTimeout> | undefined;
 		try {
+			await this.ask(this.isThere);
+			timer = setTimeout(() => this.end(), longest);
 			return (await this.ask(work)) ?? failure(tooLong, { seconds: longest / 1000 });
 		} catch {
 			return failure('home.failed');

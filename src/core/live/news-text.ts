@@ -1,38 +1,18 @@
 /** News of a run as a text can hold them, for what a robot keeps by itself. */
 import { z } from 'zod';
 import { robotFormat } from '../robots/robot-document';
+import {
+	bumpSchema,
+	figureSchema,
+	loggedSchema,
+	noteSchema,
+	outcomeSchema,
+	sentenceSchema,
+	spanSchema
+} from '../simulation/attempt-schema';
 import type { LiveNews } from './live-news';
 
-const figure = z.number().nullable();
-const columns = z.record(z.string(), z.array(figure));
-const place = z.strictObject({ x: z.number(), y: z.number(), heading: z.number() });
-const sentence = z.strictObject({
-	key: z.string().max(100),
-	values: z.record(z.string(), z.union([z.number(), z.string().max(200)])).optional()
-});
-const datum: z.ZodType = z.union([
-	z.number(),
-	z.boolean(),
-	z.string(),
-	z.array(z.unknown()),
-	z.null()
-]);
-
-const span = z.strictObject({
-	stepId: z.string(),
-	robot: z.string(),
-	kind: z.string(),
-	number: z.number(),
-	values: z.record(z.string(), datum),
-	hasBody: z.boolean(),
-	start: z.number(),
-	end: z.number(),
-	from: place,
-	to: place,
-	speedAtStart: z.number(),
-	speedAtEnd: z.number(),
-	isComplete: z.boolean()
-});
+const columns = z.record(z.string(), z.array(figureSchema));
 
 const runSchema = z.strictObject({
 	id: z.string(),
@@ -47,33 +27,20 @@ const runSchema = z.strictObject({
 	}),
 	sensed: columns,
 	unread: columns,
-	bumps: z.array(
-		z.strictObject({
-			...{ time: z.number(), x: z.number(), y: z.number(), number: z.number() },
-			...{ stepId: z.string().nullable(), against: z.string() }
-		})
-	),
+	bumps: z.array(bumpSchema),
 	pathLength: z.number()
 });
 
 const schema = z.strictObject({
-	alarm: sentence.optional(),
+	alarm: sentenceSchema.optional(),
 	time: z.number(),
 	age: z.number(),
 	runs: z.array(runSchema),
-	spans: z.array(span),
-	open: z.array(span),
-	log: z.array(
-		z.strictObject({ time: z.number(), stepId: z.string(), number: z.number(), value: datum })
-	),
-	notes: z.array(z.strictObject({ stepId: z.string(), sentence })),
-	outcome: z.strictObject({
-		kind: z.enum(['finished', 'ended', 'halted', 'fell', 'crashed', 'timeout']),
-		reason: sentence,
-		seconds: z.number(),
-		reachedFinish: z.boolean(),
-		lampPosts: z.array(z.strictObject({ id: z.string(), time: z.number() }))
-	})
+	spans: z.array(spanSchema),
+	open: z.array(spanSchema),
+	log: z.array(loggedSchema),
+	notes: z.array(noteSchema),
+	outcome: outcomeSchema
 });
 
 /** A tenth of a millimetre and of a millisecond is as exact as any of it is. */

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { identifierSchema } from '../document';
 import { maximumTouches } from './settings';
 
-const touchSchema = z.strictObject({
+export const touchSchema = z.strictObject({
 	/** Seconds since Run. */
 	time: z.number().min(0),
 	/** Its id in the plan; the first when left out. */

@@ -140,9 +140,28 @@ const input: ValueDefinition = { type: 'anything', initial: 0 };
 export const slotOf = ({ values }: StepDefinition, name: string): ValueDefinition =>
 	Object.hasOwn(values, name) ? values[name]! : input;
 
+/** The values of a step, within the ranges of their definitions. */
+export type Aiming = Pick<Running, 'number' | 'text'>;
+
 /** Decides when a chain starts; made anew for each run. */
 export interface Watch {
 	hasFired(signals: Signals): boolean;
+}
+
+/**
+ * The way that a step means, before any error: where its robot is to be when it ends, as seen from
+ * where it begins. What is left out the step does not say.
+ */
+export interface Aim {
+	/** Degrees clockwise from north: it turns there first, and what follows is seen from then. */
+	readonly facing?: number;
+	/** Metres to its front, to its left, and up. */
+	readonly ahead?: number;
+	readonly left?: number;
+	readonly up?: number;
+	/** Radians counter-clockwise. */
+	readonly turn?: number;
+	readonly seconds?: number;
 }
 
 export interface StepDefinition {
@@ -187,6 +206,8 @@ export interface StepDefinition {
 	readonly run?: (running: Running) => Wait | void;
 	/** Whether the step always lets time pass. A body that does not is found by the checks. */
 	readonly takesTime?: boolean;
+	/** The way it means. @param running its values, as it ran with them */
+	readonly aim?: (values: Aiming) => Aim;
 	/** Which of its values the first level shows. */
 	readonly firstValue?: string;
 	/** It moves its robot: two such at once get in each other's way. */

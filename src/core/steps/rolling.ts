@@ -35,7 +35,8 @@ export const rollTimed: StepDefinition = {
 		const [bearing, speed] = [running.number('bearing'), running.number('speed')];
 		running.ask(rolling, 'roll', { bearing, speed });
 		return stopAfter(running);
-	}
+	},
+	aim: ({ number }) => ({ facing: number('bearing'), seconds: number('duration') })
 };
 
 export const rollFar: StepDefinition = {
@@ -54,7 +55,8 @@ export const rollFar: StepDefinition = {
 			distance: number('distance'),
 			speed: number('speed'),
 			isEndingStill: text('then') === 'waitStill'
-		})
+		}),
+	aim: ({ number }) => ({ facing: number('bearing'), ahead: number('distance'), left: 0 })
 };
 
 export const rollingSteps = [roll, rollTimed, rollFar];

@@ -1,4 +1,5 @@
 /** Travel: everything that moves a robot. */
+import * as exact from '../exact';
 import { curving } from '../devices/curving/device';
 import { flying } from '../devices/flying/device';
 import { motion } from '../devices/motion/device';
@@ -7,7 +8,7 @@ import { persistence } from '../devices/persistence/device';
 import { turning } from '../devices/turning/device';
 import { wheelsDevice } from '../devices/wheels/device';
 import { radians } from '../units/angles';
-import type { StepDefinition, ValueDefinition } from './definition';
+import type { Aiming, StepDefinition, ValueDefinition } from './definition';
 import { flyingSteps } from './flying';
 import { rollingSteps } from './rolling';
 import type { Running } from './running';
@@ -49,6 +50,16 @@ function setOff({ ask, number, text }: Running): void {
 
 const direction: ValueDefinition = { ...directions, addedLater: true };
 
+/** Which way a direction is, and how it counts. */
+const axes = {
+	forward: ['ahead', 1],
+	back: ['ahead', -1],
+	left: ['left', 1],
+	right: ['left', -1],
+	up: ['up', 1],
+	down: ['up', -1]
+} as const;
+
 export const go: StepDefinition = {
 	kind: 'go',
 	turned: towards,
@@ -76,8 +87,16 @@ export const go: StepDefinition = {
 		const [distance, speed] = [number('distance'), number('speed')];
 		if (isAside(direction)) return ask(flying, 'go', { direction, distance, speed });
 		return ask(pacing, 'go', { distance: direction === 'back' ? -distance : distance, speed });
+	},
+	aim({ number, text }) {
+		const [axis, sign] = axes[text('direction') as keyof typeof axes];
+		return { ahead: 0, left: 0, turn: 0, [axis]: sign * number('distance') };
 	}
 };
+
+/** Radians counter-clockwise. */
+const turnedBy = ({ number, text }: Aiming): number =>
+	radians(number('angle')) * (text('direction') === 'right' ? -1 : 1);
 
 export const turn: StepDefinition = {
 	kind: 'turn',
@@ -91,10 +110,8 @@ export const turn: StepDefinition = {
 	firstValue: 'angle',
 	needs: [motion, turning],
 	takesTime: true,
-	run: ({ ask, number, text }) =>
-		ask(turning, 'turn', {
-			angle: radians(number('angle')) * (text('direction') === 'right' ? -1 : 1)
-		})
+	run: ({ ask, ...values }) => ask(turning, 'turn', { angle: turnedBy(values) }),
+	aim: (values) => ({ ahead: 0, left: 0, turn: turnedBy(values) })
 };
 
 export const goFor: StepDefinition = {
@@ -113,7 +130,8 @@ export const goFor: StepDefinition = {
 	run(running) {
 		setOff(running);
 		return stopAfter(running);
-	}
+	},
+	aim: ({ number }) => ({ seconds: number('duration') })
 };
 
 export const start: StepDefinition = {
@@ -163,7 +181,8 @@ export const turnFor: StepDefinition = {
 		const speed = running.number('speed') * (running.text('direction') === 'right' ? 1 : -1);
 		running.ask(wheelsDevice, 'drive', { left: speed, right: -speed });
 		return stopAfter(running);
-	}
+	},
+	aim: ({ number }) => ({ seconds: number('duration') })
 };
 
 export const turnTo: StepDefinition = {
@@ -175,7 +194,8 @@ export const turnTo: StepDefinition = {
 	values: { bearing: angle(0, { minimum: -360, maximum: 360, increment: 15 }) },
 	needs: [motion, turning],
 	takesTime: true,
-	run: ({ ask, number }) => ask(turning, 'turnTo', { bearing: number('bearing') })
+	run: ({ ask, number }) => ask(turning, 'turnTo', { bearing: number('bearing') }),
+	aim: ({ number }) => ({ facing: number('bearing'), ahead: 0, left: 0 })
 };
 
 export const arc: StepDefinition = {
@@ -200,6 +220,15 @@ export const arc: StepDefinition = {
 			angle: radians(number('angle')),
 			speed: number('speed')
 		});
+	},
+	aim({ number, text }) {
+		const side = text('direction') === 'right' ? -1 : 1;
+		const [radius, angle] = [number('radius'), radians(number('angle'))];
+		return {
+			ahead: radius * exact.sin(angle),
+			left: side * radius * (1 - exact.cos(angle)),
+			turn: side * angle
+		};
 	}
 };
 

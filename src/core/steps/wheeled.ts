@@ -70,7 +70,8 @@ export const wheelsFor: StepDefinition = {
 			right: running.number('right')
 		});
 		return stopAfter(running);
-	}
+	},
+	aim: ({ number }) => ({ seconds: number('duration') })
 };
 
 const wheelTurns = plain(1, { minimum: -100, maximum: 100, increment: 0.5 });

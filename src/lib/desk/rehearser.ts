@@ -51,6 +51,7 @@ class Rehearser {
 /** What a person asks for does not wait behind what the checks ask for. */
 const forPerson = new Rehearser();
 const forChecks = new Rehearser();
+const forIntended = new Rehearser();
 
 export const rehearse = (rehearsal: Rehearsal, onProgress?: Progress): Promise<Attempt | null> =>
 	forPerson.rehearse({ ...rehearsal, isWatched: true }, onProgress);
@@ -59,6 +60,10 @@ export const rehearse = (rehearsal: Rehearsal, onProgress?: Progress): Promise<A
 export const rehearseQuietly = (rehearsal: Rehearsal): Promise<Attempt | null> =>
 	forChecks.rehearse(rehearsal);
 
+/** The same on robots that do what they are told; a newer one takes its place. */
+export const rehearseIdeally = (rehearsal: Omit<Rehearsal, 'variation' | 'seed'>) =>
+	forIntended.rehearse({ ...rehearsal, variation: 'ideal', seed: 1 });
+
 export const warmUp = (): void => void forPerson.warmUp();
 export const stopRehearsing = (): void => forPerson.stop();
 
@@ -66,4 +71,5 @@ export const stopRehearsing = (): void => forPerson.stop();
 export function stopAll(): void {
 	forPerson.stop();
 	forChecks.stop();
+	forIntended.stop();
 }

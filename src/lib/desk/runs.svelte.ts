@@ -12,6 +12,8 @@ import type { Stand } from './stand';
 import type { Voice } from './voice.svelte';
 
 type Rehearsed = Parameters<typeof rehearse>[0];
+/** What an attempt was made from, beside the course and its chance. */
+export type Made = Pick<Rehearsed, 'plan' | 'touches' | 'only'>;
 
 export class Runs {
 	readonly player = new Player();
@@ -24,8 +26,8 @@ export class Runs {
 	hasCourseChanged = $state(false);
 	/** What is shown was made by an older model: today's gives other numbers. */
 	isOlderModel = $state(false);
-	/** The plan that was rehearsed last. */
-	private rehearsedPlan = $state.raw<Plan | null>(null);
+	/** What the attempt that is shown was made from. */
+	made = $state.raw<Made | null>(null);
 	private latest: Rehearsed | null = null;
 	/** How many there have been, so that an old one's progress is not taken for that of the newest. */
 	private count = 0;
@@ -35,7 +37,7 @@ export class Runs {
 
 	readonly isRehearsing = $derived(this.rehearsing !== null);
 	readonly hasChanged = $derived.by(
-		() => this.rehearsedPlan !== null && this.rehearsedPlan.chains !== this.stand.plan.chains
+		() => this.made !== null && this.made.plan.chains !== this.stand.plan.chains
 	);
 	readonly outcome = $derived.by(() => {
 		const { attempt, haltedAt } = this.player;
@@ -67,13 +69,13 @@ export class Runs {
 		this.player.show(latest ?? null, true);
 		if (!newer) return;
 		this.isOlderModel = latest != null && newer.model !== modelVersion;
-		this.wasOf(newer.plan);
+		this.wasOf(newer);
 	}
 
 	/** What is shown is an attempt of this plan, as it was. */
-	private wasOf(plan: Plan): void {
+	private wasOf({ plan, touches, only }: Made): void {
 		const isSame = JSON.stringify(plan.chains) === JSON.stringify(this.stand.plan.chains);
-		this.rehearsedPlan = isSame ? this.stand.plan : plan;
+		this.made = { plan: isSame ? this.stand.plan : plan, touches, only };
 	}
 
 	/** @returns null when it cannot be had again, or the person has rehearsed anew meanwhile */
@@ -91,7 +93,7 @@ export class Runs {
 	beginLive(): void {
 		stopRehearsing();
 		this.previous = this.player.attempt;
-		this.rehearsedPlan = this.stand.plan;
+		this.made = { plan: this.stand.plan };
 		this.hasCourseChanged = this.isOlderModel = false;
 		this.latest = null;
 		this.isLive = true;
@@ -118,14 +120,14 @@ export class Runs {
 		this.hasCourseChanged = this.isOlderModel = false;
 		this.latest = null;
 		this.player.show(attempt, true);
-		this.wasOf(plan);
+		this.wasOf({ plan });
 	}
 
 	/** Another course is chosen: what was shown was on the one before. */
 	forget(): void {
 		this.player.show(null);
 		this.previous = null;
-		this.rehearsedPlan = null;
+		this.made = null;
 		this.hasCourseChanged = this.isOlderModel = false;
 	}
 
@@ -141,7 +143,7 @@ export class Runs {
 		const attempt = await this.attempt({ ...inputs, course });
 		if (!attempt) return;
 		this.previous = this.player.attempt;
-		this.rehearsedPlan = plan;
+		this.made = { plan, only };
 		this.hasCourseChanged = this.isOlderModel = false;
 		if (courseId) {
 			preferences.choose({ lastCourse: courseId });
@@ -180,6 +182,7 @@ export class Runs {
 		const attempt = await this.attempt({ ...latest, touches });
 		if (!attempt) return;
 		this.latest = { ...latest, touches };
+		this.made = { ...this.made!, touches };
 		if (this.seeds[0]?.seed === latest.seed) {
 			this.seeds = [{ ...this.seeds[0], touches }, ...this.seeds.slice(1)];
 			this.keep();

@@ -8,6 +8,7 @@
 		until = Infinity,
 		isBefore = false,
 		isReckoned = false,
+		isIntended = false,
 		scale
 	}: {
 		run: RobotRun;
@@ -18,6 +19,8 @@
 		isBefore?: boolean;
 		/** The robot itself said so; nobody saw it. */
 		isReckoned?: boolean;
+		/** Nobody went there: an ideal robot would have. */
+		isIntended?: boolean;
 		/** Pixels a metre, so that the line keeps its width. */
 		scale: number;
 	} = $props();
@@ -57,10 +60,11 @@
 	class="trace"
 	class:before={isBefore}
 	class:reckoned={isReckoned}
+	class:intended={isIntended}
 	style:--dot="{pixel}px"
-	data-line={isBefore ? undefined : index % lineKinds}
+	data-line={isBefore || isIntended ? undefined : index % lineKinds}
 	points={line}
-	stroke-width={(isBefore ? 2 : 3) * pixel}
+	stroke-width={(isIntended ? 1.2 : isBefore ? 2 : 3) * pixel}
 />
 
 <style>
@@ -77,6 +81,11 @@
 	.trace.reckoned,
 	.trace.reckoned[data-line] {
 		stroke-dasharray: calc(0.1 * var(--dot)) calc(7 * var(--dot));
+	}
+	.intended {
+		stroke: var(--ink-soft);
+		stroke-dasharray: calc(6 * var(--dot)) calc(4 * var(--dot));
+		stroke-linecap: butt;
 	}
 	.trace[data-line='1'] {
 		stroke: var(--trace-second);

@@ -7,6 +7,8 @@ import type { Zooming } from './zooming';
 /** Pixels of a key, and by how much keys zoom. */
 const keyPan = 40;
 const keyZoom = 1.25;
+/** Metres of room around what is looked at. */
+const around = 0.25;
 
 export class FloorWindow {
 	private svg: SVGSVGElement | undefined;
@@ -52,6 +54,26 @@ export class FloorWindow {
 	}
 	fitAll(): void {
 		this.zoom((it) => it.fitAll());
+	}
+
+	/** Shows what lies around these points of the course, with room around them. Metres. */
+	showAround(points: readonly { readonly x: number; readonly y: number }[]): void {
+		const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)];
+		const [left, right] = [Math.min(...xs), Math.max(...xs)];
+		const [below, above] = [Math.min(...ys), Math.max(...ys)];
+		const { scale, x, y } = this.base();
+		const { clientWidth, clientHeight } = this.svg!;
+		const wanted = Math.min(
+			clientWidth / (right - left + 2 * around),
+			clientHeight / (above - below + 2 * around)
+		);
+		this.zoom((it) =>
+			it.centre(
+				x + ((left + right) / 2) * scale,
+				y - ((below + above) / 2) * scale,
+				Math.max(1, wanted / scale)
+			)
+		);
 	}
 
 	/** Where a pointer is on the course, metres. */

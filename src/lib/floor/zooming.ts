@@ -39,6 +39,16 @@ export class Zooming {
 		select(this.svg).call(this.behaviour.transform, zoomIdentity);
 	}
 
+	/** Puts a point of the window as it was at first into the middle of the pane, so much larger. */
+	centre(x: number, y: number, factor: number): void {
+		const { clientWidth, clientHeight } = this.svg;
+		const centred = zoomIdentity
+			.translate(clientWidth / 2, clientHeight / 2)
+			.scale(factor)
+			.translate(-x, -y);
+		select(this.svg).call(this.behaviour.transform, centred);
+	}
+
 	end(): void {
 		select(this.svg).on('.zoom', null);
 	}

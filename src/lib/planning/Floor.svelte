@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** The pane that shows the course and the robot. */
 	import { Eye, Hand } from '@lucide/svelte';
+	import { untrack } from 'svelte';
 	import { MediaQuery } from 'svelte/reactivity';
 	import { headingOfBearing } from '$core/units/angles';
 	import { flying } from '$core/devices/flying/device';
@@ -98,6 +99,18 @@
 		})
 	);
 
+	/** A leg that is looked at is shown near, and then all of the floor again. */
+	let isNear = false;
+	$effect(() => {
+		const { refining } = bench;
+		const leg = refining?.chosen;
+		untrack(() => {
+			if (leg) view.showAround(refining!.around(leg));
+			else if (isNear) view.fitAll();
+			isNear = Boolean(leg);
+		});
+	});
+
 	/** Whether a press, a finger or the wheel moves the floor: not what turns a robot's drawing. */
 	function isForFloor(event: MouseEvent | TouchEvent): boolean {
 		const isOther = 'button' in event && event.button !== 0;
@@ -142,6 +155,12 @@
 		{#each bench.runs.previous.runs as run (run.id)}
 			<Trace {run} {scale} isBefore isReckoned={bench.runs.previous.source.type === 'run'} />
 		{/each}
+	{/if}
+	{#if bench.refining && player.attempt}
+		{#await import('$lib/floor/IntendedWay.svelte') then { default: IntendedWay }}
+			{@const { intended, chosen } = bench.refining}
+			<IntendedWay {intended} leg={chosen} run={player.run} {scale} />
+		{/await}
 	{/if}
 	{#if player.attempt}
 		{#each player.attempt.runs as run, index (run.id)}
@@ -206,6 +225,7 @@
 	{/snippet}
 	{#snippet said()}
 		{#if isReckoned}<span class="dotted"></span>{t('floor.reckoned')}{/if}
+		{#if bench.refining?.intended}<span class="dashed"></span>{t('floor.intended')}{/if}
 	{/snippet}
 	{#snippet buttons()}
 		{#if player.isPlaying && waitsForTouch}
@@ -241,13 +261,18 @@
 	.name.shown {
 		font-weight: 700;
 	}
-	.dotted {
+	.dotted,
+	.dashed {
 		width: 2.2rem;
 		margin-left: 0.6rem;
 		border-top: 3px dotted var(--trace);
 	}
+	.dashed {
+		border-top: 1.5px dashed var(--ink-soft);
+	}
 	@media (max-width: 560px) {
-		.dotted {
+		.dotted,
+		.dashed {
 			margin-left: 0;
 		}
 	}

@@ -1,8 +1,10 @@
 <script lang="ts">
 	/** The workbench: floor, trail and timeline around one plan. */
+	import { ListOrdered } from '@lucide/svelte';
 	import { onMount, untrack } from 'svelte';
 	import type { Course } from '$core/course/course';
 	import { say, t } from '$lib/i18n';
+	import { preferences } from '$lib/preferences.svelte';
 	import Floor from './Floor.svelte';
 	import Timeline from '$lib/timeline/Timeline.svelte';
 	import Trail from '$lib/trail/Trail.svelte';
@@ -103,7 +105,27 @@
 			{/if}
 		</div>
 	{/snippet}
-	{#snippet below()}<Timeline {bench} />{/snippet}
+	{#snippet below()}
+		{#if bench.refining}
+			{@const { refining } = bench}
+			{#await import('$lib/leaves/LegsLeaf.svelte') then { default: LegsLeaf }}
+				<LegsLeaf {bench} {refining} onstep={jumpTo} />
+			{/await}
+		{/if}
+		<Timeline {bench}>
+			{#snippet leaves()}
+				{#if preferences.level !== 'first'}
+					<button
+						class="button button-line"
+						aria-pressed={bench.refining !== null}
+						title={t('timeline.legsHelp')}
+						onclick={() => void bench.toggleLegs()}
+						><ListOrdered size={18} />{t('timeline.legs')}</button
+					>
+				{/if}
+			{/snippet}
+		</Timeline>
+	{/snippet}
 	{#snippet other()}<Trail {bench} onshortcuts={() => (showsKeys = true)} />{/snippet}
 </DeskShell>
 

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** The steps as bands over the speed, on one time axis, with a hand to move through time. */
+	import type { Snippet } from 'svelte';
 	import { Pause, Play, SkipBack, Volume2, VolumeX } from '@lucide/svelte';
 	import { t } from '$lib/i18n';
 	import { speeds, type Player } from './player.svelte';
@@ -7,7 +8,8 @@
 	import Track from './Track.svelte';
 
 	let {
-		bench
+		bench,
+		leaves
 	}: {
 		bench: {
 			readonly player: Player;
@@ -15,6 +17,8 @@
 			readonly robot: { readonly id: string };
 			show(id: string): void;
 		};
+		/** What unfolds more of the attempt. */
+		leaves?: Snippet;
 	} = $props();
 
 	const player = $derived(bench.player);
@@ -76,6 +80,7 @@
 		>
 			{#if isMuted}<VolumeX size={18} />{:else}<Volume2 size={18} />{/if}
 		</button>
+		{@render leaves?.()}
 	</div>
 	{#if isCrew}
 		<div class="lane-names">

@@ -2,7 +2,8 @@
 import type { Attempt, SensedColumns, Trace } from '$core/simulation/attempt';
 import { tickRate } from '$core/time';
 import { displayTicks } from '$core/simulation/settings';
-import { indexAt, progressAt } from './progress';
+import { indexAt } from '$core/simulation/moment';
+import { progressAt } from './progress';
 
 export const speeds = [0.25, 0.5, 1, 2, 4, 8] as const;
 

@@ -1,7 +1,8 @@
 import { expect, it } from 'vitest';
 import { simulate } from '$core/simulation/simulate';
 import { courseOf, go, planOf, repeat, wait } from '$core/testing/sample';
-import { indexAt, movingLegs, progressAt } from './progress';
+import { indexAt } from '$core/simulation/moment';
+import { movingLegs, progressAt } from './progress';
 
 const turnBack = repeat(2, [wait(1), go(0.2)]);
 const attempt = simulate({

@@ -1,18 +1,6 @@
 /** What an attempt says of a moment: the sample, the steps in progress, those that have ended. */
 import type { Attempt, Span } from '$core/simulation/attempt';
 
-/** Index of the last of these ascending times that is not after `time`. */
-export function indexAt(times: Float64Array, time: number): number {
-	let low = 0;
-	let high = times.length - 1;
-	while (low < high) {
-		const middle = (low + high + 1) >> 1;
-		if (times[middle]! <= time) low = middle;
-		else high = middle - 1;
-	}
-	return low;
-}
-
 export interface Progress {
 	readonly active: ReadonlySet<string>;
 	/** Seconds of the last time, and how often it ran. */

@@ -17,6 +17,7 @@ import { fetchPage } from '$lib/lists/lists';
 import { Saver } from '$lib/saving/saver.svelte';
 import { request } from '$lib/saving/send';
 import { Editing } from './editing.svelte';
+import type { Refining } from './refining.svelte';
 import { reader } from '$lib/words/reader.svelte';
 import { Checking } from './checking.svelte';
 import { Desk } from '$lib/desk/desk.svelte';
@@ -65,6 +66,8 @@ export class Workbench implements Stand {
 	readonly courseCount: number;
 	/** Real robots: loaded when somebody wants them. */
 	live = $state.raw<LiveDesk | null>(null);
+	/** The legs of the attempt, while they are looked at. */
+	refining = $state.raw<Refining | null>(null);
 
 	readonly voice = new Voice();
 	readonly desk: Desk<Plan, Edit>;
@@ -130,6 +133,16 @@ export class Workbench implements Stand {
 	async openLive(): Promise<LiveDesk> {
 		const { LiveDesk } = await import('$lib/live/live-desk.svelte');
 		return (this.live ??= new LiveDesk(this, this.person));
+	}
+
+	/** Opens the legs of the attempt under the floor, or folds them away. */
+	async toggleLegs(): Promise<void> {
+		if (this.refining) {
+			this.refining = null;
+			return;
+		}
+		const { Refining } = await import('./refining.svelte');
+		this.refining = new Refining(this, this.runs);
 	}
 
 	/** Runs the plan on its robots. @param only the id of the one chain to run */

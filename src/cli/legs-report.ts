@@ -1,0 +1,80 @@
+/** What `mission legs` prints: see docs/formats/mission-runner.md. */
+import type { Leg, Miss, LegWay } from '../core/attempts/legs';
+import type { RobotRun } from '../core/simulation/attempt';
+import { degrees } from '../core/units/angles';
+import { toMillionths } from './report';
+
+interface RobotLegs {
+	readonly run: RobotRun;
+	readonly legs: readonly Leg[];
+}
+
+export const legsReport = (all: readonly RobotLegs[]) => ({
+	robots: all.map(({ run, legs }) => ({ robot: run.robot.name, legs: legs.map(legReport) }))
+});
+
+const legReport = ({ span, round, did, meant, added, inherited, ...leg }: Leg) => ({
+	stepId: span.stepId,
+	kind: span.kind,
+	number: span.number,
+	round,
+	start_s: toMillionths(span.start),
+	meant: meant && wayReport(meant),
+	did: wayReport(did),
+	added: added && missReport(added),
+	inherited: inherited && missReport(inherited),
+	cost_m: toMillionths(leg.cost),
+	speedAtStart_mps: toMillionths(leg.speedAtStart),
+	turningAtStart_dps: toMillionths(-degrees(leg.turningAtStart)),
+	bumps: leg.bumps.length
+});
+
+/** To the right, and clockwise, as bearings go. */
+const missReport = ({ ahead, left, turn }: Miss) => ({
+	ahead_m: toMillionths(ahead),
+	right_m: toMillionths(-left),
+	turn_deg: toMillionths(-degrees(turn))
+});
+
+const wayReport = ({ up, seconds, ...way }: LegWay) => ({
+	...missReport(way),
+	up_m: toMillionths(up),
+	seconds: toMillionths(seconds)
+});
+
+const columns: readonly [header: string, show: (leg: Leg) => string][] = [
+	['step', ({ span, round }) => (round > 1 ? `${span.number} (${round})` : String(span.number))],
+	['kind', ({ span }) => span.kind],
+	['meant', ({ meant }) => (meant ? shortWay(meant) : '?')],
+	['did', ({ did }) => shortWay(did)],
+	['added', ({ added }) => (added ? shortWay(added) : '?')],
+	['inherited', ({ inherited }) => (inherited ? shortWay(inherited) : '?')],
+	['cost', ({ cost }) => `${(cost * 100).toFixed(1)} cm`],
+	['bumps', ({ bumps }) => String(bumps.length)]
+];
+
+/** Centimetres ahead and to the right, degrees to the right. */
+const shortWay = ({ ahead, left, turn }: Miss): string =>
+	`${tenths(ahead * 100)} ${tenths(-left * 100)} cm ${tenths(-degrees(turn))}°`;
+
+/** Without a sign before nought. */
+const tenths = (value: number): string => (Math.round(value * 10) / 10 + 0).toFixed(1);
+
+/** The same for reading, one robot after the other. */
+export const legsTable = (all: readonly RobotLegs[]): string =>
+	all.map(({ run, legs }) => `${run.robot.name}\n${tableOf(legs)}`).join('\n\n');
+
+function tableOf(legs: readonly Leg[]): string {
+	const rows = [columns.map(([header]) => header), ...legs.map(cellsOf)];
+	const widths = columns.map((_, i) => Math.max(...rows.map((row) => row[i]!.length)));
+	return rows
+		.map((row) =>
+			row
+				.map((cell, i) => cell.padEnd(widths[i]!))
+				.join('  ')
+				.trimEnd()
+		)
+		.join('\n');
+}
+
+const cellsOf = (leg: Leg): string[] => columns.map(([, show]) => show(leg));

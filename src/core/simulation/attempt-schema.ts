@@ -1,0 +1,75 @@
+/** What a recording is made of, as JSON holds it: for what comes from a file, a device or a robot. */
+import { z } from 'zod';
+import { outcomes } from './attempt';
+
+export const sentenceSchema = z.strictObject({
+	key: z.string().max(100),
+	values: z
+		.record(
+			z.string(),
+			z.union([z.number(), z.string().max(200), z.strictObject({ message: z.string().max(100) })])
+		)
+		.optional()
+});
+
+/** A number that may have been none when it was written. */
+export const figureSchema = z.number().nullable();
+
+const datum: z.ZodType = z.union([
+	z.number(),
+	z.boolean(),
+	z.string(),
+	z.array(z.unknown()),
+	z.null()
+]);
+
+export const poseSchema = z.strictObject({ x: z.number(), y: z.number(), heading: z.number() });
+
+export const spanSchema = z.strictObject({
+	stepId: z.string(),
+	robot: z.string(),
+	kind: z.string(),
+	number: z.number(),
+	values: z.record(z.string(), datum),
+	hasBody: z.boolean(),
+	start: z.number(),
+	end: z.number(),
+	from: poseSchema,
+	to: poseSchema,
+	speedAtStart: z.number(),
+	speedAtEnd: z.number(),
+	isComplete: z.boolean()
+});
+
+export const bumpSchema = z.strictObject({
+	time: z.number(),
+	x: z.number(),
+	y: z.number(),
+	stepId: z.string().nullable(),
+	number: z.number(),
+	against: z.string()
+});
+
+export const toneSchema = z.strictObject({
+	time: z.number(),
+	pitch: z.number(),
+	length: z.number(),
+	volume: z.number()
+});
+
+export const loggedSchema = z.strictObject({
+	time: z.number(),
+	stepId: z.string(),
+	number: z.number(),
+	value: datum
+});
+
+export const noteSchema = z.strictObject({ stepId: z.string(), sentence: sentenceSchema });
+
+export const outcomeSchema = z.strictObject({
+	kind: z.enum(outcomes),
+	reason: sentenceSchema,
+	seconds: z.number(),
+	reachedFinish: z.boolean(),
+	lampPosts: z.array(z.strictObject({ id: z.string(), time: z.number() }))
+});

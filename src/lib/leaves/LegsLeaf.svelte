@@ -1,0 +1,257 @@
+<script lang="ts">
+	/** The legs of the attempt that is shown: what each did of its own, how it began, what it cost. */
+	import './words';
+	import { Flag, X } from '@lucide/svelte';
+	import type { Leg } from '$core/attempts/legs';
+	import { findStep } from '$core/plan/places';
+	import { robotKindOf } from '$core/robots/kinds';
+	import { t } from '$lib/i18n';
+	import { phrase, wordsOf } from '$lib/words/step-words';
+	import { legKey, type LegOrder, type Refining } from '$lib/workbench/refining.svelte';
+	import type { Workbench } from '$lib/workbench/workbench.svelte';
+	import { addedWords, beganWords, costWords } from './misses';
+
+	let {
+		bench,
+		refining,
+		onstep
+	}: { bench: Workbench; refining: Refining; onstep: (stepId: string) => void } = $props();
+
+	const { made } = $derived(bench.runs);
+	const name = $derived(bench.player.run?.robot.name ?? bench.robot.name);
+	const topSpeed = $derived(robotKindOf(bench.player.run?.robot.kind ?? bench.robot.kind).topSpeed);
+	const worst = $derived(refining.shown.reduce((most, { cost }) => Math.max(most, cost), 0.01));
+	const orders: readonly LegOrder[] = ['asRun', 'byCost'];
+
+	$effect(() => void refining.look());
+
+	/** As the step stood then: what it ran with is a number by now. */
+	function stepWords({ span }: Leg): string {
+		const step = made && findStep(made.plan, span.stepId);
+		return step ? wordsOf(step) : phrase(span.kind, span.values as Parameters<typeof phrase>[1]);
+	}
+
+	/** Up and down, from one leg to the next. */
+	function onkeydown(event: KeyboardEvent) {
+		const way = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+		if (!way) return;
+		const rows = [...document.querySelectorAll<HTMLElement>('[data-leg]')];
+		rows[rows.indexOf(event.target as HTMLElement) + way]?.focus();
+		event.preventDefault();
+	}
+</script>
+
+<section class="leaf" aria-label={t('legs.of', { name })}>
+	<header>
+		<h2>{t('legs.of', { name })}</h2>
+		{#if refining.shown.length > 1}
+			<select class="field" aria-label={t('legs.order')} bind:value={refining.order}>
+				{#each orders as order (order)}<option value={order}>{t(`legs.order.${order}`)}</option
+					>{/each}
+			</select>
+		{/if}
+		<button
+			class="button button-plain button-icon"
+			aria-label={t('legs.close')}
+			title={t('legs.close')}
+			onclick={() => void bench.toggleLegs()}><X size={18} /></button
+		>
+	</header>
+	{#if !bench.player.attempt}
+		<p class="empty">{t('legs.none')}</p>
+	{:else if bench.runs.isLive}
+		<p class="empty">{t('legs.live')}</p>
+	{:else if refining.shown.length === 0}
+		<p class="empty">{t('legs.still')}</p>
+	{:else}
+		<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
+		<table {onkeydown}>
+			<thead>
+				<tr>
+					{#each ['step', 'did', 'began', 'cost'] as column (column)}
+						<th scope="col">{t(`legs.column.${column}`)}</th>
+					{/each}
+				</tr>
+			</thead>
+			<tbody>
+				{#each refining.shown as leg (legKey(leg))}
+					{@const { number, stepId } = leg.span}
+					{@const isFirst = leg === refining.first}
+					<tr class:chosen={leg === refining.chosen} class:first={isFirst}>
+						<th scope="row">
+							<button
+								class="leg"
+								data-leg
+								aria-pressed={leg === refining.chosen}
+								onclick={() => refining.choose(leg)}
+							>
+								<span class="number">{number}</span>
+								<span
+									>{stepWords(leg)}{#if leg.round > 1}<small
+											>{t('legs.round', { round: leg.round })}</small
+										>{/if}</span
+								>
+							</button>
+							{#if isFirst}
+								<span class="flag" title={t('legs.firstWhy')}
+									><Flag size={14} />{t('legs.first')}</span
+								>
+							{/if}
+						</th>
+						<td>
+							{addedWords(leg)}{#if leg.bumps.length > 0}<span class="bumps"
+									>{t('legs.bumps', { count: leg.bumps.length })}</span
+								>{/if}
+						</td>
+						<td class="began">{beganWords(leg, topSpeed)}</td>
+						<td class="cost">
+							<span class="bar" style:width="{(leg.cost / worst) * 100}%"></span>
+							<button
+								class="to-step"
+								aria-label={t('legs.toStep', { number })}
+								title={t('legs.toStep', { number })}
+								onclick={() => onstep(stepId)}>{costWords(leg)}</button
+							>
+						</td>
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+	{/if}
+</section>
+
+<style>
+	.leaf {
+		display: flex;
+		flex-direction: column;
+		max-height: 18rem;
+		border-top: 1px solid var(--line);
+		background: var(--paper);
+		overflow-y: auto;
+	}
+	header {
+		position: sticky;
+		top: 0;
+		z-index: 1;
+		display: flex;
+		align-items: center;
+		gap: 0.5rem;
+		padding: 0.15rem 0.5rem 0.15rem 1rem;
+		background: var(--paper);
+	}
+	h2 {
+		flex: 1;
+		font-size: 1rem;
+	}
+	select {
+		flex: none;
+		width: auto;
+	}
+	.empty {
+		padding: 0 1rem 0.8rem;
+		color: var(--ink-soft);
+	}
+	table {
+		width: 100%;
+		border-collapse: collapse;
+		font-size: 0.9rem;
+	}
+	thead th {
+		padding: 0 0.5rem 0.2rem;
+		color: var(--ink-soft);
+		font-size: 0.8rem;
+		font-weight: 500;
+		text-align: left;
+	}
+	tbody tr {
+		border-top: 1px solid var(--line);
+	}
+	tbody th {
+		padding: 0 0.5rem;
+		font-weight: 400;
+		text-align: left;
+	}
+	td {
+		padding: 0.2rem 0.5rem;
+	}
+	.leg {
+		display: inline-flex;
+		align-items: center;
+		gap: 0.5rem;
+		min-height: 2.75rem;
+		text-align: left;
+		cursor: pointer;
+	}
+	.number {
+		flex: none;
+		min-width: 1.6rem;
+		padding: 0 0.3rem;
+		border: 1.2px solid var(--trace);
+		border-radius: 1rem;
+		background: var(--tag);
+		font-size: 0.8rem;
+		font-weight: 650;
+		text-align: center;
+		font-variant-numeric: tabular-nums;
+	}
+	small {
+		margin-left: 0.4rem;
+		color: var(--ink-soft);
+	}
+	.chosen {
+		background: var(--lamp-soft);
+	}
+	.flag {
+		display: inline-flex;
+		align-items: center;
+		gap: 0.25rem;
+		margin-left: 0.5rem;
+		padding: 0 0.4rem;
+		border: 1px solid var(--signal);
+		border-radius: 0.3rem;
+		font-size: 0.78rem;
+		white-space: nowrap;
+	}
+	.bumps {
+		margin-left: 0.5rem;
+		padding: 0 0.35rem;
+		border: 1px dashed var(--signal);
+		border-radius: 0.3rem;
+		white-space: nowrap;
+	}
+	.began {
+		color: var(--ink-soft);
+	}
+	.cost {
+		position: relative;
+		width: 8rem;
+		font-variant-numeric: tabular-nums;
+	}
+	.bar {
+		position: absolute;
+		left: 0.5rem;
+		bottom: 0.3rem;
+		height: 3px;
+		max-width: calc(100% - 1rem);
+		border-radius: 2px;
+		background: var(--signal);
+	}
+	.to-step {
+		min-height: 2.75rem;
+		cursor: pointer;
+		text-decoration: underline dotted;
+		text-underline-offset: 3px;
+	}
+	@media (max-width: 560px) {
+		.leaf {
+			max-height: 45dvh;
+		}
+		.began,
+		thead th:nth-child(3) {
+			display: none;
+		}
+		.cost {
+			width: 5rem;
+		}
+	}
+</style>

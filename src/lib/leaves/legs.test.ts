@@ -1,0 +1,93 @@
+import { expect, it, vi } from 'vitest';
+import { simulate } from '$core/simulation/simulate';
+import { courseOf, go, lamp, planOf, right } from '$core/testing/sample';
+import { rehearseIdeally } from '$lib/desk/rehearser';
+import { Runs } from '$lib/desk/runs.svelte';
+import type { Stand } from '$lib/desk/stand';
+import { Voice } from '$lib/desk/voice.svelte';
+import { Refining } from '$lib/workbench/refining.svelte';
+import { addedWords, beganWords, costWords } from './misses';
+
+vi.mock('$lib/desk/rehearser', () => ({
+	rehearseIdeally: vi.fn((rehearsal: Parameters<typeof rehearseIdeally>[0]) =>
+		Promise.resolve(simulate({ ...rehearsal, variation: 'ideal', seed: 1 }))
+	),
+	stopAll() {},
+	stopRehearsing() {}
+}));
+
+vi.stubGlobal('cancelAnimationFrame', () => {});
+
+const plan = planOf([lamp('#ffffff'), go(0.5), right(90), go(0.3)]);
+const course = courseOf();
+
+function lookAt(variation: 'worn' | 'ideal', seed = 4) {
+	const stand = { plan, course, courseId: null, variation, live: null } as unknown as Stand;
+	const runs = new Runs(stand, new Voice(), () => {});
+	runs.showKept(simulate({ plan, course, variation, seed }), plan);
+	return { runs, refining: new Refining(stand, runs) };
+}
+
+it('shows the legs that moved, and looks at one at the moment when it ended', async () => {
+	const { runs, refining } = lookAt('worn');
+	await refining.look();
+	expect(refining.shown.map(({ span }) => span.number)).toEqual([2, 3, 4]);
+	expect(refining.shown.every(({ inherited }) => inherited)).toBe(true);
+	const leg = refining.shown[1]!;
+	refining.choose(leg);
+	expect(refining.chosen).toEqual(leg);
+	expect(runs.player.time).toBe(leg.span.end);
+	expect(refining.around(leg)).toHaveLength(3);
+	refining.choose(leg);
+	expect(refining.chosen).toBeNull();
+});
+
+it('asks once for what was intended, and anew for another attempt', async () => {
+	const { runs, refining } = lookAt('worn');
+	vi.mocked(rehearseIdeally).mockClear();
+	await Promise.all([refining.look(), refining.look()]);
+	expect(rehearseIdeally).toHaveBeenCalledTimes(1);
+	refining.choose(refining.shown[0]!);
+	runs.showKept(simulate({ plan, course, variation: 'worn', seed: 5 }), plan);
+	await refining.look();
+	expect(rehearseIdeally).toHaveBeenCalledTimes(2);
+	expect(refining.chosen).toBeNull();
+	runs.forget();
+	await refining.look();
+	expect(refining.intended).toBeNull();
+	expect(refining.shown).toEqual([]);
+});
+
+it('sorts by what the legs cost, and marks where to begin', async () => {
+	const { refining } = lookAt('worn');
+	await refining.look();
+	refining.order = 'byCost';
+	const costs = refining.shown.map(({ cost }) => cost);
+	expect(costs).toEqual(costs.toSorted((a, b) => b - a));
+	expect(refining.first!.cost).toBeGreaterThanOrEqual(0.3 * costs[0]!);
+	const sound = lookAt('ideal').refining;
+	await sound.look();
+	expect(sound.first).toBeUndefined();
+});
+
+it('says what a leg added and how it began', async () => {
+	const { refining } = lookAt('ideal');
+	await refining.look();
+	const [leg, turn] = refining.shown;
+	const off = { ahead: -0.032, left: 0.014, turn: -0.07 };
+	expect(addedWords({ ...leg!, added: off })).toBe(
+		'3.2 cm too short, 1.4 cm to the left, swerved 4° to the right'
+	);
+	expect(addedWords({ ...turn!, added: { ahead: 0, left: 0, turn: -0.07 } })).toBe(
+		'turned 4° too far'
+	);
+	expect(addedWords({ ...turn!, added: { ahead: 0.01, left: 0, turn: 0.07 } })).toBe(
+		'1 cm off its spot, turned 4° too little'
+	);
+	expect(addedWords({ ...leg!, added: null, meant: null })).toContain('nobody');
+	expect(addedWords(leg!)).toBe('as meant');
+	const began = { ...leg!, inherited: { ahead: 0.03, left: 0.04, turn: 0.1 }, speedAtStart: 0.2 };
+	expect(beganWords(began, 0.5)).toMatch(/^5 cm off, 5.7° askew to the left, still rolling at/);
+	expect(beganWords(leg!, 0.5)).toBe('on its way');
+	expect(costWords({ ...leg!, cost: 0.123 })).toBe('12.3 cm');
+});

@@ -1,0 +1,78 @@
+/** What is looked at of an attempt beside its trace: its legs, against what was intended. */
+import { firstWrong, legsIn, meantEnd, type Leg } from '$core/attempts/legs';
+import type { Attempt } from '$core/simulation/attempt';
+import { rehearseIdeally } from '$lib/desk/rehearser';
+import type { Made, Runs } from '$lib/desk/runs.svelte';
+import type { Stand } from '$lib/desk/stand';
+
+export type LegOrder = 'asRun' | 'byCost';
+
+export class Refining {
+	/** The same plan on an ideal robot; null while it is not known. */
+	intended = $state.raw<Attempt | null>(null);
+	order = $state<LegOrder>('asRun');
+	/** The leg that is looked at. */
+	private key = $state<string | null>(null);
+	private asked: Made | null = null;
+
+	/** Of the robot that is shown, as they ran. */
+	readonly legs: readonly Leg[] = $derived.by(() => {
+		const { attempt, run } = this.runs.player;
+		return attempt && run && !this.runs.isLive ? legsIn(attempt, run, this.intended) : [];
+	});
+	/** Those that moved or were to move, in the order that is wanted. */
+	readonly shown: readonly Leg[] = $derived.by(() => {
+		const moving = this.legs.filter(isMove);
+		return this.order === 'asRun' ? moving : moving.toSorted((a, b) => b.cost - a.cost);
+	});
+	readonly first = $derived.by(() => firstWrong(this.legs.filter(isMove)));
+	readonly chosen = $derived.by(() => this.legs.find((leg) => legKey(leg) === this.key) ?? null);
+
+	constructor(
+		private readonly stand: Stand,
+		private readonly runs: Runs
+	) {}
+
+	/** To be called whenever another attempt is shown. */
+	async look(): Promise<void> {
+		const { made } = this.runs;
+		if (made === this.asked) return;
+		this.asked = made;
+		this.key = this.intended = null;
+		if (!made) return;
+		const intended = await rehearseIdeally({ ...made, course: this.stand.course });
+		if (this.asked === made) this.intended = intended;
+	}
+
+	/** Where a leg began, where it ended and where it was meant to. */
+	around(leg: Leg): { readonly x: number; readonly y: number }[] {
+		const end = meantEnd(leg);
+		return [leg.span.from, leg.span.to, ...(end ? [end] : [])];
+	}
+
+	/** Looks at a leg, at the moment when it ended; once more, and at none. */
+	choose(leg: Leg): void {
+		const key = legKey(leg);
+		this.key = this.key === key ? null : key;
+		if (this.key === null) return;
+		this.runs.player.pause();
+		this.runs.player.seek(leg.span.end);
+	}
+}
+
+/** By which a leg is known again in its attempt. */
+export const legKey = ({ span, round }: Leg): string => `${span.stepId} ${round}`;
+
+/** Metres, and radians, of what can be seen. */
+const seenWay = 0.005;
+const seenTurn = 0.02;
+
+/** It moved, or was to: a lamp that is lit is no leg that could miss. */
+function isMove(leg: Leg): boolean {
+	const { did, meant } = leg;
+	const ways = meant ? [did, meant] : [did];
+	return ways.some(
+		({ ahead, left, up, turn }) =>
+			Math.hypot(ahead, left, up) > seenWay || Math.abs(turn) > seenTurn
+	);
+}
