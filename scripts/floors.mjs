@@ -1,12 +1,34 @@
 /** Folders of src/core, from the lowest up: each imports only what stands before it. */
 export const layers = [
 	...['units', 'random', 'devices', 'expressions', 'steps', 'course', 'world', 'robots', 'plan'],
-	...['link', 'interpreter', 'simulation', 'attempts', 'live', 'analysis', 'checks', 'examples', 'testing']
+	...[
+		'link',
+		'interpreter',
+		'simulation',
+		'attempts',
+		'live',
+		'analysis',
+		'checks',
+		'examples',
+		'testing'
+	]
 ];
 
 /** Folders of src/lib, likewise. Its root files stand below all of them but i18n. */
 export const floors = [
-	...['i18n', 'ui', 'saving', 'people', 'lists', 'words', 'files', 'timeline', 'floor', 'eye'],
+	...[
+		'i18n',
+		'ui',
+		'saving',
+		'people',
+		'lists',
+		'words',
+		'files',
+		'attempts',
+		'timeline',
+		'floor',
+		'eye'
+	],
 	...['desk', 'robots', 'live', 'workbench', 'leaves', 'values', 'shelf', 'help', 'trail'],
 	...['course', 'planning', 'home']
 ];

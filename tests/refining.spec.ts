@@ -37,3 +37,52 @@ test('each leg says what it did of its own, and is shown near', async ({ page })
 	await expect(leaf).toHaveCount(0);
 	await expect(page.getByTestId('ghost')).toHaveCount(0);
 });
+
+test('attempts are kept, named, pinned, sent to a file and had again', async ({ page }) => {
+	await openPlan(page, [go(0.5)]);
+	const rehearse = page.getByRole('button', { name: 'Rehearse' });
+	await rehearse.click();
+	await page.getByRole('button', { name: 'Attempts', exact: true }).click();
+	const leaf = page.getByRole('region', { name: 'Attempts' });
+	const rows = leaf.getByRole('listitem');
+	await expect(rows).toHaveCount(1);
+	await rehearse.click();
+	await expect(rows).toHaveCount(2);
+	await page.reload();
+	await page.getByRole('button', { name: 'Attempts', exact: true }).click();
+	await expect(rows).toHaveCount(2);
+	expect(await violations(page)).toEqual([]);
+
+	await rows.nth(1).getByRole('button', { name: 'Name and note' }).click();
+	await leaf.getByLabel('Name', { exact: true }).fill('The first');
+	await page.keyboard.press('Enter');
+	await expect(rows.nth(1)).toContainText('The first');
+	await rows.nth(1).getByRole('button', { name: 'Keep it always' }).click();
+	await leaf.getByLabel('Which of them').selectOption({ label: 'Pinned' });
+	await expect(rows).toHaveCount(1);
+	const [download] = await Promise.all([
+		page.waitForEvent('download'),
+		rows.getByRole('button', { name: 'Save to a file' }).click()
+	]);
+	expect(download.suggestedFilename()).toBe('The first.attempt.json');
+	await rows.getByRole('button', { name: 'Delete' }).click();
+	await expect(rows).toHaveCount(0);
+	await leaf.getByRole('button', { name: 'Undo' }).click();
+	await expect(rows).toHaveCount(1);
+
+	await leaf.getByLabel('Which of them').selectOption({ label: 'All of them' });
+	const shown = leaf.locator('[aria-current=true]');
+	await rows.nth(0).locator('[data-attempt]').focus();
+	await page.keyboard.press('ArrowDown');
+	await expect(shown).toContainText('The first');
+	await expect(page.getByTestId('outcome')).not.toBeEmpty();
+	await page.getByTestId('attempt-file').setInputFiles(await download.path());
+	await expect(leaf.getByRole('status')).toContainText('is kept here, pinned');
+	await expect(rows).toHaveCount(3);
+	await page.getByTestId('attempt-file').setInputFiles({
+		name: 'torn.json',
+		mimeType: 'application/json',
+		buffer: Buffer.from('{"format": "lantern-step/attempt"')
+	});
+	await expect(leaf.getByRole('status')).toContainText(/torn\.json: .*Line 1.*Nothing was taken/);
+});

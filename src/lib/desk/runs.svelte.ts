@@ -1,6 +1,5 @@
 /** The attempts of a workbench: the newest, the one before, and what is needed to have them again. */
 import { markOf } from '$core/course/mark';
-import type { Plan } from '$core/plan/plan';
 import type { Attempt } from '$core/simulation/attempt';
 import { modelVersion } from '$core/simulation/settings';
 import { say, t } from '$lib/i18n';
@@ -34,6 +33,11 @@ export class Runs {
 
 	/** Robots run. */
 	isLive = $state(false);
+
+	/** Told of each attempt that has been made, and again when a hand has changed it. @param id of its own */
+	onMade: (id: string, attempt: Attempt, made: Made) => void = () => {};
+	/** Of the attempt that was made last. */
+	private id = '';
 
 	readonly isRehearsing = $derived(this.rehearsing !== null);
 	readonly hasChanged = $derived.by(
@@ -96,13 +100,16 @@ export class Runs {
 		this.made = { plan: this.stand.plan };
 		this.hasCourseChanged = this.isOlderModel = false;
 		this.latest = null;
+		this.id = crypto.randomUUID();
 		this.isLive = true;
 	}
 
 	/** @param isOver nothing more comes of it */
 	follow(attempt: Attempt, isOver: boolean): void {
 		this.player.follow(attempt, isOver);
-		if (isOver) this.isLive = false;
+		if (!isOver) return;
+		this.isLive = false;
+		if (this.made) this.onMade(this.id, attempt, this.made);
 	}
 
 	endLive(): void {
@@ -114,13 +121,14 @@ export class Runs {
 		return this.count > 0 || this.isLive;
 	}
 
-	/** Shows a run that was kept. @param plan as it was then */
-	showKept(attempt: Attempt, plan: Plan): void {
+	/** Shows an attempt that was kept. @param model of then */
+	showKept(attempt: Attempt, made: Made, model = modelVersion): void {
 		this.previous = this.player.attempt;
-		this.hasCourseChanged = this.isOlderModel = false;
+		this.hasCourseChanged = false;
+		this.isOlderModel = model !== modelVersion;
 		this.latest = null;
 		this.player.show(attempt, true);
-		this.wasOf({ plan });
+		this.wasOf(made);
 	}
 
 	/** Another course is chosen: what was shown was on the one before. */
@@ -160,6 +168,8 @@ export class Runs {
 		this.latest = { ...inputs, course };
 		this.player.show(attempt);
 		this.player.play();
+		this.id = crypto.randomUUID();
+		this.onMade(this.id, attempt, this.made);
 	}
 
 	/** Stops what is being rehearsed, and what plays. */
@@ -188,6 +198,7 @@ export class Runs {
 			this.keep();
 		}
 		player.exchange(attempt);
+		this.onMade(this.id, attempt, this.made);
 		this.voice.announce(t('say.touched'));
 	}
 

@@ -17,7 +17,8 @@ const nameOf = ({ name }: File): string =>
 		.trim()
 		.slice(0, longestName) || name.slice(0, longestName);
 
-async function textOf(file: File): Promise<Result<string>> {
+/** @returns what is in it, if it is not too large for a document */
+export async function textOfFile(file: File): Promise<Result<string>> {
 	if (file.size > maximumBytes) {
 		return failure('document.tooLarge', { bytes: file.size, maximum: maximumBytes });
 	}
@@ -40,13 +41,13 @@ async function read<T extends Plan | Course>(
 }
 
 export async function readPlanFile(file: File): Promise<Result<Plan>> {
-	const text = await textOf(file);
+	const text = await textOfFile(file);
 	return text.ok ? read('plan', text.value) : text;
 }
 
 /** A plan or a course, by the format that the file names; a course as a drawing of any lines, too. */
 export async function readAnyFile(file: File): Promise<Result<Plan | Course>> {
-	const text = await textOf(file);
+	const text = await textOfFile(file);
 	if (!text.ok) return text;
 	if (text.value.trimStart().startsWith('<')) {
 		const { courseOfDrawing } = await import('./drawings');

@@ -54,7 +54,7 @@
 			class="button button-plain button-icon"
 			aria-label={t('legs.close')}
 			title={t('legs.close')}
-			onclick={() => void bench.toggleLegs()}><X size={18} /></button
+			onclick={() => void bench.leaves.toggle('legs')}><X size={18} /></button
 		>
 	</header>
 	{#if !bench.player.attempt}

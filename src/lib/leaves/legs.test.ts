@@ -24,7 +24,7 @@ const course = courseOf();
 function lookAt(variation: 'worn' | 'ideal', seed = 4) {
 	const stand = { plan, course, courseId: null, variation, live: null } as unknown as Stand;
 	const runs = new Runs(stand, new Voice(), () => {});
-	runs.showKept(simulate({ plan, course, variation, seed }), plan);
+	runs.showKept(simulate({ plan, course, variation, seed }), { plan });
 	return { runs, refining: new Refining(stand, runs) };
 }
 
@@ -48,7 +48,7 @@ it('asks once for what was intended, and anew for another attempt', async () => 
 	await Promise.all([refining.look(), refining.look()]);
 	expect(rehearseIdeally).toHaveBeenCalledTimes(1);
 	refining.choose(refining.shown[0]!);
-	runs.showKept(simulate({ plan, course, variation: 'worn', seed: 5 }), plan);
+	runs.showKept(simulate({ plan, course, variation: 'worn', seed: 5 }), { plan });
 	await refining.look();
 	expect(rehearseIdeally).toHaveBeenCalledTimes(2);
 	expect(refining.chosen).toBeNull();

@@ -30,7 +30,7 @@
 		const { courseId, courseMark, plan } = kept.run;
 		if (courseId !== bench.courseId) bench.chooseCourse(courseId);
 		await bench.arrived;
-		bench.runs.showKept(kept.attempt, plan);
+		bench.runs.showKept(kept.attempt, { plan });
 		news = t('runs.shown', { when: showTime(isoOf(kept)) });
 		const hasChanged = courseMark !== undefined && courseMark !== markOf(bench.course);
 		if (hasChanged) news += ` ${t('runs.otherCourse')}`;

@@ -102,7 +102,7 @@
 	/** A leg that is looked at is shown near, and then all of the floor again. */
 	let isNear = false;
 	$effect(() => {
-		const { refining } = bench;
+		const { refining } = bench.leaves;
 		const leg = refining?.chosen;
 		untrack(() => {
 			if (leg) view.showAround(refining!.around(leg));
@@ -156,9 +156,9 @@
 			<Trace {run} {scale} isBefore isReckoned={bench.runs.previous.source.type === 'run'} />
 		{/each}
 	{/if}
-	{#if bench.refining && player.attempt}
+	{#if bench.leaves.refining && player.attempt}
 		{#await import('$lib/floor/IntendedWay.svelte') then { default: IntendedWay }}
-			{@const { intended, chosen } = bench.refining}
+			{@const { intended, chosen } = bench.leaves.refining}
 			<IntendedWay {intended} leg={chosen} run={player.run} {scale} />
 		{/await}
 	{/if}
@@ -225,7 +225,7 @@
 	{/snippet}
 	{#snippet said()}
 		{#if isReckoned}<span class="dotted"></span>{t('floor.reckoned')}{/if}
-		{#if bench.refining?.intended}<span class="dashed"></span>{t('floor.intended')}{/if}
+		{#if bench.leaves.refining?.intended}<span class="dashed"></span>{t('floor.intended')}{/if}
 	{/snippet}
 	{#snippet buttons()}
 		{#if player.isPlaying && waitsForTouch}

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The workbench: floor, trail and timeline around one plan. */
-	import { ListOrdered } from '@lucide/svelte';
+	import { Layers, ListOrdered } from '@lucide/svelte';
 	import { onMount, untrack } from 'svelte';
 	import type { Course } from '$core/course/course';
 	import { say, t } from '$lib/i18n';
@@ -106,22 +106,29 @@
 		</div>
 	{/snippet}
 	{#snippet below()}
-		{#if bench.refining}
-			{@const { refining } = bench}
+		{#if bench.leaves.refining}
+			{@const { refining } = bench.leaves}
 			{#await import('$lib/leaves/LegsLeaf.svelte') then { default: LegsLeaf }}
 				<LegsLeaf {bench} {refining} onstep={jumpTo} />
+			{/await}
+		{:else if bench.leaves.kept}
+			{@const { kept } = bench.leaves}
+			{#await import('$lib/leaves/AttemptsLeaf.svelte') then { default: AttemptsLeaf }}
+				<AttemptsLeaf {bench} list={kept} />
 			{/await}
 		{/if}
 		<Timeline {bench}>
 			{#snippet leaves()}
 				{#if preferences.level !== 'first'}
-					<button
-						class="button button-line"
-						aria-pressed={bench.refining !== null}
-						title={t('timeline.legsHelp')}
-						onclick={() => void bench.toggleLegs()}
-						><ListOrdered size={18} />{t('timeline.legs')}</button
-					>
+					{#each [['legs', ListOrdered], ['attempts', Layers]] as const as [leaf, Icon] (leaf)}
+						<button
+							class="button button-line button-icon"
+							aria-label={t(`timeline.${leaf}`)}
+							title={t(`timeline.${leaf}Help`)}
+							aria-pressed={bench.leaves.open === leaf}
+							onclick={() => void bench.leaves.toggle(leaf)}><Icon size={18} /></button
+						>
+					{/each}
 				{/if}
 			{/snippet}
 		</Timeline>

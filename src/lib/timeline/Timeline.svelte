@@ -65,6 +65,9 @@
 				duration: seconds(player.duration)
 			})}</output
 		>
+		<span class="clock short" aria-hidden="true"
+			>{t('timeline.now', { time: seconds(player.time) })}</span
+		>
 		<div class="speed">
 			<select class="field" aria-label={t('timeline.speed')} bind:value={player.rate}>
 				{#each speeds as rate (rate)}<option value={rate}>{t('timeline.times', { rate })}</option
@@ -118,6 +121,10 @@
 		font-variant-numeric: tabular-nums;
 		color: var(--ink-soft);
 	}
+	.short {
+		display: none;
+		min-width: 0;
+	}
 	.speed select {
 		padding: 0 0.4rem;
 	}
@@ -145,6 +152,14 @@
 		background: var(--lamp-soft);
 		color: var(--lamp-text);
 		font-weight: 650;
+	}
+	@media (max-width: 420px) {
+		output {
+			display: none;
+		}
+		.short {
+			display: block;
+		}
 	}
 	@media (max-width: 720px) {
 		.timeline {

@@ -17,7 +17,7 @@ import { fetchPage } from '$lib/lists/lists';
 import { Saver } from '$lib/saving/saver.svelte';
 import { request } from '$lib/saving/send';
 import { Editing } from './editing.svelte';
-import type { Refining } from './refining.svelte';
+import { Leaves } from './leaves.svelte';
 import { reader } from '$lib/words/reader.svelte';
 import { Checking } from './checking.svelte';
 import { Desk } from '$lib/desk/desk.svelte';
@@ -66,8 +66,6 @@ export class Workbench implements Stand {
 	readonly courseCount: number;
 	/** Real robots: loaded when somebody wants them. */
 	live = $state.raw<LiveDesk | null>(null);
-	/** The legs of the attempt, while they are looked at. */
-	refining = $state.raw<Refining | null>(null);
 
 	readonly voice = new Voice();
 	readonly desk: Desk<Plan, Edit>;
@@ -75,6 +73,7 @@ export class Workbench implements Stand {
 	readonly checking = new Checking(this);
 	readonly runs = new Runs(this, this.voice, () => this.save(true));
 	readonly editing = new Editing(this);
+	readonly leaves = new Leaves(this);
 
 	readonly plan = $derived.by(() => this.desk.document);
 	readonly player = this.runs.player;
@@ -135,16 +134,6 @@ export class Workbench implements Stand {
 		return (this.live ??= new LiveDesk(this, this.person));
 	}
 
-	/** Opens the legs of the attempt under the floor, or folds them away. */
-	async toggleLegs(): Promise<void> {
-		if (this.refining) {
-			this.refining = null;
-			return;
-		}
-		const { Refining } = await import('./refining.svelte');
-		this.refining = new Refining(this, this.runs);
-	}
-
 	/** Runs the plan on its robots. @param only the id of the one chain to run */
 	async runLive(only?: string): Promise<void> {
 		await (await this.openLive()).run(only);
@@ -155,7 +144,7 @@ export class Workbench implements Stand {
 		const kept = await newestRun(this.saver.id);
 		const isNewest = kept && kept.run.at > (this.runs.seeds[0]?.at ?? 0);
 		const fits = isNewest && kept.run.courseId === this.courseId && !this.runs.hasBegun;
-		if (fits) this.runs.showKept(kept.attempt, kept.run.plan);
+		if (fits) this.runs.showKept(kept.attempt, { plan: kept.run.plan });
 	}
 
 	dispose(): void {

@@ -1,0 +1,60 @@
+/** What a list shows of an attempt. */
+import type { Sentence } from '../sentence';
+import type { Attempt, OutcomeKind, RobotRun, Source } from '../simulation/attempt';
+
+export interface AttemptSummary {
+	readonly source: Source;
+	readonly kind: OutcomeKind;
+	readonly reason: Sentence;
+	readonly seconds: number;
+	readonly reachedFinish: boolean;
+	readonly bumps: number;
+	readonly robots: readonly {
+		readonly id: string;
+		readonly kind: string;
+		readonly name: string;
+		/** 0 to 1 when it began; null where nobody knows. */
+		readonly battery: number | null;
+		/** Where it went: points in whole centimetres from the south-west corner, as "x,y x,y". */
+		readonly path: string;
+	}[];
+}
+
+/** Points of a path at the most. */
+const mostPoints = 60;
+
+export const attemptSummary = ({ source, outcome, runs }: Attempt): AttemptSummary => ({
+	source,
+	kind: outcome.kind,
+	reason: outcome.reason,
+	seconds: outcome.seconds,
+	reachedFinish: outcome.reachedFinish,
+	bumps: runs.reduce((sum, { bumps }) => sum + bumps.length, 0),
+	robots: runs.map((run) => ({
+		id: run.id,
+		kind: run.robot.kind,
+		name: run.robot.name,
+		battery: finite(run.trace.columns.battery?.[0]),
+		path: pathOf(run)
+	}))
+});
+
+const finite = (value = NaN): number | null => (Number.isFinite(value) ? value : null);
+
+/** Evenly along the way, so that corners stay and waits are left out. */
+function pathOf({ trace: { x, y }, pathLength }: RobotRun): string {
+	const spacing = Math.max(0.01, pathLength / (mostPoints - 2));
+	const points: string[] = [];
+	let way = Infinity;
+	for (let i = 0; i < x.length; i++) {
+		const before = Math.max(0, i - 1);
+		way += Math.abs(x[i]! - x[before]!) + Math.abs(y[i]! - y[before]!);
+		if (way < spacing * manhattan && i < x.length - 1) continue;
+		points.push(`${Math.round(x[i]! * 100)},${Math.round(y[i]! * 100)}`);
+		way = 0;
+	}
+	return points.join(' ');
+}
+
+/** How much longer a way can be by its two coordinates than straight. */
+const manhattan = 1.42;

@@ -1,0 +1,122 @@
+/** The attempts of a plan that this device has kept, and what is done with them. */
+import { say, t } from '$lib/i18n';
+import { downloadText } from '$lib/files/downloads';
+import { textOfFile } from '$lib/files/files';
+import type { AttemptNotes, AttemptRow, OpenedAttempt } from '$workers/attempt-shelf';
+import { keeper } from './keeper';
+import './words';
+
+/** Which of them are shown. */
+export const attemptFilters = [
+	'all',
+	'pinned',
+	'arrived',
+	'bumped',
+	'fell',
+	'runs',
+	'robot'
+] as const;
+export type AttemptFilter = (typeof attemptFilters)[number];
+
+/** @param robot the name of the one that is shown */
+const passes: Readonly<Record<AttemptFilter, (row: AttemptRow, robot: string) => boolean>> = {
+	all: () => true,
+	pinned: ({ isPinned }) => isPinned === true,
+	arrived: ({ summary }) => summary.reachedFinish,
+	bumped: ({ summary }) => summary.bumps > 0,
+	fell: ({ summary }) => summary.kind === 'fell',
+	runs: ({ summary }) => summary.source.type === 'run',
+	robot: ({ summary }, robot) => summary.robots.some(({ name }) => name === robot)
+};
+
+/** Where they are shown. */
+interface Stage {
+	readonly planId: string;
+	readonly courseId: string | null;
+	readonly robotName: string;
+	/** @returns whether it could be shown */
+	show(opened: OpenedAttempt): Promise<boolean>;
+}
+
+export class AttemptList {
+	/** Newest first. */
+	rows = $state.raw<readonly AttemptRow[]>([]);
+	isRead = $state(false);
+	filter = $state<AttemptFilter>('all');
+	/** The one that is on the floor. */
+	shown = $state<string | null>(null);
+	/** What has just been done, or could not be. */
+	news = $state('');
+	/** The one that was deleted last. */
+	gone = $state.raw<AttemptRow | null>(null);
+	readonly passing = $derived.by(() =>
+		this.rows.filter((row) => passes[this.filter](row, this.stage.robotName))
+	);
+	private asked = 0;
+
+	constructor(private readonly stage: Stage) {}
+
+	async read(): Promise<void> {
+		this.rows = await keeper().list(this.stage.planId);
+		this.isRead = true;
+	}
+
+	/** One has just been kept, and is on the floor. */
+	came(row: AttemptRow): void {
+		this.put(row);
+		this.shown = row.id;
+	}
+
+	private put(row: AttemptRow): void {
+		const others = this.rows.filter(({ id }) => id !== row.id);
+		this.rows = [...others, row].toSorted((a, b) => b.at - a.at);
+	}
+
+	async show({ id }: AttemptRow): Promise<void> {
+		this.asked += 1;
+		const { asked } = this;
+		const opened = await keeper().open(id);
+		// Somebody has asked for another one meanwhile.
+		if (asked !== this.asked) return;
+		if (!opened.ok) this.news = say(opened.failure);
+		else if (await this.stage.show(opened.value)) this.shown = id;
+	}
+
+	async mark({ id }: AttemptRow, notes: AttemptNotes): Promise<void> {
+		const row = await keeper().mark(id, notes);
+		if (row) this.put(row);
+	}
+
+	async remove(row: AttemptRow): Promise<void> {
+		await keeper().remove(row.id);
+		this.rows = this.rows.filter(({ id }) => id !== row.id);
+		this.gone = row;
+		this.news = t('attempts.deleted');
+	}
+
+	async bringBack(): Promise<void> {
+		const row = this.gone && (await keeper().bringBack(this.gone.id));
+		if (row) this.put(row);
+		this.gone = null;
+		this.news = row ? t('attempts.back') : '';
+	}
+
+	async toFile(row: AttemptRow): Promise<void> {
+		const text = await keeper().fileOf(row.id);
+		if (!text.ok) this.news = say(text.failure);
+		else downloadText(row.name ?? t('attempts.fileName'), 'attempt', text.value);
+	}
+
+	async fromFile(file: File): Promise<void> {
+		const text = await textOfFile(file);
+		const { planId, courseId } = this.stage;
+		const place = { id: crypto.randomUUID(), planId, courseId };
+		const row = text.ok ? await keeper().takeFile(text.value, place) : text;
+		if (!row.ok) this.news = t('attempts.refused', { file: file.name, reason: say(row.failure) });
+		else {
+			this.put(row.value);
+			this.news = t('attempts.taken', { file: file.name });
+			await this.show(row.value);
+		}
+	}
+}

@@ -1,0 +1,93 @@
+import { beforeEach, expect, it, vi } from 'vitest';
+import type { AttemptRow } from '$workers/attempt-shelf';
+import { AttemptList, type AttemptFilter } from './attempt-list.svelte';
+import { keeper } from './keeper';
+
+vi.mock('./keeper', () => {
+	const service = {
+		list: vi.fn(),
+		open: vi.fn(),
+		mark: vi.fn(),
+		remove: vi.fn(),
+		bringBack: vi.fn()
+	};
+	return { keeper: () => service };
+});
+
+const service = vi.mocked(keeper());
+
+const row = (id: string, at: number, summary: object = {}, more: object = {}) =>
+	({
+		id,
+		at,
+		summary: { kind: 'ended', bumps: 0, source: { type: 'rehearsal' }, robots: [], ...summary },
+		...more
+	}) as unknown as AttemptRow;
+
+const first = row('first', 1, { kind: 'finished', reachedFinish: true });
+const fallen = row('fallen', 2, { kind: 'fell', bumps: 2, robots: [{ name: 'Wick' }] });
+const run = row('run', 3, { source: { type: 'run' } }, { isPinned: true });
+
+let shown: string[];
+const stage = {
+	planId: 'p',
+	courseId: null,
+	robotName: 'Wick',
+	show: ({ row }: { row: AttemptRow }) => Promise.resolve(Boolean(shown.push(row.id)))
+};
+
+beforeEach(() => {
+	shown = [];
+	service.list.mockResolvedValue([run, fallen, first]);
+	service.open.mockImplementation((id) =>
+		Promise.resolve({ ok: true, value: { row: row(id, 0) } } as never)
+	);
+});
+
+it('shows those that are asked for', async () => {
+	const list = new AttemptList(stage);
+	await list.read();
+	const passing = (filter: AttemptFilter) => {
+		list.filter = filter;
+		return list.passing.map(({ id }) => id);
+	};
+	expect(passing('all')).toEqual(['run', 'fallen', 'first']);
+	expect(passing('arrived')).toEqual(['first']);
+	expect(passing('bumped')).toEqual(['fallen']);
+	expect(passing('fell')).toEqual(['fallen']);
+	expect(passing('runs')).toEqual(['run']);
+	expect(passing('pinned')).toEqual(['run']);
+	expect(passing('robot')).toEqual(['fallen']);
+});
+
+it('shows the one that was asked for last, however long others take', async () => {
+	const list = new AttemptList(stage);
+	await list.read();
+	let late: (opened: never) => void;
+	service.open.mockReturnValueOnce(new Promise((open) => (late = open)) as never);
+	const slow = list.show(first);
+	await list.show(run);
+	late!({ ok: true, value: { row: first } } as never);
+	await slow;
+	expect(shown).toEqual(['run']);
+	expect(list.shown).toBe('run');
+	service.open.mockResolvedValueOnce({ ok: false, failure: { key: 'attempt.gone' } });
+	await list.show(first);
+	expect(list.news).toContain('not on this device');
+	expect(list.shown).toBe('run');
+});
+
+it('takes in what comes in its place, and brings back what was deleted', async () => {
+	const list = new AttemptList(stage);
+	await list.read();
+	list.came(row('new', 9));
+	list.came(row('new', 9, { bumps: 1 }));
+	expect(list.rows.map(({ id }) => id)).toEqual(['new', 'run', 'fallen', 'first']);
+	expect(list.shown).toBe('new');
+	await list.remove(fallen);
+	expect(list.rows).toHaveLength(3);
+	service.bringBack.mockResolvedValueOnce(fallen);
+	await list.bringBack();
+	expect(list.rows.map(({ id }) => id)).toEqual(['new', 'run', 'fallen', 'first']);
+	expect(list.gone).toBeNull();
+});

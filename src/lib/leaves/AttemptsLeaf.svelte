@@ -1,0 +1,236 @@
+<script lang="ts">
+	/** The attempts of this plan that the device has kept, newest first: each can be had again as it was. */
+	import './words';
+	import { Download, FolderOpen, Pencil, Pin, PinOff, Trash2, X } from '@lucide/svelte';
+	import { markOf } from '$core/course/mark';
+	import { attemptFilters, type AttemptList } from '$lib/attempts/attempt-list.svelte';
+	import { say, t } from '$lib/i18n';
+	import Moment from '$lib/ui/Moment.svelte';
+	import type { Workbench } from '$lib/workbench/workbench.svelte';
+	import { mostOfPlan, type AttemptRow } from '$workers/attempt-shelf';
+	import AttemptNotes from './AttemptNotes.svelte';
+	import TracePicture from './TracePicture.svelte';
+
+	let { bench, list }: { bench: Workbench; list: AttemptList } = $props();
+
+	const mark = $derived(markOf(bench.course));
+	/** The one whose name and note are being written. */
+	let writing = $state<string | null>(null);
+	let picker: HTMLInputElement;
+
+	const sourceOf = ({ summary: { source } }: AttemptRow): string =>
+		source.type === 'rehearsal'
+			? t(`bench.variation.${source.variation}`)
+			: t(`attempts.source.${source.type}`);
+
+	function figuresOf(row: AttemptRow): string {
+		const { seconds, bumps, robots } = row.summary;
+		const battery = robots[0]?.battery ?? null;
+		return [
+			robots.map(({ name }) => name).join(', '),
+			sourceOf(row),
+			t('attempts.seconds', { seconds }),
+			...(bumps > 0 ? [t('attempts.bumps', { count: bumps })] : []),
+			...(battery !== null ? [t('attempts.battery', { part: battery })] : [])
+		].join(' · ');
+	}
+
+	/** Up and down, from one to the next, each shown as it is reached. */
+	function onkeydown(event: KeyboardEvent) {
+		const way = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+		if (!way || !(event.target as HTMLElement).matches('[data-attempt]')) return;
+		const all = [...document.querySelectorAll<HTMLElement>('[data-attempt]')];
+		const place = all.indexOf(event.target as HTMLElement) + way;
+		all[place]?.focus();
+		const row = list.passing[place];
+		if (row) void list.show(row);
+		event.preventDefault();
+	}
+</script>
+
+<section class="leaf" aria-label={t('attempts.title')}>
+	<header>
+		<h2>{t('attempts.title')}</h2>
+		<select class="field" aria-label={t('attempts.which')} bind:value={list.filter}>
+			{#each attemptFilters as filter (filter)}<option value={filter}
+					>{t(`attempts.filter.${filter}`)}</option
+				>{/each}
+		</select>
+		<button
+			class="button button-plain button-icon"
+			aria-label={t('attempts.fromFile')}
+			title={t('attempts.fromFile')}
+			onclick={() => picker.click()}><FolderOpen size={18} /></button
+		>
+		<input
+			bind:this={picker}
+			type="file"
+			accept=".json,application/json"
+			hidden
+			data-testid="attempt-file"
+			onchange={(event) => {
+				const [file] = event.currentTarget.files ?? [];
+				event.currentTarget.value = '';
+				if (file) void list.fromFile(file);
+			}}
+		/>
+		<button
+			class="button button-plain button-icon"
+			aria-label={t('attempts.close')}
+			title={t('attempts.close')}
+			onclick={() => void bench.leaves.toggle('attempts')}><X size={18} /></button
+		>
+	</header>
+	<p class="news" role="status">
+		{list.news}
+		{#if list.gone}<button class="undo" onclick={() => void list.bringBack()}
+				>{t('attempts.undo')}</button
+			>{/if}
+	</p>
+	{#if list.isRead && list.rows.length === 0}
+		<p class="about">{t('attempts.none')}</p>
+	{:else if list.isRead && list.passing.length === 0}
+		<p class="about">{t('attempts.nonePass')}</p>
+	{/if}
+	<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
+	<ul {onkeydown}>
+		{#each list.passing as row (row.id)}
+			{@const { summary, name, note, isPinned } = row}
+			<li class:shown={row.id === list.shown}>
+				<button
+					class="attempt"
+					data-attempt
+					aria-current={row.id === list.shown}
+					title={say(summary.reason)}
+					onclick={() => void list.show(row)}
+				>
+					<TracePicture {summary} course={row.courseMark === mark ? bench.course : null} />
+					<span>
+						<strong class={summary.kind}>{name ?? t(`attempts.is.${summary.kind}`)}</strong>
+						{#if name}<small>{t(`attempts.is.${summary.kind}`)}</small>{/if}
+						<small><Moment iso={new Date(row.at).toISOString()} /></small>
+						<br /><small>{figuresOf(row)}</small>
+						{#if note}<br /><em>{note}</em>{/if}
+					</span>
+				</button>
+				<div class="hands">
+					<button
+						class="button button-plain button-icon"
+						aria-label={t(isPinned ? 'attempts.unpin' : 'attempts.pin')}
+						title={t(isPinned ? 'attempts.unpin' : 'attempts.pin')}
+						aria-pressed={isPinned === true}
+						onclick={() => void list.mark(row, { isPinned: !isPinned })}
+					>
+						{#if isPinned}<PinOff size={17} />{:else}<Pin size={17} />{/if}
+					</button>
+					<button
+						class="button button-plain button-icon"
+						aria-label={t('attempts.rename')}
+						title={t('attempts.rename')}
+						aria-expanded={writing === row.id}
+						onclick={() => (writing = writing === row.id ? null : row.id)}
+						><Pencil size={17} /></button
+					>
+					<button
+						class="button button-plain button-icon"
+						aria-label={t('attempts.toFile')}
+						title={t('attempts.toFile')}
+						onclick={() => void list.toFile(row)}><Download size={17} /></button
+					>
+					<button
+						class="button button-plain button-icon"
+						aria-label={t('attempts.delete')}
+						title={t('attempts.delete')}
+						onclick={() => void list.remove(row)}><Trash2 size={17} /></button
+					>
+				</div>
+				{#if writing === row.id}
+					<AttemptNotes
+						{row}
+						onwrite={(notes) => {
+							writing = null;
+							void list.mark(row, notes);
+						}}
+					/>
+				{/if}
+			</li>
+		{/each}
+	</ul>
+	{#if list.rows.length > 0}<p class="about">{t('attempts.limits', { most: mostOfPlan })}</p>{/if}
+</section>
+
+<style>
+	.leaf {
+		display: flex;
+		flex-direction: column;
+		max-height: 18rem;
+		border-top: 1px solid var(--line);
+		background: var(--paper);
+		overflow-y: auto;
+	}
+	header {
+		position: sticky;
+		top: 0;
+		z-index: 1;
+		display: flex;
+		align-items: center;
+		gap: 0.5rem;
+		padding: 0.15rem 0.5rem 0.15rem 1rem;
+		background: var(--paper);
+	}
+	h2 {
+		flex: 1;
+		font-size: 1rem;
+	}
+	select {
+		flex: none;
+		width: auto;
+	}
+	.news,
+	.about {
+		padding: 0 1rem 0.3rem;
+		color: var(--ink-soft);
+		font-size: 0.88rem;
+	}
+	.undo {
+		padding: 0.2rem 0.4rem;
+		text-decoration: underline;
+		cursor: pointer;
+	}
+	li {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		border-top: 1px solid var(--line);
+	}
+	.shown {
+		background: var(--lamp-soft);
+	}
+	.attempt {
+		display: flex;
+		flex: 1;
+		align-items: center;
+		gap: 0.7rem;
+		min-width: 14rem;
+		padding: 0.3rem 0.5rem 0.3rem 1rem;
+		font-size: 0.9rem;
+		text-align: left;
+		cursor: pointer;
+	}
+	small {
+		color: var(--ink-soft);
+		font-size: 0.82rem;
+	}
+	.hands {
+		display: flex;
+		padding-right: 0.5rem;
+	}
+	@media (max-width: 560px) {
+		.leaf {
+			max-height: 45dvh;
+		}
+		.hands {
+			padding-left: 6.2rem;
+		}
+	}
+</style>

@@ -1,0 +1,76 @@
+/** What unfolds under the floor, one leaf at a time: the legs of an attempt, and those that were kept. */
+import { markOf } from '$core/course/mark';
+import type { Attempt } from '$core/simulation/attempt';
+import { t } from '$lib/i18n';
+import type { AttemptList } from '$lib/attempts/attempt-list.svelte';
+import type { Made } from '$lib/desk/runs.svelte';
+import type { OpenedAttempt } from '$workers/attempt-shelf';
+import type { Refining } from './refining.svelte';
+import type { Workbench } from './workbench.svelte';
+
+export type Leaf = 'legs' | 'attempts';
+
+export class Leaves {
+	refining = $state.raw<Refining | null>(null);
+	kept = $state.raw<AttemptList | null>(null);
+	readonly open: Leaf | null = $derived.by(() =>
+		this.refining ? 'legs' : this.kept ? 'attempts' : null
+	);
+	private hasSaidUnkept = false;
+
+	constructor(private readonly bench: Workbench) {
+		bench.runs.onMade = (id, attempt, made) => void this.keep(id, attempt, made);
+	}
+
+	/** Unfolds a leaf in the place of the one before, or folds it away. */
+	async toggle(leaf: Leaf): Promise<void> {
+		const { open } = this;
+		this.refining = this.kept = null;
+		if (leaf === open) return;
+		if (leaf === 'legs') {
+			const { Refining } = await import('./refining.svelte');
+			this.refining = new Refining(this.bench, this.bench.runs);
+		} else {
+			const { AttemptList } = await import('$lib/attempts/attempt-list.svelte');
+			this.kept = new AttemptList(this);
+			await this.kept.read();
+		}
+	}
+
+	get planId(): string {
+		return this.bench.saver.id;
+	}
+
+	get courseId(): string | null {
+		return this.bench.courseId;
+	}
+
+	get robotName(): string {
+		return this.bench.robot.name;
+	}
+
+	/** On this device, as it comes: later nobody can have all of it again. */
+	private async keep(id: string, attempt: Attempt, made: Made): Promise<void> {
+		const { planId, courseId, bench } = this;
+		const keeping = { id, planId, courseId, at: Date.now(), ...made, course: bench.course };
+		const row = await import('$lib/attempts/keeper').then(
+			({ keeper }) => keeper().keep(keeping, attempt),
+			() => null
+		);
+		if (row) return this.kept?.came(row);
+		if (!this.hasSaidUnkept) bench.voice.notice = t('bench.attemptUnkept');
+		this.hasSaidUnkept = true;
+	}
+
+	/** Shows an attempt that was kept, on its course. @returns whether it could */
+	async show({ row, attempt, plan }: OpenedAttempt): Promise<boolean> {
+		const { bench } = this;
+		if (bench.runs.isLive) return false;
+		if (row.courseId && row.courseId !== bench.courseId) bench.chooseCourse(row.courseId);
+		await bench.arrived;
+		const { touches, only, modelVersion } = row;
+		bench.runs.showKept(attempt, { plan, touches, only }, modelVersion);
+		if (row.courseMark !== markOf(bench.course)) bench.voice.notice = t('bench.otherCourseThen');
+		return true;
+	}
+}

@@ -1,0 +1,265 @@
+/**
+ * Attempts kept on this device (IndexedDB), whole: the newest of each plan, and those that are pinned.
+ * Plans and courses as they were are kept once by their hash, however many attempts share them.
+ */
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { attemptDocument, attemptFormat } from '../core/attempts/attempt-document';
+import { pack, unpack } from '../core/attempts/packed';
+import { attemptOf } from '../core/attempts/recording';
+import { attemptSummary, type AttemptSummary } from '../core/attempts/summary';
+import { courseFormat, type Course } from '../core/course/course';
+import { markOf } from '../core/course/mark';
+import { readDocument, writeDocument } from '../core/document';
+import { planFormat, type Plan } from '../core/plan/plan';
+import { failure, success, type Result } from '../core/sentence';
+import type { Attempt } from '../core/simulation/attempt';
+import { modelVersion } from '../core/simulation/settings';
+import type { Touch } from '../core/simulation/touch';
+
+/** Attempts of one plan that are kept beside those that are pinned. */
+export const mostOfPlan = 50;
+/** Bytes of all recordings on one device. */
+export const mostBytes = 20_000_000;
+
+/** Milliseconds for which one that was deleted can be brought back. */
+const goneFor = 3_600_000;
+
+/** What an attempt is of. */
+export interface Keeping {
+	readonly id: string;
+	readonly planId: string;
+	readonly courseId: string | null;
+	/** Milliseconds since 1970. */
+	readonly at: number;
+	readonly plan: Plan;
+	readonly course: Course;
+	readonly touches?: readonly Touch[] | undefined;
+	readonly only?: string | undefined;
+}
+
+/** What a person writes to it. */
+export interface AttemptNotes {
+	readonly name?: string | undefined;
+	readonly note?: string | undefined;
+	readonly isPinned?: boolean | undefined;
+}
+
+/** What a list shows of one. */
+export interface AttemptRow extends Omit<Keeping, 'plan' | 'course'>, AttemptNotes {
+	readonly summary: AttemptSummary;
+	readonly modelVersion: number;
+	readonly courseMark: number;
+	readonly planHash: string;
+	readonly courseHash: string;
+	/** Of the recording. */
+	readonly bytes: number;
+	/** When somebody deleted it, milliseconds since 1970: it may still be wanted back. */
+	readonly goneAt?: number | undefined;
+}
+
+export interface OpenedAttempt {
+	readonly row: AttemptRow;
+	readonly attempt: Attempt;
+	readonly plan: Plan;
+	readonly course: Course;
+}
+
+interface Shape extends DBSchema {
+	rows: { key: string; value: AttemptRow; indexes: { planId: string } };
+	recordings: { key: string; value: Uint8Array };
+	/** Plans and courses, as text. */
+	bodies: { key: string; value: string };
+}
+type Database = IDBPDatabase<Shape>;
+
+const hashOf = (text: string): string => bytesToHex(sha256(utf8ToBytes(text)));
+
+/** @throws where a browser offers no storage */
+const open = (onTerminated: () => void): Promise<Database> =>
+	openDB<Shape>('lantern-step-attempts', 1, {
+		upgrade(database) {
+			database.createObjectStore('rows', { keyPath: 'id' }).createIndex('planId', 'planId');
+			database.createObjectStore('recordings');
+			database.createObjectStore('bodies');
+		},
+		terminated: onTerminated
+	});
+
+export class AttemptShelf {
+	private opened: Promise<Database> | undefined;
+
+	/** Null where a browser offers no storage. */
+	private async database(): Promise<Database | null> {
+		const again = () => (this.opened = undefined);
+		try {
+			return await (this.opened ??= open(again));
+		} catch {
+			again();
+			return null;
+		}
+	}
+
+	/** @returns its row, or null where the device does not take it */
+	async keep(
+		keeping: Keeping,
+		attempt: Attempt,
+		notes: AttemptNotes = {}
+	): Promise<AttemptRow | null> {
+		const database = await this.database();
+		if (!database) return null;
+		const { plan, course, ...rest } = keeping;
+		const recording = pack(attempt);
+		const [planText, courseText] = [JSON.stringify(plan), JSON.stringify(course)];
+		const row: AttemptRow = {
+			...rest,
+			...notes,
+			summary: attemptSummary(attempt),
+			modelVersion,
+			courseMark: markOf(course),
+			planHash: hashOf(planText),
+			courseHash: hashOf(courseText),
+			bytes: recording.length
+		};
+		const put = () => putAll(database, row, recording, [planText, courseText]);
+		try {
+			// Where it is full, the oldest make room, once.
+			await put().catch(() => makeRoom(database, row, mostBytes / 4).then(put));
+			await makeRoom(database, row, mostBytes);
+			return row;
+		} catch {
+			return null;
+		}
+	}
+
+	/** Of a plan, newest first. */
+	async list(planId: string): Promise<AttemptRow[]> {
+		const all = (await (await this.database())?.getAllFromIndex('rows', 'planId', planId)) ?? [];
+		return all.filter(({ goneAt }) => goneAt === undefined).toSorted(newestFirst);
+	}
+
+	/** @returns the row as it is now; null where there is none */
+	async mark(id: string, notes: AttemptNotes): Promise<AttemptRow | null> {
+		return this.change(id, (row) => ({ ...row, ...notes }));
+	}
+
+	/** It can be brought back for an hour. */
+	async remove(id: string): Promise<void> {
+		await this.change(id, (row) => ({ ...row, goneAt: Date.now() }));
+	}
+
+	async bringBack(id: string): Promise<AttemptRow | null> {
+		return this.change(id, (row) => ({ ...row, goneAt: undefined }));
+	}
+
+	private async change(
+		id: string,
+		how: (row: AttemptRow) => AttemptRow
+	): Promise<AttemptRow | null> {
+		const transaction = (await this.database())?.transaction('rows', 'readwrite');
+		const row = await transaction?.store.get(id);
+		if (!transaction || !row) return null;
+		const changed = how(row);
+		await transaction.store.put(changed);
+		await transaction.done;
+		return changed;
+	}
+
+	/** As it was recorded. */
+	async open(id: string): Promise<Result<OpenedAttempt>> {
+		const database = await this.database();
+		const [row, recording] = await Promise.all([
+			database?.get('rows', id),
+			database?.get('recordings', id)
+		]);
+		if (!database || !row || !recording) return failure('attempt.gone');
+		const [planText, courseText] = await Promise.all([
+			database.get('bodies', row.planHash),
+			database.get('bodies', row.courseHash)
+		]);
+		const attempt = unpack(recording);
+		if (!attempt.ok) return attempt;
+		const plan = readDocument(planText ?? '', planFormat);
+		if (!plan.ok) return plan;
+		const course = readDocument(courseText ?? '', courseFormat);
+		if (!course.ok) return course;
+		return success({ row, attempt: attempt.value, plan: plan.value, course: course.value });
+	}
+
+	/** The text of a file that holds it. */
+	async fileOf(id: string): Promise<Result<string>> {
+		const opened = await this.open(id);
+		if (!opened.ok) return opened;
+		const { row, attempt, plan, course } = opened.value;
+		const { at, name, note, touches, only } = row;
+		const origin = { at: new Date(at).toISOString(), plan, course, touches, only };
+		const document = { ...attemptDocument(attempt, origin), name, note };
+		return success(writeDocument({ ...document, modelVersion: row.modelVersion }));
+	}
+
+	/** Keeps what a file holds, pinned, since somebody wanted it. @param text from anywhere */
+	async takeFile(text: string, place: Pick<Keeping, 'id' | 'planId' | 'courseId'>) {
+		const read = readDocument(text, attemptFormat);
+		if (!read.ok) return read;
+		const { at, name, note, plan, course, touches, only, recording } = read.value;
+		const keeping = { ...place, at: Date.parse(at), plan, course, touches, only };
+		const row = await this.keep(keeping, attemptOf(recording), { name, note, isPinned: true });
+		return row ? success(row) : failure('attempt.noRoom');
+	}
+}
+
+async function putAll(
+	database: Database,
+	row: AttemptRow,
+	recording: Uint8Array,
+	bodies: readonly string[]
+): Promise<void> {
+	const transaction = database.transaction(['rows', 'recordings', 'bodies'], 'readwrite');
+	await Promise.all([
+		transaction.objectStore('rows').put(row),
+		transaction.objectStore('recordings').put(recording, row.id),
+		...bodies.map((text) => transaction.objectStore('bodies').put(text, hashOf(text))),
+		transaction.done
+	]);
+}
+
+const newestFirst = (a: AttemptRow, b: AttemptRow): number => b.at - a.at;
+
+/** Those that go: deleted ones, the oldest of the same plan, and the oldest of all once there is no room. */
+function going(rows: readonly AttemptRow[], kept: AttemptRow, most: number): AttemptRow[] {
+	const sorted = rows.toSorted(newestFirst);
+	const isFree = (row: AttemptRow) => !row.isPinned && row.id !== kept.id;
+	const isOld = ({ goneAt = Infinity }: AttemptRow) => Date.now() - goneAt > goneFor;
+	const ofPlan = sorted.filter((row) => row.planId === kept.planId && !row.isPinned);
+	const gone = new Set([...sorted.filter(isOld), ...ofPlan.slice(mostOfPlan).filter(isFree)]);
+	let bytes = sorted.reduce((sum, row) => sum + (gone.has(row) ? 0 : row.bytes), 0);
+	for (const row of sorted.toReversed().filter(isFree)) {
+		if (bytes <= most) break;
+		if (gone.has(row)) continue;
+		gone.add(row);
+		bytes -= row.bytes;
+	}
+	return [...gone];
+}
+
+async function makeRoom(database: Database, kept: AttemptRow, most: number): Promise<void> {
+	const transaction = database.transaction(['rows', 'recordings', 'bodies'], 'readwrite');
+	const [rows, recordings, bodies] = [
+		transaction.objectStore('rows'),
+		transaction.objectStore('recordings'),
+		transaction.objectStore('bodies')
+	];
+	const all = await rows.getAll();
+	const gone = going(all, kept, most);
+	const left = all.filter((row) => !gone.includes(row));
+	const used = new Set(left.flatMap(({ planHash, courseHash }) => [planHash, courseHash]));
+	const unused = gone
+		.flatMap(({ planHash, courseHash }) => [planHash, courseHash])
+		.filter((hash) => !used.has(hash));
+	await Promise.all([
+		...gone.flatMap(({ id }) => [rows.delete(id), recordings.delete(id)]),
+		...unused.map((hash) => bodies.delete(hash)),
+		transaction.done
+	]);
+}
