@@ -71,6 +71,10 @@ test('attempts are kept, named, pinned, sent to a file and had again', async ({ 
 	await expect(rows).toHaveCount(1);
 
 	await leaf.getByLabel('Which of them').selectOption({ label: 'All of them' });
+	await rows.nth(0).getByRole('button', { name: 'Lay it over the floor' }).click();
+	await expect(page.getByTestId('laid')).toHaveText('A');
+	await rows.nth(0).getByRole('button', { name: 'Take it off the floor' }).click();
+	await expect(page.getByTestId('laid')).toHaveCount(0);
 	const shown = leaf.locator('[aria-current=true]');
 	await rows.nth(0).locator('[data-attempt]').focus();
 	await page.keyboard.press('ArrowDown');

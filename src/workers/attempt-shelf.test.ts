@@ -79,6 +79,16 @@ describe('what this device keeps of attempts', () => {
 		expect((await shelf.open(all[1]!.id)).ok).toBe(false);
 	});
 
+	it('takes over what was kept elsewhere, once, and not what was deleted since', async () => {
+		const shelf = new AttemptShelf();
+		const run = keeping({ courseMark: 7 });
+		for (let i = 0; i < 2; i++) await shelf.takeOver(run, attempt);
+		expect((await shelf.list('p')).map(({ courseMark }) => courseMark)).toEqual([7]);
+		await shelf.remove(run.id);
+		await shelf.takeOver(run, attempt);
+		expect(await idsOf(shelf)).toEqual([]);
+	});
+
 	it('makes room where the device is full, and says so where there is none', async () => {
 		const shelf = new AttemptShelf();
 		const old = keeping();

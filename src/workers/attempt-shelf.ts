@@ -35,6 +35,8 @@ export interface Keeping {
 	readonly at: number;
 	readonly plan: Plan;
 	readonly course: Course;
+	/** Of the course as it was, where nobody has it any more. */
+	readonly courseMark?: number | undefined;
 	readonly touches?: readonly Touch[] | undefined;
 	readonly only?: string | undefined;
 }
@@ -117,7 +119,7 @@ export class AttemptShelf {
 			...notes,
 			summary: attemptSummary(attempt),
 			modelVersion,
-			courseMark: markOf(course),
+			courseMark: keeping.courseMark ?? markOf(course),
 			planHash: hashOf(planText),
 			courseHash: hashOf(courseText),
 			bytes: recording.length
@@ -137,6 +139,12 @@ export class AttemptShelf {
 	async list(planId: string): Promise<AttemptRow[]> {
 		const all = (await (await this.database())?.getAllFromIndex('rows', 'planId', planId)) ?? [];
 		return all.filter(({ goneAt }) => goneAt === undefined).toSorted(newestFirst);
+	}
+
+	/** Keeps one that was kept in another place before, unless it is here, or was and has been deleted. */
+	async takeOver(keeping: Keeping, attempt: Attempt): Promise<void> {
+		const isHere = await (await this.database())?.getKey('rows', keeping.id);
+		if (isHere === undefined) await this.keep(keeping, attempt);
 	}
 
 	/** @returns the row as it is now; null where there is none */

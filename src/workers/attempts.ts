@@ -7,6 +7,7 @@ const shelf = new AttemptShelf();
 
 const service = {
 	keep: (keeping: Keeping, attempt: Attempt) => shelf.keep(keeping, attempt),
+	takeOver: (keeping: Keeping, attempt: Attempt) => shelf.takeOver(keeping, attempt),
 	list: (planId: string) => shelf.list(planId),
 	mark: (id: string, marks: Parameters<AttemptShelf['mark']>[1]) => shelf.mark(id, marks),
 	remove: (id: string) => shelf.remove(id),

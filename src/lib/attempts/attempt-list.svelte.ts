@@ -1,8 +1,10 @@
 /** The attempts of a plan that this device has kept, and what is done with them. */
+import type { Attempt } from '$core/simulation/attempt';
 import { say, t } from '$lib/i18n';
 import { downloadText } from '$lib/files/downloads';
 import { textOfFile } from '$lib/files/files';
 import type { AttemptNotes, AttemptRow, OpenedAttempt } from '$workers/attempt-shelf';
+import { forget } from '$workers/kept';
 import { keeper } from './keeper';
 import './words';
 
@@ -29,6 +31,16 @@ const passes: Readonly<Record<AttemptFilter, (row: AttemptRow, robot: string) =>
 	robot: ({ summary }, robot) => summary.robots.some(({ name }) => name === robot)
 };
 
+/** How many can lie over each other, and what each is called on the floor. */
+const letters = 'ABCDEFGHIJ';
+
+/** One that lies over the one on the floor. */
+export interface LaidOver {
+	readonly id: string;
+	readonly letter: string;
+	readonly attempt: Attempt;
+}
+
 /** Where they are shown. */
 interface Stage {
 	readonly planId: string;
@@ -49,6 +61,8 @@ export class AttemptList {
 	news = $state('');
 	/** The one that was deleted last. */
 	gone = $state.raw<AttemptRow | null>(null);
+	/** Those that lie over the one on the floor, each with a letter. */
+	laid = $state.raw<readonly LaidOver[]>([]);
 	readonly passing = $derived.by(() =>
 		this.rows.filter((row) => passes[this.filter](row, this.stage.robotName))
 	);
@@ -82,6 +96,23 @@ export class AttemptList {
 		else if (await this.stage.show(opened.value)) this.shown = id;
 	}
 
+	/** Lays it over the one on the floor, or takes it away again. */
+	async lay({ id }: AttemptRow): Promise<void> {
+		const isLaid = () => this.laid.some((each) => each.id === id);
+		if (isLaid()) {
+			this.laid = this.laid.filter((each) => each.id !== id);
+			return;
+		}
+		const opened = await keeper().open(id);
+		// A second press came before the first was answered.
+		if (isLaid()) return;
+		const taken = this.laid.map((each) => each.letter);
+		const letter = Array.from(letters).find((each) => !taken.includes(each));
+		if (!opened.ok) this.news = say(opened.failure);
+		else if (!letter) this.news = t('attempts.enough', { most: letters.length });
+		else this.laid = [...this.laid, { id, letter, attempt: opened.value.attempt }];
+	}
+
 	async mark({ id }: AttemptRow, notes: AttemptNotes): Promise<void> {
 		const row = await keeper().mark(id, notes);
 		if (row) this.put(row);
@@ -89,7 +120,9 @@ export class AttemptList {
 
 	async remove(row: AttemptRow): Promise<void> {
 		await keeper().remove(row.id);
+		await forget(row.id);
 		this.rows = this.rows.filter(({ id }) => id !== row.id);
+		this.laid = this.laid.filter(({ id }) => id !== row.id);
 		this.gone = row;
 		this.news = t('attempts.deleted');
 	}

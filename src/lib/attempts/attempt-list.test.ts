@@ -3,6 +3,7 @@ import type { AttemptRow } from '$workers/attempt-shelf';
 import { AttemptList, type AttemptFilter } from './attempt-list.svelte';
 import { keeper } from './keeper';
 
+vi.mock('$workers/kept', () => ({ forget: () => Promise.resolve() }));
 vi.mock('./keeper', () => {
 	const service = {
 		list: vi.fn(),
@@ -90,4 +91,19 @@ it('takes in what comes in its place, and brings back what was deleted', async (
 	await list.bringBack();
 	expect(list.rows.map(({ id }) => id)).toEqual(['new', 'run', 'fallen', 'first']);
 	expect(list.gone).toBeNull();
+});
+
+it('lays ten over each other, each with a letter that is free', async () => {
+	const list = new AttemptList(stage);
+	const rows = Array.from({ length: 11 }, (_, i) => row(`r${i}`, i));
+	for (const each of rows) await list.lay(each);
+	expect(list.laid.map(({ letter }) => letter).join('')).toBe('ABCDEFGHIJ');
+	expect(list.news).toContain('10 lie over each other');
+	await list.lay(rows[1]!);
+	await list.lay(rows[10]!);
+	expect(list.laid.at(-1)).toMatchObject({ id: 'r10', letter: 'B' });
+	await list.remove(rows[0]!);
+	expect(list.laid).toHaveLength(9);
+	await Promise.all([list.lay(rows[0]!), list.lay(rows[0]!)]);
+	expect(list.laid.filter(({ id }) => id === 'r0')).toHaveLength(1);
 });

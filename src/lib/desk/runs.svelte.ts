@@ -37,7 +37,7 @@ export class Runs {
 	/** Told of each attempt that has been made, and again when a hand has changed it. @param id of its own */
 	onMade: (id: string, attempt: Attempt, made: Made) => void = () => {};
 	/** Of the attempt that was made last. */
-	private id = '';
+	private id: string | null = null;
 
 	readonly isRehearsing = $derived(this.rehearsing !== null);
 	readonly hasChanged = $derived.by(
@@ -93,14 +93,17 @@ export class Runs {
 			: rehearse({ plan, course, variation, seed, touches, only });
 	}
 
-	/** A run on robots begins: what it tells takes the place of what was shown. */
-	beginLive(): void {
+	/**
+	 * A run on robots begins: what it tells takes the place of what was shown.
+	 * @param id of the run; null for one that its robot makes by itself, and keeps
+	 */
+	beginLive(id: string | null = null): void {
 		stopRehearsing();
 		this.previous = this.player.attempt;
 		this.made = { plan: this.stand.plan };
 		this.hasCourseChanged = this.isOlderModel = false;
 		this.latest = null;
-		this.id = crypto.randomUUID();
+		this.id = id;
 		this.isLive = true;
 	}
 
@@ -109,7 +112,7 @@ export class Runs {
 		this.player.follow(attempt, isOver);
 		if (!isOver) return;
 		this.isLive = false;
-		if (this.made) this.onMade(this.id, attempt, this.made);
+		if (this.id && this.made) this.onMade(this.id, attempt, this.made);
 	}
 
 	endLive(): void {
@@ -198,7 +201,7 @@ export class Runs {
 			this.keep();
 		}
 		player.exchange(attempt);
-		this.onMade(this.id, attempt, this.made);
+		if (this.id) this.onMade(this.id, attempt, this.made);
 		this.voice.announce(t('say.touched'));
 	}
 

@@ -9,6 +9,7 @@
 		isBefore = false,
 		isReckoned = false,
 		isIntended = false,
+		isThin = false,
 		scale
 	}: {
 		run: RobotRun;
@@ -21,6 +22,8 @@
 		isReckoned?: boolean;
 		/** Nobody went there: an ideal robot would have. */
 		isIntended?: boolean;
+		/** It lies over another one. */
+		isThin?: boolean;
 		/** Pixels a metre, so that the line keeps its width. */
 		scale: number;
 	} = $props();
@@ -64,7 +67,7 @@
 	style:--dot="{pixel}px"
 	data-line={isBefore || isIntended ? undefined : index % lineKinds}
 	points={line}
-	stroke-width={(isIntended ? 1.2 : isBefore ? 2 : 3) * pixel}
+	stroke-width={(isIntended ? 1.2 : isBefore || isThin ? 2 : 3) * pixel}
 />
 
 <style>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** The attempts of this plan that the device has kept, newest first: each can be had again as it was. */
 	import './words';
-	import { Download, FolderOpen, Pencil, Pin, PinOff, Trash2, X } from '@lucide/svelte';
+	import { Download, FolderOpen, Layers, Pencil, Pin, PinOff, Trash2, X } from '@lucide/svelte';
 	import { markOf } from '$core/course/mark';
 	import { attemptFilters, type AttemptList } from '$lib/attempts/attempt-list.svelte';
 	import { say, t } from '$lib/i18n';
@@ -96,6 +96,7 @@
 	<ul {onkeydown}>
 		{#each list.passing as row (row.id)}
 			{@const { summary, name, note, isPinned } = row}
+			{@const laid = list.laid.find(({ id }) => id === row.id)}
 			<li class:shown={row.id === list.shown}>
 				<button
 					class="attempt"
@@ -114,6 +115,17 @@
 					</span>
 				</button>
 				<div class="hands">
+					<button
+						class="button button-plain button-icon"
+						aria-label={t(laid ? 'attempts.unlay' : 'attempts.lay')}
+						title={t(laid ? 'attempts.unlay' : 'attempts.lay')}
+						aria-pressed={laid !== undefined}
+						onclick={() => void list.lay(row)}
+					>
+						{#if laid}<b aria-hidden="true">{laid.letter}</b><span class="sr-only-live"
+								>{t('attempts.letter', { letter: laid.letter })}</span
+							>{:else}<Layers size={17} />{/if}
+					</button>
 					<button
 						class="button button-plain button-icon"
 						aria-label={t(isPinned ? 'attempts.unpin' : 'attempts.pin')}
@@ -224,6 +236,13 @@
 	.hands {
 		display: flex;
 		padding-right: 0.5rem;
+	}
+	b {
+		width: 1.4rem;
+		border: 1.5px solid var(--trace);
+		border-radius: 1rem;
+		line-height: 1.3rem;
+		text-align: center;
 	}
 	@media (max-width: 560px) {
 		.leaf {

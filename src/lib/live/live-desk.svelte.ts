@@ -199,8 +199,8 @@ export class LiveDesk {
 		const { course, courseId } = bench;
 		this.record = new LiveRecord();
 		this.isRunning = true;
-		bench.runs.beginLive();
 		const run = { id: newId(), planId: bench.saver.id, courseId, at: Date.now(), plan, course };
+		bench.runs.beginLive(run.id);
 		return robots.run({ ...run, robots: [...ids], ...more }, (news) => this.hear(news));
 	}
 

@@ -156,6 +156,11 @@
 			<Trace {run} {scale} isBefore isReckoned={bench.runs.previous.source.type === 'run'} />
 		{/each}
 	{/if}
+	{#if bench.leaves.kept?.laid.length}
+		{#await import('$lib/floor/LaidTraces.svelte') then { default: LaidTraces }}
+			<LaidTraces laid={bench.leaves.kept.laid} {scale} />
+		{/await}
+	{/if}
 	{#if bench.leaves.refining && player.attempt}
 		{#await import('$lib/floor/IntendedWay.svelte') then { default: IntendedWay }}
 			{@const { intended, chosen } = bench.leaves.refining}

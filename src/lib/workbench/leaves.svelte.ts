@@ -33,8 +33,21 @@ export class Leaves {
 		} else {
 			const { AttemptList } = await import('$lib/attempts/attempt-list.svelte');
 			this.kept = new AttemptList(this);
-			await this.kept.read();
+			await this.takeOverRuns();
+			await this.kept?.read();
 		}
+	}
+
+	/** Runs that were written down as they came, also by robots themselves, are attempts like all others. */
+	private async takeOverRuns(): Promise<void> {
+		if (this.bench.runs.isLive) return;
+		const [{ keptRuns }, { keeper }] = await Promise.all([
+			import('$lib/live/kept'),
+			import('$lib/attempts/keeper')
+		]);
+		const { course } = this.bench;
+		for await (const { run, attempt } of keptRuns(this.planId))
+			await keeper().takeOver({ courseMark: markOf(course), ...run, course }, attempt);
 	}
 
 	get planId(): string {
