@@ -4,7 +4,7 @@ import { join, parse as parsePath } from 'node:path';
 import { parseArgs } from 'node:util';
 import { attemptDocument } from '../core/attempts/attempt-document';
 import { legsIn } from '../core/attempts/legs';
-import { attemptOf } from '../core/attempts/recording';
+import { readRecording } from '../core/attempts/recording';
 import { answer, runnerOf } from '../core/analysis/search';
 import { spread } from '../core/analysis/spread';
 import { maximumBytes, readDocument, writeDocument, type DocumentFormat } from '../core/document';
@@ -152,7 +152,9 @@ function rehearsed(values: Options) {
 
 function readAttempt(values: Options) {
 	const { recording, plan, course } = load(values, 'attempt');
-	return { attempt: attemptOf(recording), plan, course };
+	const attempt = readRecording(recording);
+	if (!attempt.ok) throw new BadInput(`${clean(values.attempt!)}: ${say(attempt.failure)}`);
+	return { attempt: attempt.value, plan, course };
 }
 
 /** One file for the first robot; for each other one a file with its id in the name. */

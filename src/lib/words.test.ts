@@ -8,11 +8,15 @@ import { families } from '$core/steps/definition';
 import { catalogue } from '$core/steps/list';
 import { figures } from '$core/course/editing/figures';
 import { kindOf, partNames } from '$core/course/parts';
+import '$lib/attempts/words';
 import '$lib/course/words';
 import '$lib/files/words';
+import '$lib/leaves/words';
 import '$lib/robots/words';
 import '$lib/words/core';
 import robotCheck from '../cli/robot-check/words.en.json';
+import { outcomes } from '$core/simulation/attempt';
+import { attemptFilters } from '$lib/attempts/attempt-list.svelte';
 import { addMessages, hasMessage, partsOf, say } from '$lib/i18n';
 
 addMessages(robotCheck);
@@ -102,5 +106,13 @@ describe('words', () => {
 		// As a journal may have it: not even what goes into a message of ours.
 		for (const key of ['outcome.over', 'outcome.live.onFire', 'what', 'a.b.c', ''])
 			expect(say({ key })).toMatch(/^The robot says: “.*”\.$/);
+		const unknown = { key: 'outcome.finished', values: { seconds: { message: 'no.such' } } };
+		expect(() => say(unknown)).not.toThrow();
+	});
+
+	it('for how an attempt ended, and which are shown', () => {
+		const ends = outcomes.map((kind) => `attempts.is.${kind}`);
+		const filters = attemptFilters.map((filter) => `attempts.filter.${filter}`);
+		expect(missing([...ends, ...filters])).toEqual([]);
 	});
 });

@@ -7,7 +7,7 @@ import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { attemptDocument, attemptFormat } from '../core/attempts/attempt-document';
 import { pack, unpack } from '../core/attempts/packed';
-import { attemptOf } from '../core/attempts/recording';
+import { readRecording } from '../core/attempts/recording';
 import { attemptSummary, type AttemptSummary } from '../core/attempts/summary';
 import { courseFormat, type Course } from '../core/course/course';
 import { markOf } from '../core/course/mark';
@@ -211,8 +211,10 @@ export class AttemptShelf {
 		const read = readDocument(text, attemptFormat);
 		if (!read.ok) return read;
 		const { at, name, note, plan, course, touches, only, recording } = read.value;
+		const attempt = readRecording(recording);
+		if (!attempt.ok) return attempt;
 		const keeping = { ...place, at: Date.parse(at), plan, course, touches, only };
-		const row = await this.keep(keeping, attemptOf(recording), { name, note, isPinned: true });
+		const row = await this.keep(keeping, attempt.value, { name, note, isPinned: true });
 		return row ? success(row) : failure('attempt.noRoom');
 	}
 }

@@ -1,9 +1,9 @@
 /** A recording as bytes, for keeping and sending: its JSON, deflated (zlib, RFC 1950). */
 import { strFromU8, strToU8, Unzlib, zlibSync } from 'fflate';
 import { parseJson } from '../document';
-import { failure, success, type Result } from '../sentence';
+import { failure, type Result } from '../sentence';
 import type { Attempt } from '../simulation/attempt';
-import { attemptOf, recordingOf, recordingSchema } from './recording';
+import { readRecording, recordingOf, recordingSchema } from './recording';
 
 /** Bytes of the JSON at the most: an hour of four robots has a fifth of it. */
 const maximumText = 64 * 1024 * 1024;
@@ -20,7 +20,7 @@ export function unpack(bytes: Uint8Array): Result<Attempt> {
 	const value = parseJson(text);
 	if (!value.ok) return failure('attempt.damaged');
 	const read = recordingSchema.safeParse(value.value);
-	return read.success ? success(attemptOf(read.data)) : failure('attempt.damaged');
+	return read.success ? readRecording(read.data) : failure('attempt.damaged');
 }
 
 function inflate(bytes: Uint8Array): string | null {

@@ -13,7 +13,7 @@ import { courseOf, go, planOf, right } from '../testing/sample';
 import { attemptDocument, attemptFormat } from './attempt-document';
 import { packColumn, unpackColumn } from './column';
 import { pack, unpack } from './packed';
-import { attemptOf, recordingOf } from './recording';
+import { readRecording, recordingOf, recordingSchema, type Recording } from './recording';
 
 const read = (file: string): unknown => JSON.parse(readFileSync(`samples/${file}.json`, 'utf8'));
 
@@ -103,6 +103,30 @@ describe('a recording', () => {
 	});
 });
 
+it('is refused where it says what no robot can have done', () => {
+	const sound = recordingOf(
+		simulate({ plan: planOf([go(0.2)]), course: courseOf(), variation: 'ideal', seed: 1 })
+	);
+	const [run] = sound.runs;
+	const withTrace = (changes: object): Recording => ({
+		...sound,
+		runs: [{ ...run!, trace: { ...run!.trace, ...changes } }]
+	});
+	const column = (numbers: string) => ({ perUnit: 1, differences: 0, numbers });
+	const step = { ...sound.spans.steps[0]!, kind: 'leap' };
+	const unsound: Recording[] = [
+		withTrace({ x: column('AAA') }),
+		withTrace({ y: { ...run!.trace.y, numbers: run!.trace.y.numbers.replace(/^./, '.') } }),
+		withTrace({ columns: { speed: column('') } }),
+		{ ...sound, spans: { ...sound.spans, steps: sound.spans.steps.map(() => step) } }
+	];
+	expect(readRecording(sound).ok).toBe(true);
+	for (const each of unsound)
+		expect(readRecording(each)).toEqual({ ok: false, failure: { key: 'attempt.damaged' } });
+	for (const changes of [{ runs: [] }, { outcome: { ...sound.outcome, seconds: 1e9 } }])
+		expect(recordingSchema.safeParse({ ...sound, ...changes }).success).toBe(false);
+});
+
 it('a column is what it was, whatever it holds', () => {
 	fc.assert(
 		fc.property(fc.array(fc.oneof(fc.double(), fc.integer({ min: -1e9, max: 1e9 }))), (values) => {
@@ -126,5 +150,6 @@ it('an attempt goes out as a document and comes back', () => {
 	if (!read.ok) throw new Error(read.failure.key);
 	expect(read.value.modelVersion).toBe(modelVersion);
 	expect(read.value.plan).toEqual(plan);
-	expect(attemptOf(read.value.recording)).toEqual(unpacked(attempt));
+	const again = readRecording(read.value.recording);
+	expect(again).toEqual({ ok: true, value: unpacked(attempt) });
 });

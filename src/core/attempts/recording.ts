@@ -12,6 +12,8 @@ import {
 	outcomeSchema,
 	toneSchema
 } from '../simulation/attempt-schema';
+import { failure, success, type Result } from '../sentence';
+import { stepKinds, triggerKinds } from '../steps/catalogue';
 import { tickRate } from '../time';
 import { types } from '../types';
 import {
@@ -27,6 +29,10 @@ import { packSpans, spansSchema, unpackSpans } from './spans';
 /** Parts of a metre and of a radian that a trace resolves: its line is drawn a millimetre wide. */
 const perMetre = 5000;
 const perRadian = 500;
+/** Seconds of an attempt at the most: a day. */
+const mostSeconds = 86_400;
+/** Samples of a run at the most: some hours. */
+const mostSamples = 150_000;
 /** Digits of every other number. */
 const digits = 9;
 
@@ -63,8 +69,8 @@ const sourceSchema = z.discriminatedUnion('type', [
 
 export const recordingSchema = z.strictObject({
 	source: sourceSchema,
-	outcome: outcomeSchema,
-	runs: z.array(runSchema).max(16),
+	outcome: outcomeSchema.extend({ seconds: z.number().min(0).max(mostSeconds) }),
+	runs: z.array(runSchema).min(1).max(16),
 	crates: z.array(
 		z.strictObject({
 			id: z.string(),
@@ -150,15 +156,31 @@ const rounded = (value: unknown): unknown =>
 		)
 	);
 
-/** The attempt that was recorded, within what its units resolve. */
-export function attemptOf({ runs, crates, spans, ...rest }: Recording): Attempt {
-	return {
+/**
+ * The attempt that was recorded, within what its units resolve.
+ * @returns a failure for what the schema takes and no robot can have done
+ */
+export function readRecording({ runs, crates, spans, ...rest }: Recording): Result<Attempt> {
+	const attempt = {
 		...(rest as Omit<Attempt, 'runs' | 'crates' | 'spans'>),
 		runs: runs.map(unpackRun),
 		crates: crates.map(unpackCrate),
 		spans: unpackSpans(spans)
 	};
+	return isSound(attempt) ? success(attempt) : failure('attempt.damaged');
 }
+
+/** Every sample has its time and its place, and every step is one that there is. */
+const isSound = ({ runs, spans }: Attempt): boolean =>
+	runs.every(({ trace, sensed }) => {
+		const { time, x, y, heading, columns } = trace;
+		const all = [x, y, heading, ...Object.values(columns), ...Object.values(sensed)];
+		const hasPlace = [time, x, y, heading].every((column) => column.every(Number.isFinite));
+		const isEven = all.every(({ length }) => length === time.length);
+		return time.length > 0 && time.length <= mostSamples && hasPlace && isEven;
+	}) && spans.every(({ kind }) => stepKindNames.has(kind));
+
+const stepKindNames = new Set([...stepKinds, ...triggerKinds].map(({ kind }) => kind));
 
 function unpackRun({ trace, sensed, unread, ...rest }: Recording['runs'][number]): RobotRun {
 	const { columns, ...pose } = trace;

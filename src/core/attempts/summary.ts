@@ -1,4 +1,5 @@
 /** What a list shows of an attempt. */
+import * as exact from '../exact';
 import type { Sentence } from '../sentence';
 import type { Attempt, OutcomeKind, RobotRun, Source } from '../simulation/attempt';
 
@@ -42,19 +43,18 @@ export const attemptSummary = ({ source, outcome, runs }: Attempt): AttemptSumma
 const finite = (value = NaN): number | null => (Number.isFinite(value) ? value : null);
 
 /** Evenly along the way, so that corners stay and waits are left out. */
-function pathOf({ trace: { x, y }, pathLength }: RobotRun): string {
-	const spacing = Math.max(0.01, pathLength / (mostPoints - 2));
+function pathOf({ trace: { x, y } }: RobotRun): string {
+	const step = (i: number) => (i === 0 ? 0 : exact.lengthOf(x[i]! - x[i - 1]!, y[i]! - y[i - 1]!));
+	let whole = 0;
+	for (let i = 0; i < x.length; i++) whole += step(i);
+	const spacing = Math.max(0.01, whole / (mostPoints - 2));
 	const points: string[] = [];
-	let way = Infinity;
+	let way = spacing;
 	for (let i = 0; i < x.length; i++) {
-		const before = Math.max(0, i - 1);
-		way += Math.abs(x[i]! - x[before]!) + Math.abs(y[i]! - y[before]!);
-		if (way < spacing * manhattan && i < x.length - 1) continue;
+		way += step(i);
+		if (way < spacing && i < x.length - 1) continue;
 		points.push(`${Math.round(x[i]! * 100)},${Math.round(y[i]! * 100)}`);
 		way = 0;
 	}
 	return points.join(' ');
 }
-
-/** How much longer a way can be by its two coordinates than straight. */
-const manhattan = 1.42;

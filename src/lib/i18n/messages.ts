@@ -43,7 +43,7 @@ export function say(sentence: Sentence): string {
 	const words = Object.fromEntries(
 		Object.entries(values).map(([name, value]) => [
 			name,
-			typeof value === 'object' ? t(value.message) : value
+			typeof value === 'object' ? (filled(value.message, {}) ?? value.message) : value
 		])
 	);
 	const dot = key.lastIndexOf('.');
