@@ -60,7 +60,7 @@ test('a routine, dark', async ({ page }) => {
 	await shot(page, 'routine-dark');
 });
 
-test('a ball, a drone and a face robot', async ({ page }) => {
+test('a ball and a drone', async ({ page }) => {
 	await openAt(page, 'four-signal-lamps', 'further');
 	await rehearse(page, '4 ×');
 	await expect(page.getByText(/^1[1-3]\.\d of/)).toBeVisible();
@@ -69,11 +69,6 @@ test('a ball, a drone and a face robot', async ({ page }) => {
 	await rehearse(page, '2 ×');
 	await expect(page.getByText(/^[5-7]\.\d of/)).toBeVisible();
 	await shot(page, 'ball');
-	await page.emulateMedia({ colorScheme: 'dark' });
-	await openAt(page, 'round-the-net-store', 'further');
-	await rehearse(page, '2 ×');
-	await expect(page.getByText(/^[5-7]\.\d of/)).toBeVisible();
-	await shot(page, 'face-dark');
 	await page.emulateMedia({ colorScheme: 'light' });
 });
 
@@ -112,11 +107,31 @@ test('on a phone', async ({ page }) => {
 	await shot(page, 'phone-floor');
 });
 
-test('a Skiff and a rail car', async ({ page }) => {
-	await open(page, 'lamp-for-the-ferry');
-	await rehearse(page, '2 ×');
-	await expect(page.getByText(/^7\.\d of/)).toBeVisible();
-	await shot(page, 'crew');
+/** At the end of an attempt. */
+async function rehearseToEnd(page: Page) {
+	await rehearse(page, '8 ×');
+	await expect(page.getByRole('button', { name: 'Halt' })).toHaveCount(0);
+}
+
+test('the legs of an attempt, and attempts over each other, dark', async ({ page }) => {
+	await openAt(page, 'net-loft-zigzag', 'further');
+	await page.getByLabel('How the robot behaves').selectOption('worn');
+	await rehearseToEnd(page);
+	await page.getByRole('button', { name: 'Legs', exact: true }).click();
+	await expect(page.getByText('intended')).toBeVisible();
+	await page.locator('[data-leg]').nth(2).click();
+	await page.waitForTimeout(300);
+	await shot(page, 'legs');
+	for (let i = 0; i < 3; i++) await rehearseToEnd(page);
+	await page.emulateMedia({ colorScheme: 'dark' });
+	await page.getByRole('button', { name: 'Attempts', exact: true }).click();
+	const lay = page.getByRole('button', { name: 'Lay it over the floor' });
+	await expect(lay).toHaveCount(4);
+	for (let left = 3; left > 0; left--) {
+		await lay.last().click();
+		await expect(lay).toHaveCount(left);
+	}
+	await shot(page, 'attempts-dark');
 });
 
 test('a tablet upright', async ({ page }) => {

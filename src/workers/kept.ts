@@ -7,7 +7,7 @@ import type { LiveNews } from '../core/live/live-news';
 import type { Plan } from '../core/plan/plan';
 
 /** Runs of one plan that are kept; older ones make room. */
-export const mostKept = 20;
+const mostKept = 20;
 /** Milliseconds of news that are written at once. */
 const writeEvery = 400;
 

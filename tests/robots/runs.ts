@@ -49,13 +49,12 @@ export function runs(): void {
 		// Both runs can be looked at again, and one is forgotten.
 		await page.getByRole('button', { name: /^Robot/ }).click();
 		await page.getByRole('button', { name: 'Runs on robots' }).click();
-		const kept = page.getByRole('dialog', { name: 'Runs on robots' }).getByRole('listitem');
+		const kept = page.getByRole('region', { name: 'Attempts' }).getByRole('listitem');
 		await expect(kept).toHaveCount(2);
-		await expect(kept.first()).toContainText('Halted');
-		await kept.last().getByRole('button', { name: 'Show' }).click();
+		await expect(kept.first()).toContainText('halted');
+		await kept.last().locator('[data-attempt]').click();
 		await expect(outcome(page)).toContainText('is over');
-		await kept.first().getByRole('button', { name: 'Forget' }).click();
-		await kept.first().getByRole('button', { name: 'Forget it for good?' }).click();
+		await kept.first().getByRole('button', { name: 'Delete' }).click();
 		await expect(kept).toHaveCount(1);
 	});
 

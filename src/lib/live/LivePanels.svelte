@@ -6,7 +6,6 @@
 	import TitledDialog from '$lib/ui/TitledDialog.svelte';
 	import BoardPanel from './BoardPanel.svelte';
 	import HandDrive from './HandDrive.svelte';
-	import KeptRuns from './KeptRuns.svelte';
 	import LineUp from './LineUp.svelte';
 	import type { LiveDesk } from './live-desk.svelte';
 	import ReadyList from './ReadyList.svelte';
@@ -22,7 +21,6 @@
 		{#if live.panel === 'drive'}<HandDrive {live} {robot} />{/if}
 	{/key}
 {/if}
-{#if live.panel === 'runs'}<KeptRuns {live} />{/if}
 {#if live.panel === 'board'}<BoardPanel {live} />{/if}
 <!-- What is missing lies on top of what misses it. -->
 {#if live.isAsked && !live.lining.robot}<ReadyList {live} />{/if}

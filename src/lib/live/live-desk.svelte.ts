@@ -31,7 +31,7 @@ import { needsNow, type Need } from './needs';
 const oldAfter = 0.4;
 
 /** What is docked under the floor. */
-export type Panel = 'board' | 'drive' | 'runs' | 'store';
+export type Panel = 'board' | 'drive' | 'store';
 
 export class LiveDesk {
 	/** By the ids of the plan's robots: which real one does it, where somebody has chosen. */

@@ -43,6 +43,9 @@
 		if (bench.live?.isAsked || bench.live?.isSteered) pane = 'floor';
 		if (bench.player.isPlaying || bench.runs.isLive) pane = 'floor';
 	});
+	$effect(() => {
+		if (bench.leaves.open) pane = 'floor';
+	});
 
 	async function openFile(file: File) {
 		const read = await readPlanFile(file);

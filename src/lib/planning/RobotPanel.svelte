@@ -37,6 +37,10 @@
 		onleave();
 		open(await bench.openLive());
 	}
+	function openRuns() {
+		onleave();
+		void bench.leaves.openAttempts('runs');
+	}
 	/** Asked again when a run begins or ends. */
 	const hasRuns = $derived(!bench.runs.isLive && hasRun(bench.saver.id));
 	const optionWord = (option: string) => {
@@ -139,7 +143,7 @@
 		>
 	{/if}
 	{#if hasRuns}
-		<button class="button button-line" onclick={() => goTo((live) => (live.panel = 'runs'))}
+		<button class="button button-line" onclick={() => openRuns()}
 			><History size={16} />{t('bench.keptRuns')}</button
 		>
 	{/if}

@@ -2,7 +2,7 @@
 import { markOf } from '$core/course/mark';
 import type { Attempt } from '$core/simulation/attempt';
 import { t } from '$lib/i18n';
-import type { AttemptList } from '$lib/attempts/attempt-list.svelte';
+import type { AttemptFilter, AttemptList } from '$lib/attempts/attempt-list.svelte';
 import type { Made } from '$lib/desk/runs.svelte';
 import type { OpenedAttempt } from '$workers/attempt-shelf';
 import type { Refining } from './refining.svelte';
@@ -27,15 +27,19 @@ export class Leaves {
 		const { open } = this;
 		this.refining = this.kept = null;
 		if (leaf === open) return;
-		if (leaf === 'legs') {
-			const { Refining } = await import('./refining.svelte');
-			this.refining = new Refining(this.bench, this.bench.runs);
-		} else {
-			const { AttemptList } = await import('$lib/attempts/attempt-list.svelte');
-			this.kept = new AttemptList(this);
-			await this.takeOverRuns();
-			await this.kept?.read();
-		}
+		if (leaf === 'attempts') return this.openAttempts();
+		const { Refining } = await import('./refining.svelte');
+		this.refining = new Refining(this.bench, this.bench.runs);
+	}
+
+	async openAttempts(filter: AttemptFilter = 'all'): Promise<void> {
+		const { AttemptList } = await import('$lib/attempts/attempt-list.svelte');
+		this.refining = null;
+		const list = new AttemptList(this);
+		list.filter = filter;
+		this.kept = list;
+		await this.takeOverRuns();
+		await list.read();
 	}
 
 	/** Runs that were written down as they came, also by robots themselves, are attempts like all others. */
