@@ -3,7 +3,8 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { pack } from '../core/attempts/packed';
 import { simulate } from '../core/simulation/simulate';
 import { courseOf, go, planOf, right } from '../core/testing/sample';
-import { AttemptShelf, mostBytes, mostOfPlan, type Keeping } from './attempt-shelf';
+import { AttemptShelf, mostBytes } from './attempt-shelf';
+import { mostOfPlan, type Keeping } from './attempt-store';
 
 const plan = planOf([go(0.3), right(90)]);
 const course = courseOf();

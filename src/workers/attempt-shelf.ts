@@ -4,11 +4,10 @@
  */
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { attemptDocument, attemptFormat } from '../core/attempts/attempt-document';
 import { pack, unpack } from '../core/attempts/packed';
 import { readRecording } from '../core/attempts/recording';
-import { attemptSummary, type AttemptSummary } from '../core/attempts/summary';
+import { attemptSummary } from '../core/attempts/summary';
 import { courseFormat, type Course } from '../core/course/course';
 import { markOf } from '../core/course/mark';
 import { readDocument, writeDocument } from '../core/document';
@@ -16,50 +15,22 @@ import { planFormat, type Plan } from '../core/plan/plan';
 import { failure, success, type Result } from '../core/sentence';
 import type { Attempt } from '../core/simulation/attempt';
 import { modelVersion } from '../core/simulation/settings';
-import type { Touch } from '../core/simulation/touch';
+import {
+	mostOfPlan,
+	newestFirst,
+	openAttempts,
+	attemptRows,
+	type AttemptDatabase,
+	type AttemptNotes,
+	type AttemptRow,
+	type Keeping
+} from './attempt-store';
 
-/** Attempts of one plan that are kept beside those that are pinned. */
-export const mostOfPlan = 50;
 /** Bytes of all recordings on one device. */
 export const mostBytes = 20_000_000;
 
 /** Milliseconds for which one that was deleted can be brought back. */
 const goneFor = 3_600_000;
-
-/** What an attempt is of. */
-export interface Keeping {
-	readonly id: string;
-	readonly planId: string;
-	readonly courseId: string | null;
-	/** Milliseconds since 1970. */
-	readonly at: number;
-	readonly plan: Plan;
-	readonly course: Course;
-	/** Of the course as it was, where nobody has it any more. */
-	readonly courseMark?: number | undefined;
-	readonly touches?: readonly Touch[] | undefined;
-	readonly only?: string | undefined;
-}
-
-/** What a person writes to it. */
-export interface AttemptNotes {
-	readonly name?: string | undefined;
-	readonly note?: string | undefined;
-	readonly isPinned?: boolean | undefined;
-}
-
-/** What a list shows of one. */
-export interface AttemptRow extends Omit<Keeping, 'plan' | 'course'>, AttemptNotes {
-	readonly summary: AttemptSummary;
-	readonly modelVersion: number;
-	readonly courseMark: number;
-	readonly planHash: string;
-	readonly courseHash: string;
-	/** Of the recording. */
-	readonly bytes: number;
-	/** When somebody deleted it, milliseconds since 1970: it may still be wanted back. */
-	readonly goneAt?: number | undefined;
-}
 
 export interface OpenedAttempt {
 	readonly row: AttemptRow;
@@ -68,35 +39,16 @@ export interface OpenedAttempt {
 	readonly course: Course;
 }
 
-interface Shape extends DBSchema {
-	rows: { key: string; value: AttemptRow; indexes: { planId: string } };
-	recordings: { key: string; value: Uint8Array };
-	/** Plans and courses, as text. */
-	bodies: { key: string; value: string };
-}
-type Database = IDBPDatabase<Shape>;
-
 const hashOf = (text: string): string => bytesToHex(sha256(utf8ToBytes(text)));
 
-/** @throws where a browser offers no storage */
-const open = (onTerminated: () => void): Promise<Database> =>
-	openDB<Shape>('lantern-step-attempts', 1, {
-		upgrade(database) {
-			database.createObjectStore('rows', { keyPath: 'id' }).createIndex('planId', 'planId');
-			database.createObjectStore('recordings');
-			database.createObjectStore('bodies');
-		},
-		terminated: onTerminated
-	});
-
 export class AttemptShelf {
-	private opened: Promise<Database> | undefined;
+	private opened: Promise<AttemptDatabase> | undefined;
 
 	/** Null where a browser offers no storage. */
-	private async database(): Promise<Database | null> {
+	private async database(): Promise<AttemptDatabase | null> {
 		const again = () => (this.opened = undefined);
 		try {
-			return await (this.opened ??= open(again));
+			return await (this.opened ??= openAttempts(again));
 		} catch {
 			again();
 			return null;
@@ -137,8 +89,8 @@ export class AttemptShelf {
 
 	/** Of a plan, newest first. */
 	async list(planId: string): Promise<AttemptRow[]> {
-		const all = (await (await this.database())?.getAllFromIndex('rows', 'planId', planId)) ?? [];
-		return all.filter(({ goneAt }) => goneAt === undefined).toSorted(newestFirst);
+		const database = await this.database();
+		return database ? attemptRows(database, planId) : [];
 	}
 
 	/** Keeps one that was kept in another place before, unless it is here, or was and has been deleted. */
@@ -220,7 +172,7 @@ export class AttemptShelf {
 }
 
 async function putAll(
-	database: Database,
+	database: AttemptDatabase,
 	row: AttemptRow,
 	recording: Uint8Array,
 	bodies: readonly string[]
@@ -233,8 +185,6 @@ async function putAll(
 		transaction.done
 	]);
 }
-
-const newestFirst = (a: AttemptRow, b: AttemptRow): number => b.at - a.at;
 
 /** Those that go: deleted ones, the oldest of the same plan, and the oldest of all once there is no room. */
 function going(rows: readonly AttemptRow[], kept: AttemptRow, most: number): AttemptRow[] {
@@ -253,7 +203,7 @@ function going(rows: readonly AttemptRow[], kept: AttemptRow, most: number): Att
 	return [...gone];
 }
 
-async function makeRoom(database: Database, kept: AttemptRow, most: number): Promise<void> {
+async function makeRoom(database: AttemptDatabase, kept: AttemptRow, most: number): Promise<void> {
 	const transaction = database.transaction(['rows', 'recordings', 'bodies'], 'readwrite');
 	const [rows, recordings, bodies] = [
 		transaction.objectStore('rows'),

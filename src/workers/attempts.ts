@@ -1,7 +1,8 @@
 /** The worker that keeps attempts on this device, packs and unpacks them, and reads them from files. */
 import { expose, transfer } from 'comlink';
 import type { Attempt } from '../core/simulation/attempt';
-import { AttemptShelf, type Keeping } from './attempt-shelf';
+import { AttemptShelf } from './attempt-shelf';
+import type { Keeping } from './attempt-store';
 
 const shelf = new AttemptShelf();
 

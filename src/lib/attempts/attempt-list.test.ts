@@ -1,5 +1,5 @@
 import { beforeEach, expect, it, vi } from 'vitest';
-import type { AttemptRow } from '$workers/attempt-shelf';
+import type { AttemptRow } from '$workers/attempt-store';
 import { AttemptList, type AttemptFilter } from './attempt-list.svelte';
 import { keeper } from './keeper';
 

@@ -4,6 +4,7 @@
 	import type { Listed, Person } from '$lib/saving/answers';
 	import type CardMenu from './CardMenu.svelte';
 	import CoursePicture from './CoursePicture.svelte';
+	import NewestAttempt from './NewestAttempt.svelte';
 	import { showSummary } from '$lib/lists/summary';
 	import Moment from '$lib/ui/Moment.svelte';
 
@@ -50,6 +51,8 @@
 <article class="document">
 	{#if hasPicture && !isUnreadable}
 		<CoursePicture id={document.id} revision={document.revision} />
+	{:else if !hasPicture}
+		<NewestAttempt planId={document.id} />
 	{/if}
 	<div class="text">
 		<h3 class="name">

@@ -3,7 +3,7 @@
 	import './words';
 	import { untrack } from 'svelte';
 	import { t } from '$lib/i18n';
-	import type { AttemptNotes, AttemptRow } from '$workers/attempt-shelf';
+	import type { AttemptNotes, AttemptRow } from '$workers/attempt-store';
 
 	let { row, onwrite }: { row: AttemptRow; onwrite: (notes: AttemptNotes) => void } = $props();
 

@@ -7,7 +7,7 @@
 	import { say, t } from '$lib/i18n';
 	import Moment from '$lib/ui/Moment.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
-	import { mostOfPlan, type AttemptRow } from '$workers/attempt-shelf';
+	import { mostOfPlan, type AttemptRow } from '$workers/attempt-store';
 	import AttemptNotes from './AttemptNotes.svelte';
 	import TracePicture from './TracePicture.svelte';
 

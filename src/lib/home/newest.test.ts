@@ -1,0 +1,35 @@
+import 'fake-indexeddb/auto';
+import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import { simulate } from '$core/simulation/simulate';
+import { courseOf, go, planOf } from '$core/testing/sample';
+import { AttemptShelf } from '$workers/attempt-shelf';
+
+beforeEach(() => {
+	vi.resetModules();
+	vi.stubGlobal('indexedDB', new IDBFactory());
+});
+afterEach(() => vi.unstubAllGlobals());
+
+const newestOf = async (planId: string) => (await import('./newest')).newestOf(planId);
+
+it('is the newest of that plan, but no deleted one', async () => {
+	const [plan, course] = [planOf([go(0.2)]), courseOf()];
+	const attempt = simulate({ plan, course, variation: 'ideal', seed: 1 });
+	const shelf = new AttemptShelf();
+	const of = { planId: 'p', courseId: null, plan, course };
+	for (const [id, at] of [
+		['b', 2],
+		['c', 3],
+		['a', 1]
+	] as const)
+		await shelf.keep({ ...of, id, at }, attempt);
+	expect((await newestOf('p'))!.id).toBe('c');
+	await shelf.remove('c');
+	expect((await newestOf('p'))!.id).toBe('b');
+	expect(await newestOf('q')).toBeNull();
+});
+
+it('is none where the browser keeps nothing', async () => {
+	vi.stubGlobal('indexedDB', undefined);
+	expect(await newestOf('p')).toBeNull();
+});
