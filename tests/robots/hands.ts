@@ -38,6 +38,7 @@ export function hands(): void {
 		await list.getByRole('button', { name: 'Go and come back' }).click();
 		const front = list.getByLabel('Way it went');
 		await expect(front).toBeVisible();
+		await stands('rushlight');
 		const { bearing, at } = await look('rushlight');
 		await front.fill(String(Math.round(bearing)));
 		await front.blur();
