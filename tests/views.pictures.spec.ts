@@ -103,7 +103,7 @@ test('on a phone', async ({ page }) => {
 	await open(page, 'four-signal-lamps');
 	await page.getByRole('button', { name: 'Rehearse' }).click();
 	await page.getByLabel('Speed', { exact: true }).selectOption({ label: '4 ×' });
-	await expect(page.getByText(/^1[56]\.\d of/)).toBeVisible();
+	await expect(page.getByText(/^1[56]\.\d s$/)).toBeVisible();
 	await shot(page, 'phone-floor');
 });
 

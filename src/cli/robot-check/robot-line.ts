@@ -15,6 +15,13 @@ export interface Heard {
 	readonly frame: FromRobot;
 }
 
+/** @returns whether it is so within a while */
+export async function comesTrue(isSo: () => boolean, milliseconds: number): Promise<boolean> {
+	const until = performance.now() + milliseconds;
+	while (!isSo() && performance.now() < until) await pause(10);
+	return isSo();
+}
+
 export class RobotLine {
 	readonly heard: Heard[] = [];
 	/** Messages that are no frames. */
@@ -80,10 +87,10 @@ export class RobotLine {
 
 	/** @returns whether what was sent is called bad, or hung up on, within a while */
 	async isRefused(milliseconds = 3000): Promise<boolean> {
-		const until = performance.now() + milliseconds;
-		const isSo = () => !this.isOpen || this.heard.some(({ frame }) => frame.type === 'bad');
-		while (!isSo() && performance.now() < until) await pause(10);
-		return isSo();
+		return comesTrue(
+			() => !this.isOpen || this.heard.some(({ frame }) => frame.type === 'bad'),
+			milliseconds
+		);
 	}
 
 	/** Sends, and waits for the answer. */
