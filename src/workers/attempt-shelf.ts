@@ -76,7 +76,7 @@ export class AttemptShelf {
 			courseHash: hashOf(courseText),
 			bytes: recording.length
 		};
-		const put = () => putAll(database, row, recording, [planText, courseText]);
+		const put = () => putAll(database, row, recording, { planText, courseText });
 		try {
 			// Where it is full, the oldest make room, once.
 			await put().catch(() => makeRoom(database, row, mostBytes / 4).then(put));
@@ -175,13 +175,14 @@ async function putAll(
 	database: AttemptDatabase,
 	row: AttemptRow,
 	recording: Uint8Array,
-	bodies: readonly string[]
+	{ planText, courseText }: { readonly planText: string; readonly courseText: string }
 ): Promise<void> {
 	const transaction = database.transaction(['rows', 'recordings', 'bodies'], 'readwrite');
 	await Promise.all([
 		transaction.objectStore('rows').put(row),
 		transaction.objectStore('recordings').put(recording, row.id),
-		...bodies.map((text) => transaction.objectStore('bodies').put(text, hashOf(text))),
+		transaction.objectStore('bodies').put(planText, row.planHash),
+		transaction.objectStore('bodies').put(courseText, row.courseHash),
 		transaction.done
 	]);
 }

@@ -1,8 +1,9 @@
 /** The worker that keeps attempts on this device, packs and unpacks them, and reads them from files. */
-import { expose, transfer } from 'comlink';
+import { expose } from 'comlink';
 import type { Attempt } from '../core/simulation/attempt';
 import { AttemptShelf } from './attempt-shelf';
 import type { Keeping } from './attempt-store';
+import { handOver } from './hand-over';
 
 const shelf = new AttemptShelf();
 
@@ -18,15 +19,7 @@ const service = {
 		shelf.takeFile(text, place),
 	async open(id: string) {
 		const opened = await shelf.open(id);
-		if (!opened.ok) return opened;
-		const columns = opened.value.attempt.runs.flatMap(({ trace, sensed, unread }) => {
-			const { columns: own, ...pose } = trace;
-			return [pose, own, sensed, unread].flatMap((each) => Object.values(each));
-		});
-		return transfer(
-			opened,
-			columns.map((column) => column.buffer as ArrayBuffer)
-		);
+		return opened.ok ? handOver(opened, opened.value.attempt) : opened;
 	}
 };
 

@@ -1,5 +1,5 @@
 /** The worker that rehearses: the core's simulation behind a message border. */
-import { expose, transfer } from 'comlink';
+import { expose } from 'comlink';
 import { z } from 'zod';
 import { courseSchema } from '../core/course/course';
 import { planSchema } from '../core/plan/plan';
@@ -9,6 +9,7 @@ import type { Attempt } from '../core/simulation/attempt';
 import { maximumLimit } from '../core/simulation/settings';
 import { simulate } from '../core/simulation/simulate';
 import { touchesSchema } from '../core/simulation/touch';
+import { handOver } from './hand-over';
 
 const rehearsalSchema = z.strictObject({
 	plan: planSchema,
@@ -26,14 +27,7 @@ const service = {
 	/** @param onProgress told the seconds of virtual time that have passed, while it still works */
 	rehearse(request: unknown, onProgress?: (seconds: number) => void): Attempt {
 		const attempt = simulate(rehearsalSchema.parse(request), onProgress);
-		const columns = attempt.runs.flatMap(({ trace, sensed, unread }) => {
-			const { columns: own, ...pose } = trace;
-			return [pose, own, sensed, unread].flatMap((each) => Object.values(each));
-		});
-		return transfer(
-			attempt,
-			columns.map((column) => column.buffer as ArrayBuffer)
-		);
+		return handOver(attempt, attempt);
 	}
 };
 

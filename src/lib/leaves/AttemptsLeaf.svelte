@@ -1,13 +1,14 @@
 <script lang="ts">
 	/** The attempts of this plan that the device has kept, newest first: each can be had again as it was. */
 	import './words';
-	import { Download, FolderOpen, Layers, Pencil, Pin, PinOff, Trash2, X } from '@lucide/svelte';
+	import { Download, FolderOpen, Layers, Pencil, Pin, PinOff, Trash2 } from '@lucide/svelte';
 	import { markOf } from '$core/course/mark';
 	import { attemptFilters, type AttemptList } from '$lib/attempts/attempt-list.svelte';
 	import { say, t } from '$lib/i18n';
 	import Moment from '$lib/ui/Moment.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import { mostOfPlan, type AttemptRow } from '$workers/attempt-store';
+	import Leaf from './Leaf.svelte';
 	import AttemptNotes from './AttemptNotes.svelte';
 	import TracePicture from './TracePicture.svelte';
 
@@ -34,23 +35,16 @@
 			...(battery !== null ? [t('attempts.battery', { part: battery })] : [])
 		].join(' · ');
 	}
-
-	/** Up and down, from one to the next, each shown as it is reached. */
-	function onkeydown(event: KeyboardEvent) {
-		const way = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-		if (!way || !(event.target as HTMLElement).matches('[data-attempt]')) return;
-		const all = [...document.querySelectorAll<HTMLElement>('[data-attempt]')];
-		const place = all.indexOf(event.target as HTMLElement) + way;
-		all[place]?.focus();
-		const row = list.passing[place];
-		if (row) void list.show(row);
-		event.preventDefault();
-	}
 </script>
 
-<section class="leaf" aria-label={t('attempts.title')}>
-	<header>
-		<h2>{t('attempts.title')}</h2>
+<Leaf
+	title={t('attempts.title')}
+	closeWord={t('attempts.close')}
+	onclose={() => void bench.leaves.toggle('attempts')}
+	rows="[data-attempt]"
+	onreach={(place) => void list.show(list.passing[place]!)}
+>
+	{#snippet head()}
 		<select class="field" aria-label={t('attempts.which')} bind:value={list.filter}>
 			{#each attemptFilters as filter (filter)}<option value={filter}
 					>{t(`attempts.filter.${filter}`)}</option
@@ -74,13 +68,7 @@
 				if (file) void list.fromFile(file);
 			}}
 		/>
-		<button
-			class="button button-plain button-icon"
-			aria-label={t('attempts.close')}
-			title={t('attempts.close')}
-			onclick={() => void bench.leaves.toggle('attempts')}><X size={18} /></button
-		>
-	</header>
+	{/snippet}
 	<p class="news" role="status">
 		{list.news}
 		{#if list.gone}<button class="undo" onclick={() => void list.bringBack()}
@@ -92,8 +80,7 @@
 	{:else if list.isRead && list.passing.length === 0}
 		<p class="about">{t('attempts.nonePass')}</p>
 	{/if}
-	<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-	<ul {onkeydown}>
+	<ul>
 		{#each list.passing as row (row.id)}
 			{@const { summary, name, note, isPinned } = row}
 			{@const laid = list.laid.find(({ id }) => id === row.id)}
@@ -169,35 +156,9 @@
 		{/each}
 	</ul>
 	{#if list.rows.length > 0}<p class="about">{t('attempts.limits', { most: mostOfPlan })}</p>{/if}
-</section>
+</Leaf>
 
 <style>
-	.leaf {
-		display: flex;
-		flex-direction: column;
-		max-height: 18rem;
-		border-top: 1px solid var(--line);
-		background: var(--paper);
-		overflow-y: auto;
-	}
-	header {
-		position: sticky;
-		top: 0;
-		z-index: 1;
-		display: flex;
-		align-items: center;
-		gap: 0.5rem;
-		padding: 0.15rem 0.5rem 0.15rem 1rem;
-		background: var(--paper);
-	}
-	h2 {
-		flex: 1;
-		font-size: 1rem;
-	}
-	select {
-		flex: none;
-		width: auto;
-	}
 	.news,
 	.about {
 		padding: 0 1rem 0.3rem;
@@ -245,9 +206,6 @@
 		text-align: center;
 	}
 	@media (max-width: 560px) {
-		.leaf {
-			max-height: 45dvh;
-		}
 		.hands {
 			padding-left: 6.2rem;
 		}

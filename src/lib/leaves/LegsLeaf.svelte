@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** The legs of the attempt that is shown: what each did of its own, how it began, what it cost. */
 	import './words';
-	import { Flag, X } from '@lucide/svelte';
+	import { Flag } from '@lucide/svelte';
 	import type { Leg } from '$core/attempts/legs';
 	import { findStep } from '$core/plan/places';
 	import { robotKindOf } from '$core/robots/kinds';
@@ -9,6 +9,7 @@
 	import { phrase, wordsOf } from '$lib/words/step-words';
 	import { legKey, type LegOrder, type Refining } from '$lib/workbench/refining.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
+	import Leaf from './Leaf.svelte';
 	import { addedWords, beganWords, costWords } from './misses';
 
 	let {
@@ -30,33 +31,22 @@
 		const step = made && findStep(made.plan, span.stepId);
 		return step ? wordsOf(step) : phrase(span.kind, span.values as Parameters<typeof phrase>[1]);
 	}
-
-	/** Up and down, from one leg to the next. */
-	function onkeydown(event: KeyboardEvent) {
-		const way = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-		if (!way) return;
-		const rows = [...document.querySelectorAll<HTMLElement>('[data-leg]')];
-		rows[rows.indexOf(event.target as HTMLElement) + way]?.focus();
-		event.preventDefault();
-	}
 </script>
 
-<section class="leaf" aria-label={t('legs.of', { name })}>
-	<header>
-		<h2>{t('legs.of', { name })}</h2>
+<Leaf
+	title={t('legs.of', { name })}
+	closeWord={t('legs.close')}
+	onclose={() => void bench.leaves.toggle('legs')}
+	rows="[data-leg]"
+>
+	{#snippet head()}
 		{#if refining.shown.length > 1}
 			<select class="field" aria-label={t('legs.order')} bind:value={refining.order}>
 				{#each orders as order (order)}<option value={order}>{t(`legs.order.${order}`)}</option
 					>{/each}
 			</select>
 		{/if}
-		<button
-			class="button button-plain button-icon"
-			aria-label={t('legs.close')}
-			title={t('legs.close')}
-			onclick={() => void bench.leaves.toggle('legs')}><X size={18} /></button
-		>
-	</header>
+	{/snippet}
 	{#if !bench.player.attempt}
 		<p class="empty">{t('legs.none')}</p>
 	{:else if bench.runs.isLive}
@@ -64,8 +54,7 @@
 	{:else if refining.shown.length === 0}
 		<p class="empty">{t('legs.still')}</p>
 	{:else}
-		<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-		<table {onkeydown}>
+		<table>
 			<thead>
 				<tr>
 					{#each ['step', 'did', 'began', 'cost'] as column (column)}
@@ -118,35 +107,9 @@
 			</tbody>
 		</table>
 	{/if}
-</section>
+</Leaf>
 
 <style>
-	.leaf {
-		display: flex;
-		flex-direction: column;
-		max-height: 18rem;
-		border-top: 1px solid var(--line);
-		background: var(--paper);
-		overflow-y: auto;
-	}
-	header {
-		position: sticky;
-		top: 0;
-		z-index: 1;
-		display: flex;
-		align-items: center;
-		gap: 0.5rem;
-		padding: 0.15rem 0.5rem 0.15rem 1rem;
-		background: var(--paper);
-	}
-	h2 {
-		flex: 1;
-		font-size: 1rem;
-	}
-	select {
-		flex: none;
-		width: auto;
-	}
 	.empty {
 		padding: 0 1rem 0.8rem;
 		color: var(--ink-soft);
@@ -243,9 +206,6 @@
 		text-underline-offset: 3px;
 	}
 	@media (max-width: 560px) {
-		.leaf {
-			max-height: 45dvh;
-		}
 		.began,
 		thead th:nth-child(3) {
 			display: none;
