@@ -65,112 +65,108 @@ test('a course with two walls in one place, one thicker, is drawn like any other
 	expect(errors).toEqual([]);
 });
 
-for (const colorScheme of ['light', 'dark'] as const) {
-	test(`axe finds nothing in any view, ${colorScheme}`, async ({ page }) => {
-		// A dozen scans, each of some seconds on a busy machine.
-		test.setTimeout(400_000);
-		await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
-		await page.goto('/');
-		expect(await violations(page)).toEqual([]);
-		await page.getByRole('button', { name: 'New plan for another robot' }).click();
-		await expect(page.getByRole('menuitem', { name: 'Petrel' })).toBeVisible();
-		expect(await violations(page, '[role=menu]'), 'kinds of robot').toEqual([]);
-		await page.keyboard.press('Escape');
-		await showAll(page);
-		await page.getByRole('button', { name: 'More for Reed maze', exact: true }).click();
-		await expect(page.getByRole('menu')).toBeVisible();
-		expect(await violations(page, '[role=menu]')).toEqual([]);
-		await page.getByRole('menuitem', { name: 'Rename' }).click();
-		await expect(page.getByLabel('New name')).toBeFocused();
-		expect(await violations(page)).toEqual([]);
-		await page.keyboard.press('Escape');
-		// Far down a long page as well.
-		await expect(page.getByRole('article')).not.toHaveCount(1);
-		await page
-			.getByRole('button', { name: /^More for/ })
-			.last()
-			.click();
-		await page.getByRole('menuitem', { name: 'Rename' }).click();
-		await expect(page.getByLabel('New name')).toBeFocused();
-		expect(await violations(page)).toEqual([]);
-		await page.goto('/plans/gone');
-		await expect(page.getByRole('heading', { name: 'That did not work' })).toBeVisible();
-		expect(await violations(page)).toEqual([]);
+test('axe finds nothing in any view', async ({ page }) => {
+	// A dozen scans, each of some seconds on a busy machine.
+	test.setTimeout(400_000);
+	await page.emulateMedia({ reducedMotion: 'reduce' });
+	await page.goto('/');
+	expect(await violations(page)).toEqual([]);
+	await page.getByRole('button', { name: 'New plan for another robot' }).click();
+	await expect(page.getByRole('menuitem', { name: 'Petrel' })).toBeVisible();
+	expect(await violations(page, '[role=menu]'), 'kinds of robot').toEqual([]);
+	await page.keyboard.press('Escape');
+	await showAll(page);
+	await page.getByRole('button', { name: 'More for Reed maze', exact: true }).click();
+	await expect(page.getByRole('menu')).toBeVisible();
+	expect(await violations(page, '[role=menu]')).toEqual([]);
+	await page.getByRole('menuitem', { name: 'Rename' }).click();
+	await expect(page.getByLabel('New name')).toBeFocused();
+	expect(await violations(page)).toEqual([]);
+	await page.keyboard.press('Escape');
+	// Far down a long page as well.
+	await expect(page.getByRole('article')).not.toHaveCount(1);
+	await page
+		.getByRole('button', { name: /^More for/ })
+		.last()
+		.click();
+	await page.getByRole('menuitem', { name: 'Rename' }).click();
+	await expect(page.getByLabel('New name')).toBeFocused();
+	expect(await violations(page)).toEqual([]);
+	await page.goto('/plans/gone');
+	await expect(page.getByRole('heading', { name: 'That did not work' })).toBeVisible();
+	expect(await violations(page)).toEqual([]);
 
-		await openPlan(page, [repeat(2, [go(0.6)])], 'reed-maze');
-		expect(await violations(page)).toEqual([]);
-		await page.getByRole('button', { name: 'Rehearse' }).click();
-		await expect(tag(page, /Step 2/).getByText('running now')).toBeAttached();
-		await page.getByRole('button', { name: 'Halt' }).click();
-		expect(await violations(page)).toEqual([]);
-		for (const chip of ['Direction: forward', 'Distance: 60 cm', 'Times: 2']) {
-			await page.getByRole('button', { name: `${chip}. Change` }).click();
-			await expect(page.getByRole('dialog')).toBeVisible();
-			expect(await violations(page, '[role=dialog]'), chip).toEqual([]);
-			await page.keyboard.press('Escape');
-		}
-		await tag(page, 'Add a step').click();
-		await expect(page.getByRole('listbox')).toBeVisible();
-		expect(await violations(page, '.at-tag')).toEqual([]);
-		await page.keyboard.press('Escape');
-		await page.getByRole('button', { name: 'More for step 2' }).click();
+	await openPlan(page, [repeat(2, [go(0.6)])], 'reed-maze');
+	expect(await violations(page)).toEqual([]);
+	await page.getByRole('button', { name: 'Rehearse' }).click();
+	await expect(tag(page, /Step 2/).getByText('running now')).toBeAttached();
+	await page.getByRole('button', { name: 'Halt' }).click();
+	expect(await violations(page)).toEqual([]);
+	for (const chip of ['Direction: forward', 'Distance: 60 cm', 'Times: 2']) {
+		await page.getByRole('button', { name: `${chip}. Change` }).click();
 		await expect(page.getByRole('dialog')).toBeVisible();
-		expect(await violations(page, '[role=dialog]')).toEqual([]);
-	});
-
-	test(`axe finds nothing at any level, in sheets and editors, ${colorScheme}`, async ({
-		page
-	}) => {
-		test.setTimeout(400_000);
-		await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
-		await page.goto('/plans/colours-on-the-quay');
-		await page.getByRole('radio', { name: 'First' }).click();
-		expect(await violations(page), 'First').toEqual([]);
-		await page.getByRole('radio', { name: 'Full' }).click();
-		await page.getByRole('button', { name: 'Keep the shelf open' }).click();
-		expect(await violations(page), 'Full, shelf pinned').toEqual([]);
-		await page.getByRole('button', { name: 'Keep the shelf open' }).click();
-
-		const sheet = page.locator('.at-tag');
-		const look = async (name: string) => {
-			await expect(sheet).toBeVisible();
-			expect(await violations(page, '.at-tag'), name).toEqual([]);
-			await page.keyboard.press('Escape');
-			await expect(sheet).toBeHidden();
-		};
-		await page.getByRole('button', { name: /^Until: floor colour = red/ }).click();
-		await look('expression');
-		await tag(page, /^Step 1/).focus();
-		await page.keyboard.press('h');
-		await look('help');
-		await page.keyboard.press('n');
-		await look('triggers');
-		await page.keyboard.press('c');
-		await look('comment');
-		await tag(page, 'When Run is pressed').focus();
-		await page.keyboard.press('Enter');
-		await page.getByRole('combobox', { name: 'Type' }).fill('melody; forever; set n 3');
-		await page.keyboard.press('Enter');
-		for (const chip of ['notes', 'variable']) {
-			await page.locator(`[data-chip=${chip}]`).first().click();
-			await look(chip);
-		}
-		await page.getByRole('button', { name: /problems?: show all/ }).click();
-		await look('problems');
-		await page.getByRole('button', { name: /^Robot:/ }).click();
-		expect(await violations(page), 'robot').toEqual([]);
+		expect(await violations(page, '[role=dialog]'), chip).toEqual([]);
 		await page.keyboard.press('Escape');
-		await tag(page, 'When Run is pressed').focus();
-		await page.keyboard.press('?');
-		await expect(page.getByRole('dialog', { name: 'Shortcuts' })).toBeVisible();
-		expect(await violations(page), 'shortcuts').toEqual([]);
+	}
+	await tag(page, 'Add a step').click();
+	await expect(page.getByRole('listbox')).toBeVisible();
+	expect(await violations(page, '.at-tag')).toEqual([]);
+	await page.keyboard.press('Escape');
+	await page.getByRole('button', { name: 'More for step 2' }).click();
+	await expect(page.getByRole('dialog')).toBeVisible();
+	expect(await violations(page, '[role=dialog]')).toEqual([]);
+});
 
-		await page.goto('/plans/blinking-along-the-quay');
-		await page.getByRole('button', { name: /^Robot:/ }).click();
-		await expect(page.getByLabel('Pin 8')).toBeVisible();
-		expect(await violations(page), 'pins').toEqual([]);
-		await page.goto('/plans/four-signal-lamps');
-		await expect(page.getByTestId('heights')).toBeVisible();
-		expect(await violations(page), 'heights').toEqual([]);
-	});
-}
+test('axe finds nothing at any level, in sheets and editors', async ({ page }) => {
+	test.setTimeout(400_000);
+	await page.emulateMedia({ reducedMotion: 'reduce' });
+	await page.goto('/plans/colours-on-the-quay');
+	await page.getByRole('radio', { name: 'First' }).click();
+	expect(await violations(page), 'First').toEqual([]);
+	await page.getByRole('radio', { name: 'Full' }).click();
+	await page.getByRole('button', { name: 'Keep the shelf open' }).click();
+	expect(await violations(page), 'Full, shelf pinned').toEqual([]);
+	await page.getByRole('button', { name: 'Keep the shelf open' }).click();
+
+	const sheet = page.locator('.at-tag');
+	const look = async (name: string) => {
+		await expect(sheet).toBeVisible();
+		expect(await violations(page, '.at-tag'), name).toEqual([]);
+		await page.keyboard.press('Escape');
+		await expect(sheet).toBeHidden();
+	};
+	await page.getByRole('button', { name: /^Until: floor colour = red/ }).click();
+	await look('expression');
+	await tag(page, /^Step 1/).focus();
+	await page.keyboard.press('h');
+	await look('help');
+	await page.keyboard.press('n');
+	await look('triggers');
+	await page.keyboard.press('c');
+	await look('comment');
+	await tag(page, 'When Run is pressed').focus();
+	await page.keyboard.press('Enter');
+	await page.getByRole('combobox', { name: 'Type' }).fill('melody; forever; set n 3');
+	await page.keyboard.press('Enter');
+	for (const chip of ['notes', 'variable']) {
+		await page.locator(`[data-chip=${chip}]`).first().click();
+		await look(chip);
+	}
+	await page.getByRole('button', { name: /problems?: show all/ }).click();
+	await look('problems');
+	await page.getByRole('button', { name: /^Robot:/ }).click();
+	expect(await violations(page), 'robot').toEqual([]);
+	await page.keyboard.press('Escape');
+	await tag(page, 'When Run is pressed').focus();
+	await page.keyboard.press('?');
+	await expect(page.getByRole('dialog', { name: 'Shortcuts' })).toBeVisible();
+	expect(await violations(page), 'shortcuts').toEqual([]);
+
+	await page.goto('/plans/blinking-along-the-quay');
+	await page.getByRole('button', { name: /^Robot:/ }).click();
+	await expect(page.getByLabel('Pin 8')).toBeVisible();
+	expect(await violations(page), 'pins').toEqual([]);
+	await page.goto('/plans/four-signal-lamps');
+	await expect(page.getByTestId('heights')).toBeVisible();
+	expect(await violations(page), 'heights').toEqual([]);
+});

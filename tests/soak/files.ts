@@ -15,15 +15,19 @@ interface FileReport {
 	unclear: string[];
 }
 
-/** Reads, checks and rehearses them as the mission runner does. */
-export function hostileFiles(count: number, seed: number): FileReport {
+/**
+ * Reads, checks and rehearses them as the mission runner does.
+ *
+ * @param isShort without those that take seconds each
+ */
+export function hostileFiles(count: number, seed: number, isShort = false): FileReport {
 	const folder = mkdtempSync(join(tmpdir(), 'lantern-step-hostile-'));
 	const report: FileReport = { files: 0, accepted: 0, slowestSeconds: 0, stacks: 0, unclear: [] };
 	const open = 'samples/courses/open-quay.json';
 	// It bumps into whatever there is.
 	const first = 'samples/plans/along-the-reeds.json';
 	const generated = fc.sample(hostileText, { numRuns: count, seed });
-	for (const text of [...extremes(), ...generated]) {
+	for (const text of [...extremes(isShort), ...generated]) {
 		const file = join(folder, 'hostile.json');
 		writeFileSync(file, text);
 		const began = performance.now();
