@@ -1,4 +1,5 @@
 /** What went wrong in an attempt is found under the floor, by mouse and by keyboard. */
+import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
 import { go, right } from '../src/core/testing/sample';
 import { violations } from './axe';
@@ -89,4 +90,65 @@ test('attempts are kept, named, pinned, sent to a file and had again', async ({ 
 		buffer: Buffer.from('{"format": "lantern-step/attempt"')
 	});
 	await expect(leaf.getByRole('status')).toContainText(/torn\.json: .*Line 1.*Nothing was taken/);
+});
+
+test('an attempt is read over time, beside another, in a table and in a file', async ({ page }) => {
+	await openPlan(page, [go(0.5), right(90)]);
+	const rehearse = page.getByRole('button', { name: 'Rehearse' });
+	await rehearse.click();
+	await expect(page.getByTestId('outcome')).toContainText(/ended|Ended/);
+	await page.getByRole('button', { name: 'Over time', exact: true }).click();
+	const leaf = page.getByRole('region', { name: 'Over time' });
+	const figure = (key: string) => leaf.locator(`[data-series="${key}"]`);
+	const moment = leaf.getByRole('slider', { name: 'The moment that is shown' });
+	await moment.focus();
+	await page.keyboard.press('Home');
+	await expect(figure('column.speed')).toHaveText('0 cm/s');
+	await page.keyboard.press('PageUp');
+	await page.keyboard.press('PageUp');
+	await page.keyboard.press('PageUp');
+	await expect(figure('column.speed')).toHaveText(/^[12]\d(\.\d)? cm\/s$/);
+	await expect(moment).toHaveAttribute('aria-valuetext', /^1\.\d s, speed [12]\d/);
+	await expect(tag(page, /^Step 1/)).toContainText('running now');
+	expect(await violations(page)).toEqual([]);
+
+	await leaf.getByText('Choose figures').click();
+	await leaf.getByLabel('distance ahead').check();
+	await leaf.getByLabel('bearing', { exact: true }).uncheck();
+	await leaf.getByText('Choose figures').click();
+	await leaf.getByRole('button', { name: 'As a table' }).click();
+	await expect(leaf.getByRole('columnheader')).toHaveText(['When', 'speed', 'distance ahead']);
+	await leaf.getByRole('button', { name: /step 2 begins/ }).click();
+	await expect(tag(page, /^Step 2/)).toContainText('running now');
+	// A press in the chart picks its moment as well.
+	const box = (await moment.boundingBox())!;
+	await page.mouse.click(box.x + box.width - 20, box.y + 60);
+	await expect
+		.poll(async () => Number(await moment.getAttribute('aria-valuenow')))
+		.toBeGreaterThan(3);
+
+	await leaf.getByRole('button', { name: 'Look nearer' }).click();
+	await expect(leaf.getByRole('button', { name: 'Look from farther away' })).toBeEnabled();
+	await leaf.getByText('Save to a file').click();
+	await leaf.getByLabel('Written with').selectOption({ label: 'semicolons, 1,5' });
+	const [table] = await Promise.all([
+		page.waitForEvent('download'),
+		leaf.getByRole('button', { name: 'Table (CSV)' }).click()
+	]);
+	expect(table.suggestedFilename()).toMatch(/Figures over time\.csv$/);
+	const lines = (await readFile((await table.path())!, 'utf8')).split('\r\n');
+	expect(lines[0]).toMatch(/^\ufefftime_s;x_m;y_m;bearing_deg;speed_mps;/);
+	expect(lines[20]).toMatch(/^\d+,\d+;\d+,\d+;/);
+	const [picture] = await Promise.all([
+		page.waitForEvent('download'),
+		leaf.getByRole('button', { name: 'Picture (PNG)' }).click()
+	]);
+	expect((await readFile((await picture.path())!)).toString('latin1', 1, 4)).toBe('PNG');
+
+	await rehearse.click();
+	await leaf.getByLabel('Beside it').selectOption({ label: 'the attempt before (thin)' });
+	await leaf.getByLabel('Both begin').selectOption({ label: 'at step 2' });
+	await expect(leaf.getByLabel('Both begin').locator('option')).toHaveCount(3);
+	await leaf.getByRole('button', { name: 'Fold the chart away' }).click();
+	await expect(leaf).toHaveCount(0);
 });

@@ -3,6 +3,7 @@ import { readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join, parse as parsePath } from 'node:path';
 import { parseArgs } from 'node:util';
 import { attemptDocument } from '../core/attempts/attempt-document';
+import { csvOf, traceTable } from '../core/attempts/csv';
 import { legsIn } from '../core/attempts/legs';
 import { readRecording } from '../core/attempts/recording';
 import { answer, runnerOf } from '../core/analysis/search';
@@ -15,10 +16,9 @@ import { robotDocument, sampleRobot, type NamedRobot } from '../core/robots/robo
 import type { Plan } from '../core/plan/plan';
 import { variations, type Variation } from '../core/robots/robot';
 import { defaultLimit, maximumLimit, maximumTouches } from '../core/simulation/settings';
-import type { RobotRun } from '../core/simulation/attempt';
+import type { Attempt } from '../core/simulation/attempt';
 import { simulate, type Rehearsal } from '../core/simulation/simulate';
 import type { Touch } from '../core/simulation/touch';
-import { traceCsv } from '../core/simulation/trace-csv';
 import { say } from './words';
 import { openPool } from './pool';
 import { legsReport, legsTable } from './legs-report';
@@ -121,7 +121,7 @@ function withRobot(plan: Plan, robot: NamedRobot | undefined): Plan {
 
 function run(values: Options): string {
 	const attempt = simulate(readRehearsal(values));
-	if (values.trace) writeTraces(values.trace, attempt.runs);
+	if (values.trace) writeTraces(values.trace, attempt);
 	return JSON.stringify(reportOf(attempt, say), null, 2);
 }
 
@@ -158,11 +158,11 @@ function readAttempt(values: Options) {
 }
 
 /** One file for the first robot; for each other one a file with its id in the name. */
-function writeTraces(file: string, runs: readonly RobotRun[]): void {
-	runs.forEach(({ id, robot, trace }, index) => {
+function writeTraces(file: string, attempt: Attempt): void {
+	attempt.runs.forEach((run, index) => {
 		const { dir, name, ext } = parsePath(file);
-		const own = index === 0 ? file : join(dir, `${name}.${id}${ext}`);
-		write(own, traceCsv(trace, robotKindOf(robot.kind).columns));
+		const own = index === 0 ? file : join(dir, `${name}.${run.id}${ext}`);
+		write(own, csvOf(traceTable(attempt, run)));
 	});
 }
 

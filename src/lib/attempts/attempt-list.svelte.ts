@@ -47,6 +47,8 @@ interface Stage {
 	readonly planId: string;
 	readonly courseId: string | null;
 	readonly robotName: string;
+	/** The id of the one that is on the floor. */
+	readonly shown: string | null;
 	/** @returns whether it could be shown */
 	show(opened: OpenedAttempt): Promise<boolean>;
 }
@@ -56,8 +58,6 @@ export class AttemptList {
 	rows = $state.raw<readonly AttemptRow[]>([]);
 	isRead = $state(false);
 	filter = $state<AttemptFilter>('all');
-	/** The one that is on the floor. */
-	shown = $state<string | null>(null);
 	/** What has just been done, or could not be. */
 	news = $state('');
 	/** The one that was deleted last. */
@@ -76,13 +76,12 @@ export class AttemptList {
 		this.isRead = true;
 	}
 
-	/** One has just been kept, and is on the floor. */
-	came(row: AttemptRow): void {
-		this.put(row);
-		this.shown = row.id;
+	get shown(): string | null {
+		return this.stage.shown;
 	}
 
-	private put(row: AttemptRow): void {
+	/** One has been kept, or changed. */
+	put(row: AttemptRow): void {
 		const others = this.rows.filter(({ id }) => id !== row.id);
 		this.rows = [...others, row].toSorted((a, b) => b.at - a.at);
 	}
@@ -94,7 +93,7 @@ export class AttemptList {
 		// Somebody has asked for another one meanwhile.
 		if (asked !== this.asked) return;
 		if (!opened.ok) this.news = say(opened.failure);
-		else if (await this.stage.show(opened.value)) this.shown = id;
+		else await this.stage.show(opened.value);
 	}
 
 	/** Lays it over the one on the floor, or takes it away again. */

@@ -8,6 +8,7 @@
 		closeWord,
 		onclose,
 		rows,
+		isLarge = false,
 		onreach,
 		head,
 		children
@@ -16,7 +17,9 @@
 		closeWord: string;
 		onclose: () => void;
 		/** Selects what the arrow keys go to. */
-		rows: string;
+		rows?: string;
+		/** It takes as much room as the floor. */
+		isLarge?: boolean;
 		/** The keyboard has come to a row. */
 		onreach?: (place: number) => void;
 		/** Between the title and what folds it away. */
@@ -29,7 +32,7 @@
 	function onkeydown(event: KeyboardEvent) {
 		const way = { ArrowDown: 1, ArrowUp: -1 }[event.key];
 		const from = event.target as HTMLElement;
-		if (!way || !from.matches(rows)) return;
+		if (!way || !rows || !from.matches(rows)) return;
 		const all = [...leaf.querySelectorAll<HTMLElement>(rows)];
 		const place = all.indexOf(from) + way;
 		all[place]?.focus();
@@ -39,7 +42,7 @@
 </script>
 
 <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-<section class="leaf" aria-label={title} bind:this={leaf} {onkeydown}>
+<section class="leaf" class:large={isLarge} aria-label={title} bind:this={leaf} {onkeydown}>
 	<header>
 		<h2>{title}</h2>
 		{@render head()}
@@ -61,6 +64,9 @@
 		border-top: 1px solid var(--line);
 		background: var(--paper);
 		overflow-y: auto;
+	}
+	.leaf.large {
+		max-height: 62dvh;
 	}
 	header {
 		position: sticky;

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The workbench: floor, trail and timeline around one plan. */
-	import { Layers, ListOrdered } from '@lucide/svelte';
+	import { ChartLine, Layers, ListOrdered } from '@lucide/svelte';
 	import { onMount, untrack } from 'svelte';
 	import type { Course } from '$core/course/course';
 	import { say, t } from '$lib/i18n';
@@ -114,6 +114,11 @@
 			{#await import('$lib/leaves/LegsLeaf.svelte') then { default: LegsLeaf }}
 				<LegsLeaf {bench} {refining} onstep={jumpTo} />
 			{/await}
+		{:else if bench.leaves.overTime}
+			{@const { overTime } = bench.leaves}
+			{#await import('$lib/leaves/TimeLeaf.svelte') then { default: TimeLeaf }}
+				<TimeLeaf {bench} over={overTime} />
+			{/await}
 		{:else if bench.leaves.kept}
 			{@const { kept } = bench.leaves}
 			{#await import('$lib/leaves/AttemptsLeaf.svelte') then { default: AttemptsLeaf }}
@@ -123,7 +128,7 @@
 		<Timeline {bench}>
 			{#snippet leaves()}
 				{#if preferences.level !== 'first'}
-					{#each [['legs', ListOrdered], ['attempts', Layers]] as const as [leaf, Icon] (leaf)}
+					{#each [['time', ChartLine], ['legs', ListOrdered], ['attempts', Layers]] as const as [leaf, Icon] (leaf)}
 						<button
 							class="button button-line button-icon"
 							aria-label={t(`timeline.${leaf}`)}

@@ -1,21 +1,28 @@
-/** What unfolds under the floor, one leaf at a time: the legs of an attempt, and those that were kept. */
+/**
+ * What unfolds under the floor, one leaf at a time: an attempt over time, its legs, and those that were
+ * kept.
+ */
 import { markOf } from '$core/course/mark';
 import type { Attempt } from '$core/simulation/attempt';
 import { t } from '$lib/i18n';
 import type { AttemptFilter, AttemptList } from '$lib/attempts/attempt-list.svelte';
 import type { Made } from '$lib/desk/runs.svelte';
 import type { OpenedAttempt } from '$workers/attempt-shelf';
+import type { OverTime } from './over-time.svelte';
 import type { Refining } from './refining.svelte';
 import type { Workbench } from './workbench.svelte';
 
-export type Leaf = 'legs' | 'attempts';
+export type Leaf = 'time' | 'legs' | 'attempts';
 
 export class Leaves {
 	refining = $state.raw<Refining | null>(null);
 	kept = $state.raw<AttemptList | null>(null);
+	overTime = $state.raw<OverTime | null>(null);
 	readonly open: Leaf | null = $derived.by(() =>
-		this.refining ? 'legs' : this.kept ? 'attempts' : null
+		this.overTime ? 'time' : this.refining ? 'legs' : this.kept ? 'attempts' : null
 	);
+	/** The id of the attempt that is on the floor. */
+	shown = $state<string | null>(null);
 	private hasSaidUnkept = false;
 
 	constructor(private readonly bench: Workbench) {
@@ -25,16 +32,21 @@ export class Leaves {
 	/** Unfolds a leaf in the place of the one before, or folds it away. */
 	async toggle(leaf: Leaf): Promise<void> {
 		const { open } = this;
-		this.refining = this.kept = null;
+		this.refining = this.kept = this.overTime = null;
 		if (leaf === open) return;
 		if (leaf === 'attempts') return this.openAttempts();
+		if (leaf === 'time') {
+			const { OverTime } = await import('./over-time.svelte');
+			this.overTime = new OverTime(this.bench.runs);
+			return;
+		}
 		const { Refining } = await import('./refining.svelte');
 		this.refining = new Refining(this.bench, this.bench.runs);
 	}
 
 	async openAttempts(filter: AttemptFilter = 'all'): Promise<void> {
 		const { AttemptList } = await import('$lib/attempts/attempt-list.svelte');
-		this.refining = null;
+		this.refining = this.overTime = null;
 		const list = new AttemptList(this);
 		list.filter = filter;
 		this.kept = list;
@@ -68,13 +80,14 @@ export class Leaves {
 
 	/** On this device, as it comes: later nobody can have all of it again. */
 	private async keep(id: string, attempt: Attempt, made: Made): Promise<void> {
+		this.shown = id;
 		const { planId, courseId, bench } = this;
 		const keeping = { id, planId, courseId, at: Date.now(), ...made, course: bench.course };
 		const row = await import('$lib/attempts/keeper').then(
 			({ keeper }) => keeper().keep(keeping, attempt),
 			() => null
 		);
-		if (row) return this.kept?.came(row);
+		if (row) return this.kept?.put(row);
 		if (!this.hasSaidUnkept) bench.voice.notice = t('bench.attemptUnkept');
 		this.hasSaidUnkept = true;
 	}
@@ -87,6 +100,7 @@ export class Leaves {
 		await bench.arrived;
 		const { touches, only, modelVersion } = row;
 		bench.runs.showKept(attempt, { plan, touches, only }, modelVersion);
+		this.shown = row.id;
 		if (row.courseMark !== markOf(bench.course)) bench.voice.notice = t('bench.otherCourseThen');
 		return true;
 	}

@@ -1,0 +1,411 @@
+<script lang="ts">
+	/** The attempt that is shown over time: figures as lines, their values at the moment, a table, and files. */
+	import './words';
+	import { Maximize2, Minimize2, ZoomIn, ZoomOut } from '@lucide/svelte';
+	import { csvOf, csvStyles, type CsvStyle } from '$core/attempts/csv';
+	import { valueAt, type SeriesGroup } from '$core/attempts/series';
+	import { legsOf } from '$core/simulation/attempt';
+	import { keeper } from '$lib/attempts/keeper';
+	import { rehearseIdeally } from '$lib/desk/rehearser';
+	import { download } from '$lib/files/downloads';
+	import { say, t } from '$lib/i18n';
+	import { saidNow } from '$lib/ui/time.svelte';
+	import type { OverTime } from '$lib/workbench/over-time.svelte';
+	import type { Workbench } from '$lib/workbench/workbench.svelte';
+	import type { AttemptRow } from '$workers/attempt-store';
+	import { dashes, inks } from './inks';
+	import Leaf from './Leaf.svelte';
+	import { csvTables, tableOf, type CsvTable } from './csv-tables';
+	import { figureWords, nameOfSeries } from './scales';
+	import TimeChart from './TimeChart.svelte';
+
+	let { bench, over }: { bench: Workbench; over: OverTime } = $props();
+
+	const { player } = $derived(bench);
+	const groups: readonly SeriesGroup[] = ['column', 'pose', 'reading'];
+
+	let isTable = $state(false);
+	let table = $state<CsvTable>('series');
+	let style = $state<CsvStyle>('comma');
+	let chart: HTMLElement | undefined = $state();
+	let rows = $state.raw<readonly AttemptRow[]>([]);
+	/** What lies beside: nothing, the one before, or the id of one that was kept. */
+	let beside = $state('');
+	let news = $state('');
+
+	$effect(() => {
+		void bench.runs.made;
+		void keeper()
+			.list(bench.leaves.planId)
+			.then((found) => (rows = found));
+	});
+
+	const others = $derived(rows.filter(({ id }) => id !== bench.leaves.shown));
+	const figures = $derived(
+		over.chosen.map((series, place) => ({
+			series,
+			place,
+			name: nameOfSeries(series),
+			figure: figureWords(series.unit, valueAt(series, player.time))
+		}))
+	);
+	const moment = $derived(t('trail.took', { seconds: player.time }));
+	const said = $derived(
+		[moment, ...figures.map(({ name, figure }) => `${name} ${figure}`)].join(', ')
+	);
+	/** Where steps began, and the end. */
+	const moments = $derived.by(() => {
+		const { attempt, run } = player;
+		if (!attempt || !run) return [];
+		const begun = legsOf(attempt, run).map(({ start, number }) => ({ time: start, number }));
+		return [...begun.slice(0, 200), { time: attempt.outcome.seconds, number: null }];
+	});
+
+	async function lookBeside(): Promise<void> {
+		news = '';
+		const wanted = beside;
+		if (wanted === '' || wanted === 'previous')
+			return over.compare(wanted ? bench.runs.previous : null);
+		const opened = await keeper().open(wanted);
+		if (wanted !== beside) return;
+		if (opened.ok) return over.compare(opened.value.attempt);
+		news = say(opened.failure);
+		beside = '';
+		over.compare(null);
+	}
+
+	const rowWords = (row: AttemptRow): string =>
+		`${row.name ?? t(`attempts.is.${row.summary.kind}`)}, ${saidNow(new Date(row.at).toISOString())}`;
+
+	async function saveTable(): Promise<void> {
+		const { attempt, run } = player;
+		const { made } = bench.runs;
+		if (!attempt || !run) return;
+		const isMeant = table === 'legs' && made !== null;
+		const intended = isMeant ? await rehearseIdeally({ ...made, course: bench.course }) : null;
+		const text = csvOf(tableOf[table](attempt, run, intended), style);
+		// A spreadsheet takes the letters for what they are.
+		const blob = new Blob(['\ufeff', text], { type: 'text/csv;charset=utf-8' });
+		download(`${bench.plan.name}, ${t(`chart.table.${table}`)}`, 'csv', blob);
+	}
+
+	/** On paper as it is on the screen. */
+	function savePicture(): void {
+		const drawn = chart?.querySelector('canvas');
+		if (!drawn) return;
+		const { width, height } = drawn;
+		const canvas = Object.assign(document.createElement('canvas'), { width, height });
+		const context = canvas.getContext('2d')!;
+		context.fillStyle = getComputedStyle(chart!).backgroundColor;
+		context.fillRect(0, 0, width, height);
+		context.drawImage(drawn, 0, 0);
+		canvas.toBlob(
+			(blob) => blob && download(`${bench.plan.name}, ${t('chart.title')}`, 'png', blob)
+		);
+	}
+</script>
+
+<Leaf
+	title={t('chart.title')}
+	closeWord={t('chart.close')}
+	onclose={() => void bench.leaves.toggle('time')}
+	isLarge={over.isLarge}
+>
+	{#snippet head()}
+		{#if player.attempt && !bench.runs.isLive}
+			<button
+				class="button button-plain button-icon"
+				aria-label={t('chart.nearer')}
+				title={t('chart.nearer')}
+				onclick={() => over.zoom(player.time, 1.6)}><ZoomIn size={18} /></button
+			>
+			<button
+				class="button button-plain button-icon"
+				aria-label={t('chart.farther')}
+				title={t('chart.farther')}
+				disabled={over.isWhole}
+				onclick={() => over.zoom(player.time, 1 / 1.6)}><ZoomOut size={18} /></button
+			>
+			<button
+				class="button button-plain button-icon"
+				aria-label={t(over.isLarge ? 'chart.smaller' : 'chart.larger')}
+				title={t(over.isLarge ? 'chart.smaller' : 'chart.larger')}
+				aria-pressed={over.isLarge}
+				onclick={() => (over.isLarge = !over.isLarge)}
+				>{#if over.isLarge}<Minimize2 size={17} />{:else}<Maximize2 size={17} />{/if}</button
+			>
+		{/if}
+	{/snippet}
+	{#if !player.attempt}
+		<p class="empty">{t('chart.none')}</p>
+	{:else if bench.runs.isLive}
+		<p class="empty">{t('chart.live')}</p>
+	{:else}
+		<div class="body" class:large={over.isLarge}>
+			<div class="picture" bind:this={chart}>
+				<TimeChart {over} {player} {said} />
+			</div>
+			<dl aria-label={t('chart.figures')}>
+				<dt class="moment">{moment}</dt>
+				<dd></dd>
+				{#each figures as { series, place, name, figure } (series.key)}
+					<dt>
+						<svg width="26" height="10" aria-hidden="true"
+							><line
+								x2="26"
+								y1="5"
+								y2="5"
+								stroke={inks[place % inks.length]}
+								stroke-dasharray={dashes[place % dashes.length]!.join(' ')}
+							/></svg
+						>{name}
+					</dt>
+					<dd data-series={series.key}>{figure}</dd>
+				{/each}
+			</dl>
+		</div>
+		<div class="hands">
+			<details>
+				<summary>{t('chart.which')}</summary>
+				{#each groups as group (group)}
+					<fieldset>
+						<legend>{t(`chart.group.${group}`)}</legend>
+						{#each over.offered.filter((each) => each.group === group) as series (series.key)}
+							{@const isChosen = over.chosen.includes(series)}
+							<label>
+								<input
+									type="checkbox"
+									checked={isChosen}
+									disabled={!isChosen && over.isFull}
+									onchange={() => over.toggle(series.key)}
+								/>{nameOfSeries(series)}
+							</label>
+						{/each}
+					</fieldset>
+				{/each}
+			</details>
+			<label class="beside">
+				{t('chart.beside')}
+				<select class="field" bind:value={beside} onchange={() => void lookBeside()}>
+					<option value="">{t('chart.beside.none')}</option>
+					{#if bench.runs.previous}
+						<option value="previous">{t('chart.beside.previous')}</option>
+					{/if}
+					{#each others as row (row.id)}<option value={row.id}>{rowWords(row)}</option>{/each}
+				</select>
+			</label>
+			{#if over.other}
+				<label class="beside">
+					{t('chart.aligned')}
+					<select class="field" bind:value={over.alignment}>
+						<option value="run">{t('chart.aligned.run')}</option>
+						{#each over.alignments as { stepId, number } (stepId)}
+							<option value={stepId}>{t('chart.aligned.step', { number })}</option>
+						{/each}
+					</select>
+				</label>
+			{/if}
+			<details>
+				<summary>{t('chart.save')}</summary>
+				<div class="save">
+					<label>
+						{t('chart.saveWhat')}
+						<select class="field" bind:value={table}>
+							{#each csvTables as each (each)}<option value={each}
+									>{t(`chart.table.${each}`)}</option
+								>{/each}
+						</select>
+					</label>
+					<label>
+						{t('chart.saveHow')}
+						<select class="field" bind:value={style}>
+							{#each Object.keys(csvStyles) as each (each)}<option value={each}
+									>{t(`chart.style.${each}`)}</option
+								>{/each}
+						</select>
+					</label>
+					<button class="button button-line" onclick={() => void saveTable()}
+						>{t('chart.saveTable')}</button
+					>
+					<button class="button button-line" onclick={savePicture}>{t('chart.savePicture')}</button>
+				</div>
+			</details>
+			<button
+				class="button button-plain"
+				aria-pressed={isTable}
+				onclick={() => (isTable = !isTable)}>{t('chart.asTable')}</button
+			>
+			<span role="status">{news}</span>
+		</div>
+		{#if isTable}
+			<div class="scroll">
+				<table>
+					<thead>
+						<tr>
+							<th scope="col">{t('chart.when')}</th>
+							{#each figures as { series, name } (series.key)}<th scope="col">{name}</th>{/each}
+						</tr>
+					</thead>
+					<tbody>
+						{#each moments as { time, number }, index (index)}
+							<tr>
+								<th scope="row">
+									<button
+										onclick={() => {
+											player.pause();
+											player.seek(time);
+										}}
+										>{t('trail.took', { seconds: time })}, {number === null
+											? t('chart.atEnd')
+											: t('chart.begins', { number })}</button
+									>
+								</th>
+								{#each over.chosen as series (series.key)}
+									<td>{figureWords(series.unit, valueAt(series, time))}</td>
+								{/each}
+							</tr>
+						{/each}
+					</tbody>
+				</table>
+			</div>
+		{/if}
+	{/if}
+</Leaf>
+
+<style>
+	.empty {
+		padding: 0 1rem 0.8rem;
+		color: var(--ink-soft);
+	}
+	.body {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) minmax(9rem, 15rem);
+		gap: 0.5rem;
+		height: 11.5rem;
+		padding: 0 0.75rem;
+	}
+	.large {
+		height: 44dvh;
+	}
+	.picture {
+		min-width: 0;
+		background: var(--paper);
+	}
+	dl {
+		display: grid;
+		grid-template-columns: 1fr auto;
+		align-content: start;
+		gap: 0.1rem 0.6rem;
+		overflow-y: auto;
+		font-size: 0.85rem;
+	}
+	dt {
+		color: var(--ink-soft);
+	}
+	.moment {
+		color: var(--ink);
+		font-weight: 650;
+		font-variant-numeric: tabular-nums;
+	}
+	dt svg {
+		display: inline-block;
+		vertical-align: middle;
+		margin-right: 0.4rem;
+	}
+	line {
+		stroke-width: 2;
+	}
+	dd {
+		font-weight: 600;
+		text-align: right;
+		font-variant-numeric: tabular-nums;
+	}
+	.hands {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: flex-start;
+		gap: 0.3rem 1rem;
+		padding: 0.3rem 1rem 0.5rem;
+		font-size: 0.88rem;
+	}
+	summary {
+		display: flex;
+		align-items: center;
+		min-height: 2.75rem;
+		cursor: pointer;
+		text-decoration: underline dotted;
+		text-underline-offset: 3px;
+	}
+	details[open] {
+		flex-basis: 100%;
+	}
+	fieldset {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 1rem;
+		margin-bottom: 0.3rem;
+	}
+	legend {
+		color: var(--ink-soft);
+		font-weight: 600;
+	}
+	fieldset label {
+		display: inline-flex;
+		align-items: center;
+		gap: 0.35rem;
+		min-height: 2rem;
+	}
+	.beside {
+		display: inline-flex;
+		align-items: center;
+		gap: 0.4rem;
+	}
+	.beside select {
+		width: auto;
+		max-width: 14rem;
+	}
+	.save {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: end;
+		gap: 0.5rem;
+	}
+	.scroll {
+		overflow-x: auto;
+		padding: 0 0.75rem 0.6rem;
+	}
+	table {
+		border-collapse: collapse;
+		font-size: 0.88rem;
+	}
+	th,
+	td {
+		padding: 0.1rem 0.7rem 0.1rem 0;
+		border-top: 1px solid var(--line);
+		font-weight: 400;
+		text-align: left;
+		font-variant-numeric: tabular-nums;
+	}
+	thead th {
+		border: 0;
+		color: var(--ink-soft);
+	}
+	th button {
+		min-height: 2rem;
+		text-decoration: underline dotted;
+		text-underline-offset: 3px;
+		cursor: pointer;
+	}
+	@media (max-width: 560px) {
+		.body {
+			grid-template-columns: minmax(0, 1fr);
+			height: auto;
+		}
+		.picture {
+			height: 11rem;
+		}
+		.large .picture {
+			height: 48dvh;
+		}
+	}
+</style>
