@@ -113,7 +113,9 @@ async function rehearseToEnd(page: Page) {
 	await expect(page.getByRole('button', { name: 'Halt' })).toHaveCount(0);
 }
 
-test('the legs of an attempt, and attempts over each other, dark', async ({ page }) => {
+test('the legs of an attempt, the same over time, and attempts over each other, dark', async ({
+	page
+}) => {
 	await openAt(page, 'net-loft-zigzag', 'further');
 	await page.getByLabel('How the robot behaves').selectOption('worn');
 	await rehearseToEnd(page);
@@ -122,6 +124,14 @@ test('the legs of an attempt, and attempts over each other, dark', async ({ page
 	await page.locator('[data-leg]').nth(2).click();
 	await page.waitForTimeout(300);
 	await shot(page, 'legs');
+	await page.getByRole('button', { name: 'Over time', exact: true }).click();
+	await page.getByText('Choose figures').click();
+	await page.getByLabel('distance ahead').check();
+	await page.getByText('Choose figures').click();
+	await page.getByRole('slider', { name: 'The moment that is shown' }).hover();
+	await page.mouse.down();
+	await page.mouse.up();
+	await shot(page, 'over-time');
 	for (let i = 0; i < 3; i++) await rehearseToEnd(page);
 	await page.emulateMedia({ colorScheme: 'dark' });
 	await page.getByRole('button', { name: 'Attempts', exact: true }).click();

@@ -56,11 +56,18 @@
 		...(player.attempt?.log.map(({ time }) => ({ time, ink: 'ink' as const })) ?? [])
 	]);
 
+	let known: Record<string, string> = {};
 	/** Any colour of the look, as a canvas takes it. */
 	function inkOf(value: string): string {
+		const ink = known[value];
+		if (ink) return ink;
 		canvas.style.color = value;
-		return getComputedStyle(canvas).color;
+		return (known[value] = getComputedStyle(canvas).color);
 	}
+	$effect.pre(() => {
+		void isDark.current;
+		known = {};
+	});
 
 	/** Room for a number, and the height of a tick, pixels. */
 	const least = 14;
@@ -73,7 +80,7 @@
 			if (!x) return;
 			const at = (time: number) => Math.max(left, Math.min(right, x.getPixelForValue(time)));
 			ctx.save();
-			ctx.font = `600 12px ${getComputedStyle(canvas).fontFamily}`;
+			ctx.font = `600 12px ${Chart.defaults.font.family}`;
 			ctx.textAlign = 'center';
 			const [shade, soft] = [inkOf('var(--lamp-soft)'), inkOf('var(--ink-soft)')];
 			bands.forEach(({ start, end, number }, index) => {

@@ -29,8 +29,6 @@
 	let style = $state<CsvStyle>('comma');
 	let chart: HTMLElement | undefined = $state();
 	let rows = $state.raw<readonly AttemptRow[]>([]);
-	/** What lies beside: nothing, the one before, or the id of one that was kept. */
-	let beside = $state('');
 	let news = $state('');
 
 	$effect(() => {
@@ -63,15 +61,13 @@
 
 	async function lookBeside(): Promise<void> {
 		news = '';
-		const wanted = beside;
-		if (wanted === '' || wanted === 'previous')
-			return over.compare(wanted ? bench.runs.previous : null);
-		const opened = await keeper().open(wanted);
-		if (wanted !== beside) return;
-		if (opened.ok) return over.compare(opened.value.attempt);
+		const { beside } = over;
+		if (beside === '' || beside === 'previous') return over.compare(beside);
+		const opened = await keeper().open(beside);
+		if (beside !== over.beside) return;
+		if (opened.ok) return over.compare(beside, opened.value.attempt);
 		news = say(opened.failure);
-		beside = '';
-		over.compare(null);
+		over.compare('');
 	}
 
 	const rowWords = (row: AttemptRow): string =>
@@ -186,7 +182,7 @@
 			</details>
 			<label class="beside">
 				{t('chart.beside')}
-				<select class="field" bind:value={beside} onchange={() => void lookBeside()}>
+				<select class="field" bind:value={over.beside} onchange={() => void lookBeside()}>
 					<option value="">{t('chart.beside.none')}</option>
 					{#if bench.runs.previous}
 						<option value="previous">{t('chart.beside.previous')}</option>

@@ -21,6 +21,8 @@ export class Leaves {
 	readonly open: Leaf | null = $derived.by(() =>
 		this.overTime ? 'time' : this.refining ? 'legs' : this.kept ? 'attempts' : null
 	);
+	/** What was chosen of it stays so while it is folded away. */
+	private lookedAt: OverTime | undefined;
 	/** The id of the attempt that is on the floor. */
 	shown = $state<string | null>(null);
 	private hasSaidUnkept = false;
@@ -37,7 +39,7 @@ export class Leaves {
 		if (leaf === 'attempts') return this.openAttempts();
 		if (leaf === 'time') {
 			const { OverTime } = await import('./over-time.svelte');
-			this.overTime = new OverTime(this.bench.runs);
+			this.overTime = this.lookedAt ??= new OverTime(this.bench.runs);
 			return;
 		}
 		const { Refining } = await import('./refining.svelte');

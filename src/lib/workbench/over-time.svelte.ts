@@ -41,11 +41,17 @@ export class OverTime {
 	private picked = $state.raw<readonly string[] | null>(null);
 	/** Seconds; null for all of it. */
 	private window = $state.raw<{ readonly from: number; readonly to: number } | null>(null);
-	other = $state.raw<Attempt | null>(null);
+	/** What lies on the axis beside it: nothing, the one before, or the id of one that was kept. */
+	beside = $state<'' | 'previous' | (string & {})>('');
+	private kept = $state.raw<Attempt | null>(null);
 	alignment = $state<Alignment>('run');
 	isLarge = $state(false);
 
 	constructor(private readonly shows: Shows) {}
+
+	readonly other: Attempt | null = $derived.by(() =>
+		this.beside === 'previous' ? this.shows.previous : this.kept
+	);
 
 	private get player(): Player {
 		return this.shows.player;
@@ -156,9 +162,10 @@ export class OverTime {
 		if (this.window && (time < this.from || time > this.to)) this.look(time - width * 0.1, width);
 	}
 
-	/** Another attempt lies on the axis, as it was. */
-	compare(other: Attempt | null): void {
-		this.other = other;
+	/** Lays another attempt on the axis. @param kept the one of that id */
+	compare(beside: OverTime['beside'], kept: Attempt | null = null): void {
+		this.beside = beside;
+		this.kept = kept;
 		this.alignment = 'run';
 		this.window = null;
 	}

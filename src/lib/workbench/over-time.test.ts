@@ -50,7 +50,7 @@ it('goes nearer around a moment, never past the ends, and back', () => {
 
 it('lays another attempt on the axis, aligned at Run or where a step began', () => {
 	const { player, over } = chart();
-	over.compare(attemptOf([slowStart, leg, turn], 8));
+	over.compare('kept', attemptOf([slowStart, leg, turn], 8));
 	expect(over.shift).toBe(0);
 	expect(over.to).toBeCloseTo(player.duration + 1, 0);
 	expect(over.alignments.map(({ number }) => number)).toEqual([1, 2]);
@@ -62,6 +62,6 @@ it('lays another attempt on the axis, aligned at Run or where a step began', () 
 	// Both set off at the same place of the axis.
 	const setsOff = ({ points }: NonNullable<typeof speed>) => points.find(({ y }) => y > 0.05)!.x;
 	expect(setsOff(other!)).toBeCloseTo(setsOff(speed!), 1);
-	over.compare(null);
+	over.compare('previous');
 	expect(over.lines(200)).toHaveLength(2);
 });
