@@ -1,5 +1,7 @@
 /** What `mission legs` prints: see docs/formats/mission-runner.md. */
 import type { Leg, Miss, LegWay } from '../core/attempts/legs';
+import type { Reason } from '../core/reasons';
+import type { Sentence } from '../core/sentence';
 import type { RobotRun } from '../core/simulation/attempt';
 import { degrees } from '../core/units/angles';
 import { toMillionths } from './report';
@@ -7,10 +9,24 @@ import { toMillionths } from './report';
 interface RobotLegs {
 	readonly run: RobotRun;
 	readonly legs: readonly Leg[];
+	/** Why each missed what it meant, in the same order. */
+	readonly reasons: readonly (readonly Reason[])[];
+	readonly say: (sentence: Sentence) => string;
 }
 
 export const legsReport = (all: readonly RobotLegs[]) => ({
-	robots: all.map(({ run, legs }) => ({ robot: run.robot.name, legs: legs.map(legReport) }))
+	robots: all.map(({ run, legs, reasons, say }) => ({
+		robot: run.robot.name,
+		legs: legs.map((leg, i) => ({
+			...legReport(leg),
+			reasons: reasons[i]!.map(({ matter, sentence, at, weight }) => ({
+				matter,
+				sentence: say(sentence),
+				at_s: toMillionths(at),
+				explains_m: toMillionths(weight)
+			}))
+		}))
+	}))
 });
 
 const legReport = ({ span, round, did, meant, added, inherited, ...leg }: Leg) => ({
@@ -62,10 +78,14 @@ const tenths = (value: number): string => (Math.round(value * 10) / 10 + 0).toFi
 
 /** The same for reading, one robot after the other. */
 export const legsTable = (all: readonly RobotLegs[]): string =>
-	all.map(({ run, legs }) => `${run.robot.name}\n${tableOf(legs)}`).join('\n\n');
+	all.map((each) => `${each.run.robot.name}\n${tableOf(each)}`).join('\n\n');
 
-function tableOf(legs: readonly Leg[]): string {
-	const rows = [columns.map(([header]) => header), ...legs.map(cellsOf)];
+function tableOf({ legs, reasons, say }: RobotLegs): string {
+	const why = (i: number) => reasons[i]!.map(({ sentence }) => say(sentence)).join(' ');
+	const rows = [
+		[...columns.map(([header]) => header), 'why'],
+		...legs.map((leg, i) => [...cellsOf(leg), why(i)])
+	];
 	const widths = columns.map((_, i) => Math.max(...rows.map((row) => row[i]!.length)));
 	return rows
 		.map((row) =>

@@ -11,11 +11,12 @@ import { spread } from '../core/analysis/spread';
 import { maximumBytes, readDocument, writeDocument, type DocumentFormat } from '../core/document';
 import { documentFormats } from '../core/documents';
 import { checkPlan } from '../core/checks';
-import { robotKindOf, robotKinds } from '../core/robots/kinds';
+import { robotKinds } from '../core/robots/kinds';
 import { robotDocument, sampleRobot, type NamedRobot } from '../core/robots/robot-document';
 import type { Plan } from '../core/plan/plan';
 import { variations, type Variation } from '../core/robots/robot';
 import { defaultLimit, maximumLimit, maximumTouches } from '../core/simulation/settings';
+import { reasonsOf } from '../core/reasons';
 import type { Attempt } from '../core/simulation/attempt';
 import { simulate, type Rehearsal } from '../core/simulation/simulate';
 import type { Touch } from '../core/simulation/touch';
@@ -141,7 +142,11 @@ function keep(values: Options): string {
 function legs(values: Options): string {
 	const { attempt, plan, course } = values.attempt ? readAttempt(values) : rehearsed(values);
 	const intended = simulate({ plan, course, variation: 'ideal', seed: 1 });
-	const all = attempt.runs.map((run) => ({ run, legs: legsIn(attempt, run, intended) }));
+	const all = attempt.runs.map((run) => {
+		const legs = legsIn(attempt, run, intended);
+		const reasons = legs.map((leg) => reasonsOf(leg, { attempt, run, legs }));
+		return { run, legs, reasons, say };
+	});
 	return values.table ? legsTable(all) : JSON.stringify(legsReport(all), null, 2);
 }
 

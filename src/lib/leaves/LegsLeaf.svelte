@@ -5,7 +5,7 @@
 	import type { Leg } from '$core/attempts/legs';
 	import { findStep } from '$core/plan/places';
 	import { robotKindOf } from '$core/robots/kinds';
-	import { t } from '$lib/i18n';
+	import { say, t } from '$lib/i18n';
 	import { phrase, wordsOf } from '$lib/words/step-words';
 	import { legKey, type LegOrder, type Refining } from '$lib/workbench/refining.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
@@ -91,6 +91,13 @@
 							{addedWords(leg)}{#if leg.bumps.length > 0}<span class="bumps"
 									>{t('legs.bumps', { count: leg.bumps.length })}</span
 								>{/if}
+							{#each refining.reasons[legKey(leg)] ?? [] as reason (reason.matter)}
+								<button
+									class="reason"
+									title={t('legs.showWhen')}
+									onclick={() => refining.showWhen(reason)}>{say(reason.sentence)}</button
+								>
+							{/each}
 						</td>
 						<td class="began">{beganWords(leg, topSpeed)}</td>
 						<td class="cost">
@@ -181,6 +188,17 @@
 		border: 1px dashed var(--signal);
 		border-radius: 0.3rem;
 		white-space: nowrap;
+	}
+	.reason {
+		display: block;
+		min-height: 1.6rem;
+		color: var(--ink-soft);
+		text-align: left;
+		cursor: pointer;
+	}
+	.reason:hover {
+		text-decoration: underline dotted;
+		text-underline-offset: 3px;
 	}
 	.began {
 		color: var(--ink-soft);

@@ -19,6 +19,7 @@
 	import { bandsOf } from '$lib/timeline/track';
 	import type { Player } from '$lib/timeline/player.svelte';
 	import type { OverTime } from '$lib/workbench/over-time.svelte';
+	import { happened, tickSize } from './happened';
 	import { dashes, inks } from './inks';
 	import { axisTitle, nameOfSeries, scaleOf } from './scales';
 
@@ -49,12 +50,7 @@
 	const bands = $derived(
 		player.attempt && player.run ? bandsOf(player.attempt, player.run, over.to - over.from) : []
 	);
-	const ticks = $derived([
-		...(player.run?.bumps.map(({ time }) => ({ time, ink: 'signal' as const })) ?? []),
-		...(player.attempt?.outcome.lampPosts.map(({ time }) => ({ time, ink: 'lamp' as const })) ??
-			[]),
-		...(player.attempt?.log.map(({ time }) => ({ time, ink: 'ink' as const })) ?? [])
-	]);
+	const ticks = $derived(player.attempt && player.run ? happened(player.attempt, player.run) : []);
 
 	let known: Record<string, string> = {};
 	/** Any colour of the look, as a canvas takes it. */
@@ -69,9 +65,8 @@
 		known = {};
 	});
 
-	/** Room for a number, and the height of a tick, pixels. */
+	/** Room for a number, pixels. */
 	const least = 14;
-	const tall = 7;
 
 	/** The steps, and what happened. */
 	const behind: Plugin<'line'> = {
@@ -91,14 +86,12 @@
 				ctx.fillStyle = soft;
 				if (stop - begin > least) ctx.fillText(String(number), (begin + stop) / 2, top + 12);
 			});
-			for (const { time, ink } of ticks) {
+			for (const { time, ink, shape } of ticks) {
 				if (time < over.from || time > over.to) continue;
 				ctx.fillStyle = inkOf(`var(--${ink})`);
-				ctx.beginPath();
-				ctx.moveTo(at(time) - 4, bottom);
-				ctx.lineTo(at(time) + 4, bottom);
-				ctx.lineTo(at(time), bottom - tall);
-				ctx.fill();
+				ctx.translate(at(time) - tickSize / 2, bottom - tickSize);
+				ctx.fill(new Path2D(shape));
+				ctx.translate(tickSize / 2 - at(time), tickSize - bottom);
 			}
 			ctx.restore();
 		},

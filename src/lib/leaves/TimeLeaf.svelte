@@ -13,6 +13,7 @@
 	import type { OverTime } from '$lib/workbench/over-time.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import type { AttemptRow } from '$workers/attempt-store';
+	import { happened, tickKinds, tickSize } from './happened';
 	import { dashes, inks } from './inks';
 	import Leaf from './Leaf.svelte';
 	import { csvTables, tableOf, type CsvTable } from './csv-tables';
@@ -46,6 +47,11 @@
 			name: nameOfSeries(series),
 			figure: figureWords(series.unit, valueAt(series, player.time))
 		}))
+	);
+	const ticks = $derived(
+		player.attempt && player.run
+			? [...new Set(happened(player.attempt, player.run).map(({ kind }) => kind))]
+			: []
 	);
 	const moment = $derived(t('trail.took', { seconds: player.time }));
 	const said = $derived(
@@ -157,6 +163,14 @@
 						>{name}
 					</dt>
 					<dd data-series={series.key}>{figure}</dd>
+				{/each}
+				{#each ticks as kind (kind)}
+					<dt>
+						<svg width="26" height={tickSize} viewBox="-8 0 26 {tickSize}" aria-hidden="true"
+							><path d={tickKinds[kind].shape} fill="var(--{tickKinds[kind].ink})" /></svg
+						>{t(`chart.tick.${kind}`)}
+					</dt>
+					<dd></dd>
 				{/each}
 			</dl>
 		</div>

@@ -1,11 +1,12 @@
 import { expect, it, vi } from 'vitest';
 import { simulate } from '$core/simulation/simulate';
-import { courseOf, go, lamp, planOf, right } from '$core/testing/sample';
+import { courseOf, go, lamp, planOf, right, wall } from '$core/testing/sample';
 import { rehearseIdeally } from '$lib/desk/rehearser';
 import { Runs } from '$lib/desk/runs.svelte';
 import type { Stand } from '$lib/desk/stand';
 import { Voice } from '$lib/desk/voice.svelte';
-import { Refining } from '$lib/workbench/refining.svelte';
+import { say } from '$lib/i18n';
+import { legKey, Refining } from '$lib/workbench/refining.svelte';
 import { addedWords, beganWords, costWords } from './misses';
 
 vi.mock('$lib/desk/rehearser', () => ({
@@ -90,4 +91,19 @@ it('says what a leg added and how it began', async () => {
 	expect(beganWords(began, 0.5)).toMatch(/^5 cm off, 5.7° askew to the left, still rolling at/);
 	expect(beganWords(leg!, 0.5)).toBe('on its way');
 	expect(costWords({ ...leg!, cost: 0.123 })).toBe('12.3 cm');
+});
+
+it('says why a leg missed, and shows when; of a real run nothing', async () => {
+	const { runs, refining } = lookAt('worn');
+	const walled = courseOf({ walls: [wall([0.1, 0.7], [0.9, 0.7])] });
+	const attempt = simulate({ plan, course: walled, variation: 'ideal', seed: 1 });
+	runs.showKept(attempt, { plan });
+	await refining.look();
+	const [reason, ...others] = refining.reasons[legKey(refining.shown[0]!)]!;
+	expect(say(reason!.sentence)).toMatch(/^It ran into a wall after \d\.\d s\.$/);
+	expect(others).toEqual([]);
+	refining.showWhen(reason!);
+	expect(runs.player.time).toBe(attempt.runs[0]!.bumps[0]!.time);
+	runs.showKept({ ...attempt, source: { type: 'run' } }, { plan });
+	expect(refining.reasons).toEqual({});
 });

@@ -1,5 +1,6 @@
 /** What is looked at of an attempt beside its trace: its legs, against what was intended. */
 import { firstWrong, legsIn, meantEnd, type Leg } from '$core/attempts/legs';
+import { reasonsOf, type Reason } from '$core/reasons';
 import type { Attempt } from '$core/simulation/attempt';
 import { rehearseIdeally } from '$lib/desk/rehearser';
 import type { Made, Runs } from '$lib/desk/runs.svelte';
@@ -28,6 +29,22 @@ export class Refining {
 	readonly first = $derived.by(() => firstWrong(this.legs.filter(isMove)));
 	readonly chosen = $derived.by(() => this.legs.find((leg) => legKey(leg) === this.key) ?? null);
 
+	/** Why a leg missed what it meant, by its key. What a real robot says of itself gives no reason. */
+	readonly reasons: Readonly<Record<string, readonly Reason[]>> = $derived.by(() => {
+		const { attempt, run } = this.runs.player;
+		if (!attempt || !run || attempt.source.type === 'run') return {};
+		const scene = { attempt, run, legs: this.legs };
+		const moving = this.legs.filter(isMove);
+		return Object.fromEntries(
+			moving.map((leg) => {
+				const found = reasonsOf(leg, scene);
+				// That nobody knows is worth a word only where mending begins.
+				const isKnown = ({ matter }: Reason) => matter !== 'undecided' || leg === this.first;
+				return [legKey(leg), found.filter(isKnown)];
+			})
+		);
+	});
+
 	constructor(
 		private readonly stand: Stand,
 		private readonly runs: Runs
@@ -48,6 +65,12 @@ export class Refining {
 	around(leg: Leg): { readonly x: number; readonly y: number }[] {
 		const end = meantEnd(leg);
 		return [leg.span.from, leg.span.to, ...(end ? [end] : [])];
+	}
+
+	/** Shows the moment at which a reason shows. */
+	showWhen({ at }: Reason): void {
+		this.runs.player.pause();
+		this.runs.player.seek(at);
 	}
 
 	/** Looks at a leg, at the moment when it ended; once more, and at none. */

@@ -1,0 +1,28 @@
+/** This robot's metre is no metre: all its straight legs are too long, or too short, by the same part. */
+import * as exact from '../exact';
+import { alongMeant, type Leg } from '../attempts/legs';
+import { agreementOf, isStraight, surely, type Matter } from './reason';
+
+/** A part of the way that is worth a word. */
+const least = 0.004;
+
+/** Moves that end by their length: what is timed goes as far as its speed takes it. */
+const isMeasured = (leg: Leg): boolean => isStraight(leg) && 'distance' in leg.span.values;
+const lengthOf = ({ meant }: Leg): number => exact.lengthOf(meant!.ahead, meant!.left);
+
+export const gain: Matter = (leg, { legs }) => {
+	if (!isMeasured(leg)) return null;
+	const parts = legs.filter(isMeasured).map((each) => alongMeant(each)!.further! / lengthOf(each));
+	const found = agreementOf(parts);
+	if (!found || Math.abs(found.middle) < Math.max(least, surely * found.doubt)) return null;
+	const { middle } = found;
+	const { ahead, left } = leg.meant!;
+	return {
+		sentence: {
+			key: middle > 0 ? 'reason.gain.more' : 'reason.gain.less',
+			values: { percent: Math.abs(middle) * 100, count: parts.length }
+		},
+		explains: { ahead: middle * ahead, left: middle * left, turn: 0 },
+		at: leg.span.end
+	};
+};

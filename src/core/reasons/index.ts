@@ -1,0 +1,85 @@
+/**
+ * The likely reasons of what a leg added, or inherited at the start: each matter says what it would
+ * explain, and what explains most is said. Where nothing explains half of it, that is said as well.
+ */
+import type { Leg, Miss } from '../attempts/legs';
+import type { Sentence } from '../sentence';
+import { askew } from './askew';
+import { breeze } from './breeze';
+import { drift } from './drift';
+import { gain } from './gain';
+import { met } from './met';
+import { noMiss, sizeOf, type Guess, type Matter, type LegScene } from './reason';
+import { stillRolling } from './rolling';
+import { slip } from './slip';
+import { slow } from './slow';
+import { turnGain } from './turn-gain';
+
+/** A new matter is a file, and a line here. */
+const matters: Readonly<Record<string, Matter>> = {
+	met,
+	rolling: stillRolling,
+	slow,
+	breeze,
+	drift,
+	slip,
+	gain,
+	turnGain,
+	askew
+};
+
+export interface Reason {
+	/** Its name; `undecided` where the recording does not decide. */
+	readonly matter: string;
+	readonly sentence: Sentence;
+	/** Metres of the miss that it explains. */
+	readonly weight: number;
+	/** Seconds since Run: where it shows. */
+	readonly at: number;
+}
+
+/** Metres of a miss for which nobody looks for a reason. */
+const unseen = 0.008;
+/** The part of a miss that a reason explains at least, and of what the strongest does. */
+const leastPart = 0.25;
+const close = 0.6;
+/** The part that has to be explained, or else it is not. */
+const enough = 0.5;
+
+/** The strongest first, and one that comes close to it; then that nothing decides, if that is so. */
+export function reasonsOf(leg: Leg, scene: LegScene): Reason[] {
+	const found = Object.entries(matters).flatMap(([matter, look]) => {
+		const guess = look(leg, scene);
+		return guess ? [{ matter, guess, weight: weightOf(guess, leg) }] : [];
+	});
+	const own = found.filter(({ guess, weight }) => !guess.isInherited && weight > 0);
+	const added = leg.added ? sizeOf(leg.added) : 0;
+	const isSeen = added >= unseen;
+	const likely = own
+		.filter(({ weight }) => isSeen && weight >= leastPart * added)
+		.toSorted((a, b) => b.weight - a.weight);
+	const [first, second] = likely;
+	const said = first && second && second.weight >= close * first.weight ? [first, second] : [first];
+	const start = found.filter(({ guess }) => guess.isInherited);
+	const reasons = [...said, ...start].flatMap((each) =>
+		each ? [{ matter: each.matter, ...pick(each.guess), weight: each.weight }] : []
+	);
+	const explained = said.reduce((sum, each) => sum + (each?.weight ?? 0), 0);
+	if (!isSeen || explained >= enough * added) return reasons;
+	const sentence = { key: 'reason.undecided' };
+	return [...reasons, { matter: 'undecided', sentence, weight: 0, at: leg.span.end }];
+}
+
+const pick = ({ sentence, at }: Guess) => ({ sentence, at });
+
+/** By how much smaller the miss would be without it, metres. */
+function weightOf({ explains, isInherited }: Guess, { added, inherited }: Leg): number {
+	const miss = (isInherited ? inherited : added) ?? noMiss;
+	return sizeOf(miss) - sizeOf(without(miss, explains));
+}
+
+const without = (miss: Miss, part: Miss): Miss => ({
+	ahead: miss.ahead - part.ahead,
+	left: miss.left - part.left,
+	turn: miss.turn - part.turn
+});

@@ -1,0 +1,76 @@
+/** Why a leg missed what it meant, as far as its recording tells: what each matter makes of it. */
+import * as exact from '../exact';
+import type { Leg, Miss } from '../attempts/legs';
+import type { Attempt, RobotRun } from '../simulation/attempt';
+import type { Sentence } from '../sentence';
+
+/** What a matter looks at: a leg among all those of its run. */
+export interface LegScene {
+	readonly attempt: Attempt;
+	readonly run: RobotRun;
+	/** In the order in which they began. */
+	readonly legs: readonly Leg[];
+}
+
+/** What one matter holds to be the reason. */
+export interface Guess {
+	/** `reason.<matter>` and its figures: centimetres, degrees, percent, seconds. */
+	readonly sentence: Sentence;
+	/** What of the miss it explains, as seen from where the leg began. */
+	readonly explains: Miss;
+	/** It explains how the leg began, not what it added. */
+	readonly isInherited?: true;
+	/** Seconds since Run: where it shows. */
+	readonly at: number;
+}
+
+/** One file each: null where it has nothing to say. */
+export type Matter = (leg: Leg, scene: LegScene) => Guess | null;
+
+/** Metres ahead for which the end of a leg points somewhere: what a radian weighs. */
+const reach = 0.5;
+
+/** A miss in metres. */
+export const sizeOf = ({ ahead, left, turn }: Miss): number =>
+	exact.lengthOf(exact.lengthOf(ahead, left), reach * turn);
+
+export const noMiss: Miss = { ahead: 0, left: 0, turn: 0 };
+
+/** Radians: less is no turn. Metres: less is no way that could be measured. */
+const leastTurn = 0.02;
+const leastWay = 0.08;
+
+/** A leg that was driven straight as far as it was meant to, with nothing in its way. */
+export const isStraight = ({ meant, span, bumps }: Leg): boolean =>
+	meant !== null &&
+	span.isComplete &&
+	bumps.length === 0 &&
+	Math.abs(meant.turn) < leastTurn &&
+	exact.lengthOf(meant.ahead, meant.left) >= leastWay;
+
+/** A leg that turned, and was to go nowhere, with nothing in its way. */
+export const isTurn = ({ meant, span, bumps }: Leg): boolean =>
+	meant !== null &&
+	span.isComplete &&
+	bumps.length === 0 &&
+	Math.abs(meant.turn) >= leastTurn &&
+	exact.lengthOf(meant.ahead, meant.left) < leastTurn;
+
+/** What several measurements agree on, and how well. */
+export interface Agreement {
+	readonly middle: number;
+	/** By which it may well be another: as a standard deviation of the middle. */
+	readonly doubt: number;
+}
+
+/** @returns null where fewer than two were measured: one agrees with itself */
+export function agreementOf(measured: readonly number[]): Agreement | null {
+	const { length } = measured;
+	if (length < 2) return null;
+	const middle = measured.reduce((sum, each) => sum + each, 0) / length;
+	const scatter = measured.reduce((sum, each) => sum + (each - middle) * (each - middle), 0);
+	return { middle, doubt: Math.sqrt(scatter / (length - 1) / length) };
+}
+
+/** Deviations by which something is surely not nothing. */
+export const surely = 2;

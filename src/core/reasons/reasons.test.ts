@@ -1,0 +1,167 @@
+import { describe, expect, it } from 'vitest';
+import { legsIn } from '../attempts/legs';
+import type { Course } from '../course/course';
+import type { Plan, Step } from '../plan/plan';
+import { characterOf as characterOfBall } from '../robots/ball/character';
+import { robotKindOf } from '../robots/kinds';
+import { characterOf } from '../robots/skiff/character';
+import type { Variation } from '../robots/robot';
+import { simulate } from '../simulation/simulate';
+import {
+	courseOf,
+	fullStep,
+	go,
+	left,
+	planFor,
+	planOf,
+	right,
+	step,
+	wall
+} from '../testing/sample';
+import { reasonsOf, type Reason } from '.';
+
+const roomy = courseOf({ size: { width: 6, height: 6 }, starts: [{ at: [3, 3], bearing: 0 }] });
+const square = (): Step[] => [
+	...[go(0.6), right(90), go(0.6), left(90), go(0.6), right(90), go(0.6), left(90)],
+	...[go(0.6), right(90)]
+];
+
+interface Tried {
+	readonly course?: Course;
+	readonly kind?: string;
+	readonly name?: string;
+	readonly variation?: Variation;
+	readonly seed?: number;
+}
+
+/** The reasons of each leg, by the kind of its step. */
+function reasonsIn(steps: readonly Step[], tried: Tried = {}): { kind: string; said: Reason[] }[] {
+	const { course = roomy, kind = 'skiff', name = 'Wick', variation = 'ideal', seed = 1 } = tried;
+	const { robots, ...rest } = planFor(robotKindOf(kind), planOf(steps));
+	const plan: Plan = { ...rest, robots: [{ ...robots[0]!, name }] };
+	const attempt = simulate({ plan, course, variation, seed });
+	const intended = simulate({ plan, course, variation: 'ideal', seed: 1 });
+	const run = attempt.runs[0]!;
+	const legs = legsIn(attempt, run, intended);
+	const scene = { attempt, run, legs };
+	return legs.map((leg) => ({ kind: leg.span.kind, said: reasonsOf(leg, scene) }));
+}
+
+const matters = (said: readonly Reason[]) => said.map(({ matter }) => matter);
+const names = Array.from({ length: 24 }, (_, i) => `Lantern ${i}`);
+
+describe('reasons', () => {
+	it('are none of a robot that does what it is told', () => {
+		for (const kind of ['skiff', 'ball', 'face']) {
+			const all = reasonsIn(square(), { kind }).flatMap(({ said }) => said);
+			expect(matters(all), kind).toEqual([]);
+		}
+	});
+
+	it('name what stood in the way, and when', () => {
+		const course = courseOf({ walls: [wall([0.1, 0.8], [0.9, 0.8])] });
+		const [leg] = reasonsIn([go(0.8)], { course });
+		expect(leg!.said[0]).toMatchObject({ matter: 'met', sentence: { key: 'reason.met.wall' } });
+		expect(leg!.said[0]!.at).toBeGreaterThan(1);
+		expect(leg!.said).toHaveLength(1);
+	});
+
+	it('name a turn that began before the robot stood still', () => {
+		const steps = [
+			fullStep('goFor', { duration: 1.5, speed: 1, ending: 'coast', then: 'goOn' }),
+			right(90)
+		];
+		const [, turn] = reasonsIn(steps);
+		expect(matters(turn!.said)).toEqual(['rolling']);
+		const [, , corner] = reasonsIn([...steps, go(0.3)], { kind: 'ball' });
+		expect(corner!.said.map(({ sentence }) => sentence.key)).toEqual(['reason.rolling.corner']);
+		const still = [fullStep('goFor', { duration: 1.5, speed: 1, then: 'waitStill' }), right(90)];
+		expect(reasonsIn([...still, go(0.3)], { kind: 'ball' }).flatMap(({ said }) => said)).toEqual(
+			[]
+		);
+	});
+
+	it('name a battery that lets a timed move fall short', () => {
+		const steps = [fullStep('goFor', { duration: 2, speed: 1 })];
+		const seeds = Array.from({ length: 12 }, (_, seed) => seed);
+		const said = seeds.flatMap((seed) => reasonsIn(steps, { variation: 'worn', seed })[0]!.said);
+		const slow = said.filter(({ matter }) => matter === 'slow');
+		expect(slow.length).toBeGreaterThan(seeds.length / 2);
+		for (const { sentence } of slow) expect(sentence.values!.percent).toBeLessThan(60);
+	});
+
+	it('find how a robot turns, as it was made', () => {
+		let found = 0;
+		for (const name of names) {
+			const { gyroGain, gyroBias } = characterOf(name, 'worn');
+			const turns = reasonsIn(square(), { name, variation: 'worn' });
+			const named = turns.flatMap(({ said }) => said).filter(({ matter }) => matter === 'turnGain');
+			// A turn takes 1.2 s, in which the gyro drifts by so much of a right angle.
+			const truly = (1 / gyroGain - 1) * 100;
+			const drifts = Math.abs((gyroBias * 1.2 * 100) / (Math.PI / 2));
+			for (const { sentence } of named) {
+				const sign = sentence.key.endsWith('more') ? 1 : -1;
+				const percent = sign * Number(sentence.values!.percent);
+				expect(Math.abs(percent - truly), name).toBeLessThan(drifts + 0.7);
+			}
+			found += Number(named.length > 0 || Math.abs(truly) < 1);
+		}
+		expect(found).toBeGreaterThanOrEqual(0.8 * names.length);
+	});
+
+	it('find how far a ball takes a metre to be, as it was made', () => {
+		let rightly = 0;
+		let wrong = 0;
+		for (const name of names) {
+			const { estimateGain } = characterOfBall(name, 'worn');
+			const legs = reasonsIn(square(), { name, kind: 'ball', variation: 'worn', seed: 5 });
+			const named = legs.flatMap(({ said }) => said).find(({ matter }) => matter === 'gain');
+			if (!named) continue;
+			const isMore = named.sentence.key.endsWith('more');
+			if (isMore === estimateGain < 1) rightly += 1;
+			else wrong += 1;
+		}
+		expect(rightly).toBeGreaterThan(names.length / 3);
+		expect(wrong).toBeLessThanOrEqual(1);
+	});
+
+	it('name the air that carries a drone', () => {
+		const steps = [step('takeOff'), go(0.6), right(90), go(0.6), right(90), go(0.6), step('land')];
+		const all = reasonsIn(steps, { kind: 'drone', name: 'Petrel', variation: 'worn', seed: 3 });
+		const breezes = all.flatMap(({ said }) => said).filter(({ matter }) => matter === 'breeze');
+		expect(breezes.length).toBeGreaterThan(2);
+		expect(new Set(breezes.map(({ sentence }) => JSON.stringify(sentence))).size).toBe(1);
+	});
+
+	it('name wheels that slip, never where they hold', () => {
+		const slips = (variation: Variation) =>
+			names.filter((name) =>
+				reasonsIn(square(), { name, variation })
+					.flatMap(({ said }) => said)
+					.some(({ matter }) => matter === 'slip')
+			).length;
+		expect(slips('worn')).toBeGreaterThan(0.8 * names.length);
+		expect(slips('classroom')).toBe(0);
+	});
+
+	it('find to which side a robot drifts whose wheels hold', () => {
+		let named = 0;
+		for (const name of names) {
+			const { leftWheel, rightWheel } = characterOf(name, 'classroom');
+			const all = reasonsIn(square(), { name, variation: 'classroom', seed: 2 });
+			const drift = all.flatMap(({ said }) => said).find(({ matter }) => matter === 'drift');
+			if (!drift) continue;
+			named += 1;
+			expect(drift.sentence.key, name).toBe(
+				rightWheel > leftWheel ? 'reason.drift.left' : 'reason.drift.right'
+			);
+		}
+		expect(named).toBeGreaterThan(0.8 * names.length);
+	});
+
+	it('name how a robot was set down, once', () => {
+		const all = reasonsIn(square(), { kind: 'ball', variation: 'worn', seed: 3 });
+		expect(matters(all[0]!.said)).toContain('askew');
+		expect(matters(all.slice(1).flatMap(({ said }) => said))).not.toContain('askew');
+	});
+});
