@@ -25,6 +25,9 @@ test('each leg says what it did of its own, and is shown near', async ({ page })
 	await expect(legs.nth(1).getByRole('button', { pressed: true })).toBeFocused();
 	await expect(page.getByTestId('ghost')).toBeVisible();
 	await expect(page.getByRole('button', { name: 'Play' })).toBeVisible();
+	await leaf.getByText('Shape: sides, corners, bends').click();
+	await expect(leaf.getByRole('row', { name: /^Side, step 1 .* 50 cm/ })).toBeVisible();
+	await expect(leaf.getByRole('row', { name: /^Corner, step 2 .* 90°/ })).toBeVisible();
 	expect(await violations(page)).toEqual([]);
 
 	await page.getByLabel('In which order').selectOption({ label: 'What cost most first' });

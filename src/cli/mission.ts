@@ -144,7 +144,7 @@ function legs(values: Options): string {
 	const intended = simulate({ plan, course, variation: 'ideal', seed: 1 });
 	const all = attempt.runs.map((run) => {
 		const legs = legsIn(attempt, run, intended);
-		const reasons = legs.map((leg) => reasonsOf(leg, { attempt, run, legs }));
+		const reasons = legs.map((leg) => reasonsOf(leg, { attempt, run, legs, intended }));
 		return { run, legs, reasons, say };
 	});
 	return values.table ? legsTable(all) : JSON.stringify(legsReport(all), null, 2);

@@ -10,6 +10,8 @@ export interface LegScene {
 	readonly run: RobotRun;
 	/** In the order in which they began. */
 	readonly legs: readonly Leg[];
+	/** The same plan on an ideal robot; null where nobody knows. */
+	readonly intended: Attempt | null;
 }
 
 /** What one matter holds to be the reason. */

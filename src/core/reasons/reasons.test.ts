@@ -43,7 +43,7 @@ function reasonsIn(steps: readonly Step[], tried: Tried = {}): { kind: string; s
 	const intended = simulate({ plan, course, variation: 'ideal', seed: 1 });
 	const run = attempt.runs[0]!;
 	const legs = legsIn(attempt, run, intended);
-	const scene = { attempt, run, legs };
+	const scene = { attempt, run, legs, intended };
 	return legs.map((leg) => ({ kind: leg.span.kind, said: reasonsOf(leg, scene) }));
 }
 
@@ -61,9 +61,19 @@ describe('reasons', () => {
 	it('name what stood in the way, and when', () => {
 		const course = courseOf({ walls: [wall([0.1, 0.8], [0.9, 0.8])] });
 		const [leg] = reasonsIn([go(0.8)], { course });
-		expect(leg!.said[0]).toMatchObject({ matter: 'met', sentence: { key: 'reason.met.wall' } });
+		expect(leg!.said[0]).toMatchObject({ matter: 'met', sentence: { key: 'reason.noRoom.wall' } });
 		expect(leg!.said[0]!.at).toBeGreaterThan(1);
 		expect(leg!.said).toHaveLength(1);
+		// Beside the way: only who drifts runs into it.
+		const post = courseOf({ walls: [wall([0.485, 0.9], [0.6, 0.9])] });
+		const seeds = Array.from({ length: 20 }, (_, seed) => seed);
+		const keys = seeds.flatMap((seed) =>
+			reasonsIn([go(0.9)], { course: post, variation: 'worn', seed })[0]!.said.map(
+				({ sentence }) => sentence.key
+			)
+		);
+		expect(keys).toContain('reason.met.wall');
+		expect(keys).not.toContain('reason.noRoom.wall');
 	});
 
 	it('name a turn that began before the robot stood still', () => {

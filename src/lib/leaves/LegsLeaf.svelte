@@ -10,6 +10,7 @@
 	import { legKey, type LegOrder, type Refining } from '$lib/workbench/refining.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import Leaf from './Leaf.svelte';
+	import ShapeCheck from './ShapeCheck.svelte';
 	import { addedWords, beganWords, costWords } from './misses';
 
 	let {
@@ -113,6 +114,7 @@
 				{/each}
 			</tbody>
 		</table>
+		{#if refining.shape}<ShapeCheck shape={refining.shape} />{/if}
 	{/if}
 </Leaf>
 

@@ -100,7 +100,7 @@ it('says why a leg missed, and shows when; of a real run nothing', async () => {
 	runs.showKept(attempt, { plan });
 	await refining.look();
 	const [reason, ...others] = refining.reasons[legKey(refining.shown[0]!)]!;
-	expect(say(reason!.sentence)).toMatch(/^It ran into a wall after \d\.\d s\.$/);
+	expect(say(reason!.sentence)).toMatch(/^It ran into a wall after \d\.\d s\b/);
 	expect(others).toEqual([]);
 	refining.showWhen(reason!);
 	expect(runs.player.time).toBe(attempt.runs[0]!.bumps[0]!.time);

@@ -1,5 +1,6 @@
 /** What is looked at of an attempt beside its trace: its legs, against what was intended. */
 import { firstWrong, legsIn, meantEnd, type Leg } from '$core/attempts/legs';
+import { shapeOf, type DrivenShape } from '$core/attempts/shape';
 import { reasonsOf, type Reason } from '$core/reasons';
 import type { Attempt } from '$core/simulation/attempt';
 import { rehearseIdeally } from '$lib/desk/rehearser';
@@ -29,11 +30,18 @@ export class Refining {
 	readonly first = $derived.by(() => firstWrong(this.legs.filter(isMove)));
 	readonly chosen = $derived.by(() => this.legs.find((leg) => legKey(leg) === this.key) ?? null);
 
+	/** What the way was like, where it had sides, corners or bends. */
+	readonly shape: DrivenShape | null = $derived.by(() => {
+		const { run } = this.runs.player;
+		if (!run || this.legs.length < 2) return null;
+		const shape = shapeOf(run, this.legs, this.intended);
+		return shape.sides.length + shape.bends.length > 0 ? shape : null;
+	});
 	/** Why a leg missed what it meant, by its key. What a real robot says of itself gives no reason. */
 	readonly reasons: Readonly<Record<string, readonly Reason[]>> = $derived.by(() => {
 		const { attempt, run } = this.runs.player;
 		if (!attempt || !run || attempt.source.type === 'run') return {};
-		const scene = { attempt, run, legs: this.legs };
+		const scene = { attempt, run, legs: this.legs, intended: this.intended };
 		const moving = this.legs.filter(isMove);
 		return Object.fromEntries(
 			moving.map((leg) => {

@@ -1,0 +1,99 @@
+<script lang="ts">
+	/** What the driven shape is like: figures against what was meant, not grades. */
+	import './words';
+	import type { DrivenShape } from '$core/attempts/shape';
+	import { degrees } from '$core/units/angles';
+	import { t } from '$lib/i18n';
+	import { showNumber } from '$lib/words/format';
+
+	let { shape }: { shape: DrivenShape } = $props();
+
+	/** A plan that goes on for ever has thousands of them: they are drawn when somebody asks. */
+	let isOpen = $state(false);
+	const length = (metres: number): string => showNumber('length', metres);
+	const angle = (radians: number): string => showNumber('angle', degrees(Math.abs(radians)));
+	const or = (value: number | null, show: (value: number) => string): string =>
+		value === null ? t('shape.unknown') : show(value);
+</script>
+
+<details bind:open={isOpen}>
+	<summary>{t('shape.title')}</summary>
+	{#if isOpen && shape.closing}
+		<p data-testid="closing">
+			{t('shape.closing', {
+				length: length(shape.closing.length),
+				angle: angle(shape.closing.turn)
+			})}
+		</p>
+	{/if}
+	{#if isOpen}
+		<table>
+			<thead>
+				<tr>
+					{#each ['step', 'is', 'meant', 'farthest', 'mean'] as column (column)}
+						<th scope="col">{t(`shape.${column}`)}</th>
+					{/each}
+				</tr>
+			</thead>
+			<tbody>
+				{#each shape.sides as side, index (index)}
+					<tr>
+						<th scope="row">{t('shape.side', { number: side.leg.span.number })}</th>
+						<td>{length(side.length)}</td>
+						<td>{or(side.meant, length)}</td>
+						<td>{length(side.farthest)}</td>
+						<td>{length(side.mean)}</td>
+					</tr>
+				{/each}
+				{#each shape.corners as corner, index (index)}
+					<tr>
+						<th scope="row">{t('shape.corner', { number: corner.leg.span.number })}</th>
+						<td>{angle(corner.turn)}</td>
+						<td>{or(corner.meant, angle)}</td>
+						<td></td>
+						<td></td>
+					</tr>
+				{/each}
+				{#each shape.bends as bend, index (index)}
+					<tr>
+						<th scope="row">{t('shape.bend', { number: bend.leg.span.number })}</th>
+						<td>{length(bend.radius)}</td>
+						<td>{or(bend.meant, length)}</td>
+						<td>{length(bend.farthest)}</td>
+						<td>{length(bend.mean)}</td>
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+	{/if}
+</details>
+
+<style>
+	details {
+		padding: 0 1rem 0.5rem;
+		border-top: 1px solid var(--line);
+		font-size: 0.9rem;
+	}
+	summary {
+		display: flex;
+		align-items: center;
+		min-height: 2.75rem;
+		cursor: pointer;
+		text-decoration: underline dotted;
+		text-underline-offset: 3px;
+	}
+	table {
+		border-collapse: collapse;
+		font-variant-numeric: tabular-nums;
+	}
+	th,
+	td {
+		padding: 0.15rem 1rem 0.15rem 0;
+		font-weight: 400;
+		text-align: left;
+	}
+	thead th {
+		color: var(--ink-soft);
+		font-size: 0.8rem;
+	}
+</style>
