@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** What the driven shape is like: figures against what was meant, not grades. */
 	import './words';
+	import type { Leg } from '$core/attempts/legs';
 	import type { DrivenShape } from '$core/attempts/shape';
 	import { degrees } from '$core/units/angles';
 	import { t } from '$lib/i18n';
@@ -15,6 +16,10 @@
 	const or = (value: number | null, show: (value: number) => string): string =>
 		value === null ? t('shape.unknown') : show(value);
 </script>
+
+{#snippet of(what: string, { span, round }: Leg)}
+	{t(`shape.${what}`, { number: span.number })}{round > 1 ? `, ${t('legs.round', { round })}` : ''}
+{/snippet}
 
 <details bind:open={isOpen}>
 	<summary>{t('shape.title')}</summary>
@@ -38,7 +43,7 @@
 			<tbody>
 				{#each shape.sides as side, index (index)}
 					<tr>
-						<th scope="row">{t('shape.side', { number: side.leg.span.number })}</th>
+						<th scope="row">{@render of('side', side.leg)}</th>
 						<td>{length(side.length)}</td>
 						<td>{or(side.meant, length)}</td>
 						<td>{length(side.farthest)}</td>
@@ -47,7 +52,7 @@
 				{/each}
 				{#each shape.corners as corner, index (index)}
 					<tr>
-						<th scope="row">{t('shape.corner', { number: corner.leg.span.number })}</th>
+						<th scope="row">{@render of('corner', corner.leg)}</th>
 						<td>{angle(corner.turn)}</td>
 						<td>{or(corner.meant, angle)}</td>
 						<td></td>
@@ -56,7 +61,7 @@
 				{/each}
 				{#each shape.bends as bend, index (index)}
 					<tr>
-						<th scope="row">{t('shape.bend', { number: bend.leg.span.number })}</th>
+						<th scope="row">{@render of('bend', bend.leg)}</th>
 						<td>{length(bend.radius)}</td>
 						<td>{or(bend.meant, length)}</td>
 						<td>{length(bend.farthest)}</td>
