@@ -16,7 +16,7 @@ import { robotDocument, sampleRobot, type NamedRobot } from '../core/robots/robo
 import type { Plan } from '../core/plan/plan';
 import { variations, type Variation } from '../core/robots/robot';
 import { defaultLimit, maximumLimit, maximumTouches } from '../core/simulation/settings';
-import { reasonsOf } from '../core/reasons';
+import { reasonsIn } from '../core/reasons';
 import type { Attempt } from '../core/simulation/attempt';
 import { simulate, type Rehearsal } from '../core/simulation/simulate';
 import type { Touch } from '../core/simulation/touch';
@@ -144,7 +144,7 @@ function legs(values: Options): string {
 	const intended = simulate({ plan, course, variation: 'ideal', seed: 1 });
 	const all = attempt.runs.map((run) => {
 		const legs = legsIn(attempt, run, intended);
-		const reasons = legs.map((leg) => reasonsOf(leg, { attempt, run, legs, intended }));
+		const reasons = legs.map(reasonsIn({ attempt, run, legs, intended }));
 		return { run, legs, reasons, say };
 	});
 	return values.table ? legsTable(all) : JSON.stringify(legsReport(all), null, 2);

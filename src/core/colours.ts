@@ -10,6 +10,9 @@ export const floorColours = {
 
 export type FloorColour = keyof typeof floorColours;
 
+/** A colour such as `#d84a3a`, of its number 0xrrggbb. */
+export const colourCode = (colour: number): string => `#${colour.toString(16).padStart(6, '0')}`;
+
 /** Red, green and blue of a colour such as `#d84a3a`, 0 to 255. */
 export const channelsOf = (colour: string): [number, number, number] => [
 	parseInt(colour.slice(1, 3), 16),

@@ -2,6 +2,7 @@
  * An attempt as tables of comma-separated values (RFC 4180): a header with units, lines ended by CR LF.
  * What begins like a formula is set behind an apostrophe, so that no spreadsheet works it out.
  */
+import { colourCode } from '../colours';
 import type { Attempt, RobotRun } from '../simulation/attempt';
 import { legsOf } from '../simulation/attempt';
 import type { Datum } from '../types';
@@ -65,11 +66,9 @@ const suffixes: Readonly<Record<SeriesUnit, string>> = {
 const inSmallLetters = (name: string): string =>
 	name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
 
-const colour = (value: number): string => `#${value.toString(16).padStart(6, '0')}`;
-
 function cellOf(unit: SeriesUnit, value: number): CsvCell {
 	if (Number.isNaN(value)) return null;
-	if (unit === 'colour') return colour(value);
+	if (unit === 'colour') return colourCode(value);
 	return unit === 'part' ? value * 100 : value;
 }
 

@@ -53,7 +53,7 @@ export interface Leg {
 /** Where its robot was to be at the end of a leg, from where it began. */
 export function meantEnd({ span: { from }, meant }: Leg): RecordedPose | null {
 	if (!meant) return null;
-	const way = turned(meant.ahead, meant.left, from.heading);
+	const way = turnedBy(meant.ahead, meant.left, from.heading);
 	return { x: from.x + way.ahead, y: from.y + way.left, heading: from.heading + meant.turn };
 }
 
@@ -164,7 +164,7 @@ function meantOf(span: Span, did: LegWay, twin: LegWay | undefined): LegWay | nu
 	const said = aimOf(span);
 	const facing = said.facing === undefined ? 0 : turnTo(said.facing, span.from.heading, did.turn);
 	const turn = said.turn ?? (said.facing === undefined ? twin?.turn : facing);
-	const place = said.ahead === undefined ? twin : turned(said.ahead, said.left ?? 0, facing);
+	const place = said.ahead === undefined ? twin : turnedBy(said.ahead, said.left ?? 0, facing);
 	if (turn === undefined || !place) return null;
 	const { ahead, left } = place;
 	const up = said.up ?? twin?.up ?? 0;
@@ -176,7 +176,8 @@ function turnTo(bearing: number, heading: number, did: number): number {
 	return did + wrapAngle(headingOfBearing(bearing) - heading - did);
 }
 
-function turned(ahead: number, left: number, angle: number) {
+/** A way turned by an angle to the left, radians. Of a robot's way and its heading: metres east and north. */
+export function turnedBy(ahead: number, left: number, angle: number) {
 	const [cos, sin] = [exact.cos(angle), exact.sin(angle)];
 	return { ahead: ahead * cos - left * sin, left: ahead * sin + left * cos };
 }
@@ -203,9 +204,9 @@ function costOf(
 	last: RecordedPose
 ): number {
 	if (!added) return 0;
-	const shift = turned(added.ahead, added.left, from.heading);
+	const shift = turnedBy(added.ahead, added.left, from.heading);
 	const [x, y] = [last.x - to.x, last.y - to.y];
-	const before = turned(x, y, -added.turn);
+	const before = turnedBy(x, y, -added.turn);
 	const [offX, offY] = [shift.ahead + x - before.ahead, shift.left + y - before.left];
 	return exact.lengthOf(exact.lengthOf(offX, offY), leastReach * added.turn);
 }

@@ -2,7 +2,7 @@
 import * as exact from '../exact';
 import { indexAt } from '../simulation/moment';
 import type { RobotRun } from '../simulation/attempt';
-import type { Leg } from '../attempts/legs';
+import { turnedBy, type Leg } from '../attempts/legs';
 import { bearingOfHeading } from '../units/angles';
 import { surely, type Matter } from './reason';
 
@@ -15,8 +15,31 @@ function isFlown({ span, added }: Leg, { trace: { time, columns } }: RobotRun): 
 	return added !== null && Math.max(heightAt(span.start), heightAt(span.end)) > leastHeight;
 }
 
-export const breeze: Matter = (leg, { legs, run }) => {
-	if (!isFlown(leg, run)) return null;
+export const breeze: Matter = ({ legs, run }) => {
+	const wind = windOver(legs, run);
+	return (leg) => {
+		if (!wind || !isFlown(leg, run)) return null;
+		const { east, north } = wind;
+		const time = leg.span.end - leg.span.start;
+		return {
+			sentence: {
+				key: 'reason.breeze',
+				values: {
+					centimetres: exact.lengthOf(east, north) * 100,
+					bearing: Math.round(bearingOfHeading(exact.atan2(north, east))) % 360
+				}
+			},
+			explains: { ...turnedBy(east * time, north * time, -leg.span.from.heading), turn: 0 },
+			at: leg.span.end
+		};
+	};
+};
+
+/** m/s, where it is sure. */
+function windOver(
+	legs: readonly Leg[],
+	run: RobotRun
+): { readonly east: number; readonly north: number } | null {
 	const flown = legs.filter((each) => isFlown(each, run) && each.bumps.length === 0);
 	const shifts = flown.map(({ added, span }) => ({
 		...turnedBy(added!.ahead, added!.left, span.from.heading),
@@ -24,32 +47,14 @@ export const breeze: Matter = (leg, { legs, run }) => {
 	}));
 	const seconds = shifts.reduce((sum, each) => sum + each.seconds, 0);
 	if (flown.length < 3 || seconds === 0) return null;
-	const east = shifts.reduce((sum, each) => sum + each.x, 0) / seconds;
-	const north = shifts.reduce((sum, each) => sum + each.y, 0) / seconds;
-	const scatter = shifts.reduce((sum, { x, y, seconds: each }) => {
-		const off = exact.lengthOf(x - east * each, y - north * each);
+	const east = shifts.reduce((sum, each) => sum + each.ahead, 0) / seconds;
+	const north = shifts.reduce((sum, each) => sum + each.left, 0) / seconds;
+	const scatter = shifts.reduce((sum, { ahead, left, seconds: each }) => {
+		const off = exact.lengthOf(ahead - east * each, left - north * each);
 		return sum + off * off;
 	}, 0);
 	const { length } = shifts;
 	const doubt = Math.sqrt((scatter / (length - 1)) * length) / seconds;
-	const speed = exact.lengthOf(east, north);
-	if (speed < Math.max(least, surely * doubt)) return null;
-	const time = leg.span.end - leg.span.start;
-	const own = turnedBy(east * time, north * time, -leg.span.from.heading);
-	return {
-		sentence: {
-			key: 'reason.breeze',
-			values: {
-				centimetres: speed * 100,
-				bearing: Math.round(bearingOfHeading(exact.atan2(north, east))) % 360
-			}
-		},
-		explains: { ahead: own.x, left: own.y, turn: 0 },
-		at: leg.span.end
-	};
-};
-
-function turnedBy(x: number, y: number, angle: number) {
-	const [cos, sin] = [exact.cos(angle), exact.sin(angle)];
-	return { x: x * cos - y * sin, y: x * sin + y * cos };
+	const isSure = exact.lengthOf(east, north) >= Math.max(least, surely * doubt);
+	return isSure ? { east, north } : null;
 }

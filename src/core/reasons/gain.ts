@@ -1,7 +1,7 @@
 /** This robot's metre is no metre: all its straight legs are too long, or too short, by the same part. */
 import * as exact from '../exact';
 import { alongMeant, type Leg } from '../attempts/legs';
-import { agreementOf, isStraight, surely, type Matter } from './reason';
+import { habitOf, isStraight, type Matter } from './reason';
 
 /** A part of the way that is worth a word. */
 const least = 0.004;
@@ -10,19 +10,19 @@ const least = 0.004;
 const isMeasured = (leg: Leg): boolean => isStraight(leg) && 'distance' in leg.span.values;
 const lengthOf = ({ meant }: Leg): number => exact.lengthOf(meant!.ahead, meant!.left);
 
-export const gain: Matter = (leg, { legs }) => {
-	if (!isMeasured(leg)) return null;
+export const gain: Matter = ({ legs }) => {
 	const parts = legs.filter(isMeasured).map((each) => alongMeant(each)!.further! / lengthOf(each));
-	const found = agreementOf(parts);
-	if (!found || Math.abs(found.middle) < Math.max(least, surely * found.doubt)) return null;
-	const { middle } = found;
-	const { ahead, left } = leg.meant!;
-	return {
-		sentence: {
-			key: middle > 0 ? 'reason.gain.more' : 'reason.gain.less',
-			values: { percent: Math.abs(middle) * 100, count: parts.length }
-		},
-		explains: { ahead: middle * ahead, left: middle * left, turn: 0 },
-		at: leg.span.end
+	const habit = habitOf(parts, least);
+	return (leg) => {
+		if (habit === null || !isMeasured(leg)) return null;
+		const { ahead, left } = leg.meant!;
+		return {
+			sentence: {
+				key: habit > 0 ? 'reason.gain.more' : 'reason.gain.less',
+				values: { percent: Math.abs(habit) * 100, count: parts.length }
+			},
+			explains: { ahead: habit * ahead, left: habit * left, turn: 0 },
+			at: leg.span.end
+		};
 	};
 };

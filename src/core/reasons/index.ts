@@ -46,28 +46,32 @@ const close = 0.6;
 /** The part that has to be explained, or else it is not. */
 const enough = 0.5;
 
-/** The strongest first, and one that comes close to it; then that nothing decides, if that is so. */
-export function reasonsOf(leg: Leg, scene: LegScene): Reason[] {
-	const found = Object.entries(matters).flatMap(([matter, look]) => {
-		const guess = look(leg, scene);
-		return guess ? [{ matter, guess, weight: weightOf(guess, leg) }] : [];
-	});
-	const own = found.filter(({ guess, weight }) => !guess.isInherited && weight > 0);
-	const added = leg.added ? sizeOf(leg.added) : 0;
-	const isSeen = added >= unseen;
-	const likely = own
-		.filter(({ weight }) => isSeen && weight >= leastPart * added)
-		.toSorted((a, b) => b.weight - a.weight);
-	const [first, second] = likely;
-	const said = first && second && second.weight >= close * first.weight ? [first, second] : [first];
-	const start = found.filter(({ guess }) => guess.isInherited);
-	const reasons = [...said, ...start].flatMap((each) =>
-		each ? [{ matter: each.matter, ...pick(each.guess), weight: each.weight }] : []
-	);
-	const explained = said.reduce((sum, each) => sum + (each?.weight ?? 0), 0);
-	if (!isSeen || explained >= enough * added) return reasons;
-	const sentence = { key: 'reason.undecided' };
-	return [...reasons, { matter: 'undecided', sentence, weight: 0, at: leg.span.end }];
+/** @returns of a leg of the scene the strongest first, and one that comes close to it; then that nothing decides, if that is so */
+export function reasonsIn(scene: LegScene): (leg: Leg) => Reason[] {
+	const looks = Object.entries(matters).map(([matter, look]) => ({ matter, look: look(scene) }));
+	return (leg) => {
+		const found = looks.flatMap(({ matter, look }) => {
+			const guess = look(leg);
+			return guess ? [{ matter, guess, weight: weightOf(guess, leg) }] : [];
+		});
+		const own = found.filter(({ guess, weight }) => !guess.isInherited && weight > 0);
+		const added = leg.added ? sizeOf(leg.added) : 0;
+		const isSeen = added >= unseen;
+		const likely = own
+			.filter(({ weight }) => isSeen && weight >= leastPart * added)
+			.toSorted((a, b) => b.weight - a.weight);
+		const [first, second] = likely;
+		const said =
+			first && second && second.weight >= close * first.weight ? [first, second] : [first];
+		const start = found.filter(({ guess }) => guess.isInherited);
+		const reasons = [...said, ...start].flatMap((each) =>
+			each ? [{ matter: each.matter, ...pick(each.guess), weight: each.weight }] : []
+		);
+		const explained = said.reduce((sum, each) => sum + (each?.weight ?? 0), 0);
+		if (!isSeen || explained >= enough * added) return reasons;
+		const sentence = { key: 'reason.undecided' };
+		return [...reasons, { matter: 'undecided', sentence, weight: 0, at: leg.span.end }];
+	};
 }
 
 const pick = ({ sentence, at }: Guess) => ({ sentence, at });

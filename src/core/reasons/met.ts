@@ -2,25 +2,26 @@
  * Something stood in the way: a wall, a crate, another robot, the end of a rail. Where an ideal robot
  * runs into it as well, the plan asks for more than there is room for.
  */
-import type { Matter } from './reason';
-import { sizeOf } from './reason';
+import { sizeOf, type Matter } from './reason';
 
 /** Metres of a miss that a brush against something may well be the reason of. */
 const least = 0.005;
 
-export const met: Matter = ({ added, bumps, span }, { intended, run }) => {
-	const [bump] = bumps;
-	if (!bump || !added || sizeOf(added) < least) return null;
+export const met: Matter = ({ intended, run }) => {
 	const ideal = intended?.runs.find(({ id }) => id === run.id)?.bumps ?? [];
-	const isAnyway = ideal.some(
-		({ stepId, against }) => stepId === span.stepId && against === bump.against
-	);
-	return {
-		sentence: {
-			key: isAnyway ? `reason.noRoom.${bump.against}` : `reason.met.${bump.against}`,
-			values: { seconds: bump.time - span.start }
-		},
-		explains: added,
-		at: bump.time
+	return ({ added, bumps, span }) => {
+		const [bump] = bumps;
+		if (!bump || !added || sizeOf(added) < least) return null;
+		const isAnyway = ideal.some(
+			({ stepId, against }) => stepId === span.stepId && against === bump.against
+		);
+		return {
+			sentence: {
+				key: isAnyway ? `reason.noRoom.${bump.against}` : `reason.met.${bump.against}`,
+				values: { seconds: bump.time - span.start }
+			},
+			explains: added,
+			at: bump.time
+		};
 	};
 };

@@ -4,7 +4,7 @@ import type { Leg, Miss } from '../attempts/legs';
 import type { Attempt, RobotRun } from '../simulation/attempt';
 import type { Sentence } from '../sentence';
 
-/** What a matter looks at: a leg among all those of its run. */
+/** What a matter looks at: all legs of a run. */
 export interface LegScene {
 	readonly attempt: Attempt;
 	readonly run: RobotRun;
@@ -26,8 +26,8 @@ export interface Guess {
 	readonly at: number;
 }
 
-/** One file each: null where it has nothing to say. */
-export type Matter = (leg: Leg, scene: LegScene) => Guess | null;
+/** One file each. What all legs have in common is looked at once; then of one leg: null where it has nothing to say. */
+export type Matter = (scene: LegScene) => (leg: Leg) => Guess | null;
 
 /** Metres ahead for which the end of a leg points somewhere: what a radian weighs. */
 const reach = 0.5;
@@ -76,3 +76,10 @@ export function agreementOf(measured: readonly number[]): Agreement | null {
 
 /** Deviations by which something is surely not nothing. */
 export const surely = 2;
+
+/** What a robot always does. @param least that is worth a word @returns null where that is not sure */
+export function habitOf(measured: readonly number[], least: number): number | null {
+	const found = agreementOf(measured);
+	if (!found || Math.abs(found.middle) < Math.max(least, surely * found.doubt)) return null;
+	return found.middle;
+}

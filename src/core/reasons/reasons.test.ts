@@ -18,7 +18,7 @@ import {
 	step,
 	wall
 } from '../testing/sample';
-import { reasonsOf, type Reason } from '.';
+import { reasonsIn, type Reason } from '.';
 
 const roomy = courseOf({ size: { width: 6, height: 6 }, starts: [{ at: [3, 3], bearing: 0 }] });
 const square = (): Step[] => [
@@ -35,7 +35,10 @@ interface Tried {
 }
 
 /** The reasons of each leg, by the kind of its step. */
-function reasonsIn(steps: readonly Step[], tried: Tried = {}): { kind: string; said: Reason[] }[] {
+function reasonsOfSteps(
+	steps: readonly Step[],
+	tried: Tried = {}
+): { kind: string; said: Reason[] }[] {
 	const { course = roomy, kind = 'skiff', name = 'Wick', variation = 'ideal', seed = 1 } = tried;
 	const { robots, ...rest } = planFor(robotKindOf(kind), planOf(steps));
 	const plan: Plan = { ...rest, robots: [{ ...robots[0]!, name }] };
@@ -43,8 +46,8 @@ function reasonsIn(steps: readonly Step[], tried: Tried = {}): { kind: string; s
 	const intended = simulate({ plan, course, variation: 'ideal', seed: 1 });
 	const run = attempt.runs[0]!;
 	const legs = legsIn(attempt, run, intended);
-	const scene = { attempt, run, legs, intended };
-	return legs.map((leg) => ({ kind: leg.span.kind, said: reasonsOf(leg, scene) }));
+	const look = reasonsIn({ attempt, run, legs, intended });
+	return legs.map((leg) => ({ kind: leg.span.kind, said: look(leg) }));
 }
 
 const matters = (said: readonly Reason[]) => said.map(({ matter }) => matter);
@@ -53,14 +56,14 @@ const names = Array.from({ length: 24 }, (_, i) => `Lantern ${i}`);
 describe('reasons', () => {
 	it('are none of a robot that does what it is told', () => {
 		for (const kind of ['skiff', 'ball', 'face']) {
-			const all = reasonsIn(square(), { kind }).flatMap(({ said }) => said);
+			const all = reasonsOfSteps(square(), { kind }).flatMap(({ said }) => said);
 			expect(matters(all), kind).toEqual([]);
 		}
 	});
 
 	it('name what stood in the way, and when', () => {
 		const course = courseOf({ walls: [wall([0.1, 0.8], [0.9, 0.8])] });
-		const [leg] = reasonsIn([go(0.8)], { course });
+		const [leg] = reasonsOfSteps([go(0.8)], { course });
 		expect(leg!.said[0]).toMatchObject({ matter: 'met', sentence: { key: 'reason.noRoom.wall' } });
 		expect(leg!.said[0]!.at).toBeGreaterThan(1);
 		expect(leg!.said).toHaveLength(1);
@@ -68,7 +71,7 @@ describe('reasons', () => {
 		const post = courseOf({ walls: [wall([0.485, 0.9], [0.6, 0.9])] });
 		const seeds = Array.from({ length: 20 }, (_, seed) => seed);
 		const keys = seeds.flatMap((seed) =>
-			reasonsIn([go(0.9)], { course: post, variation: 'worn', seed })[0]!.said.map(
+			reasonsOfSteps([go(0.9)], { course: post, variation: 'worn', seed })[0]!.said.map(
 				({ sentence }) => sentence.key
 			)
 		);
@@ -81,20 +84,22 @@ describe('reasons', () => {
 			fullStep('goFor', { duration: 1.5, speed: 1, ending: 'coast', then: 'goOn' }),
 			right(90)
 		];
-		const [, turn] = reasonsIn(steps);
+		const [, turn] = reasonsOfSteps(steps);
 		expect(matters(turn!.said)).toEqual(['rolling']);
-		const [, , corner] = reasonsIn([...steps, go(0.3)], { kind: 'ball' });
+		const [, , corner] = reasonsOfSteps([...steps, go(0.3)], { kind: 'ball' });
 		expect(corner!.said.map(({ sentence }) => sentence.key)).toEqual(['reason.rolling.corner']);
 		const still = [fullStep('goFor', { duration: 1.5, speed: 1, then: 'waitStill' }), right(90)];
-		expect(reasonsIn([...still, go(0.3)], { kind: 'ball' }).flatMap(({ said }) => said)).toEqual(
-			[]
-		);
+		expect(
+			reasonsOfSteps([...still, go(0.3)], { kind: 'ball' }).flatMap(({ said }) => said)
+		).toEqual([]);
 	});
 
 	it('name a battery that lets a timed move fall short', () => {
 		const steps = [fullStep('goFor', { duration: 2, speed: 1 })];
 		const seeds = Array.from({ length: 12 }, (_, seed) => seed);
-		const said = seeds.flatMap((seed) => reasonsIn(steps, { variation: 'worn', seed })[0]!.said);
+		const said = seeds.flatMap(
+			(seed) => reasonsOfSteps(steps, { variation: 'worn', seed })[0]!.said
+		);
 		const slow = said.filter(({ matter }) => matter === 'slow');
 		expect(slow.length).toBeGreaterThan(seeds.length / 2);
 		for (const { sentence } of slow) expect(sentence.values!.percent).toBeLessThan(60);
@@ -104,7 +109,7 @@ describe('reasons', () => {
 		let found = 0;
 		for (const name of names) {
 			const { gyroGain, gyroBias } = characterOf(name, 'worn');
-			const turns = reasonsIn(square(), { name, variation: 'worn' });
+			const turns = reasonsOfSteps(square(), { name, variation: 'worn' });
 			const named = turns.flatMap(({ said }) => said).filter(({ matter }) => matter === 'turnGain');
 			// A turn takes 1.2 s, in which the gyro drifts by so much of a right angle.
 			const truly = (1 / gyroGain - 1) * 100;
@@ -124,7 +129,7 @@ describe('reasons', () => {
 		let wrong = 0;
 		for (const name of names) {
 			const { estimateGain } = characterOfBall(name, 'worn');
-			const legs = reasonsIn(square(), { name, kind: 'ball', variation: 'worn', seed: 5 });
+			const legs = reasonsOfSteps(square(), { name, kind: 'ball', variation: 'worn', seed: 5 });
 			const named = legs.flatMap(({ said }) => said).find(({ matter }) => matter === 'gain');
 			if (!named) continue;
 			const isMore = named.sentence.key.endsWith('more');
@@ -137,7 +142,12 @@ describe('reasons', () => {
 
 	it('name the air that carries a drone', () => {
 		const steps = [step('takeOff'), go(0.6), right(90), go(0.6), right(90), go(0.6), step('land')];
-		const all = reasonsIn(steps, { kind: 'drone', name: 'Petrel', variation: 'worn', seed: 3 });
+		const all = reasonsOfSteps(steps, {
+			kind: 'drone',
+			name: 'Petrel',
+			variation: 'worn',
+			seed: 3
+		});
 		const breezes = all.flatMap(({ said }) => said).filter(({ matter }) => matter === 'breeze');
 		expect(breezes.length).toBeGreaterThan(2);
 		expect(new Set(breezes.map(({ sentence }) => JSON.stringify(sentence))).size).toBe(1);
@@ -146,7 +156,7 @@ describe('reasons', () => {
 	it('name wheels that slip, never where they hold', () => {
 		const slips = (variation: Variation) =>
 			names.filter((name) =>
-				reasonsIn(square(), { name, variation })
+				reasonsOfSteps(square(), { name, variation })
 					.flatMap(({ said }) => said)
 					.some(({ matter }) => matter === 'slip')
 			).length;
@@ -158,7 +168,7 @@ describe('reasons', () => {
 		let named = 0;
 		for (const name of names) {
 			const { leftWheel, rightWheel } = characterOf(name, 'classroom');
-			const all = reasonsIn(square(), { name, variation: 'classroom', seed: 2 });
+			const all = reasonsOfSteps(square(), { name, variation: 'classroom', seed: 2 });
 			const drift = all.flatMap(({ said }) => said).find(({ matter }) => matter === 'drift');
 			if (!drift) continue;
 			named += 1;
@@ -170,7 +180,7 @@ describe('reasons', () => {
 	});
 
 	it('name how a robot was set down, once', () => {
-		const all = reasonsIn(square(), { kind: 'ball', variation: 'worn', seed: 3 });
+		const all = reasonsOfSteps(square(), { kind: 'ball', variation: 'worn', seed: 3 });
 		expect(matters(all[0]!.said)).toContain('askew');
 		expect(matters(all.slice(1).flatMap(({ said }) => said))).not.toContain('askew');
 	});

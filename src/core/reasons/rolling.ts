@@ -1,7 +1,6 @@
 /** It was still under way when the step began: its turn was driven as a bend, its straight as a swerve. */
-import type { Matter } from './reason';
 import type { Leg } from '../attempts/legs';
-import { isStraight, isTurn } from './reason';
+import { isStraight, isTurn, type Matter } from './reason';
 
 /** m/s, and radians a second, that can be told from standing still. */
 const leastSpeed = 0.03;
@@ -14,29 +13,26 @@ const cutsCorner = (leg: Leg, legs: readonly Leg[]): boolean => {
 	return isStraight(leg) && isFast(leg) && before !== undefined && isTurn(before) && isFast(before);
 };
 
-export const stillRolling: Matter = (leg, { legs }) => {
-	const { added, speedAtStart, turningAtStart, span } = leg;
-	if (!added) return null;
-	if (isTurn(leg) && speedAtStart > leastSpeed)
+export const stillRolling: Matter =
+	({ legs }) =>
+	(leg) => {
+		const { added, speedAtStart, turningAtStart, span } = leg;
+		if (!added) return null;
+		const isBend = isTurn(leg) && speedAtStart > leastSpeed;
+		if (isBend || cutsCorner(leg, legs))
+			return {
+				sentence: {
+					key: isBend ? 'reason.rolling.on' : 'reason.rolling.corner',
+					values: { centimetres: speedAtStart * 100 }
+				},
+				explains: { ...added, turn: 0 },
+				at: span.start
+			};
+		const isSwerve = isStraight(leg) && Math.abs(turningAtStart) > leastTurning;
+		if (!isSwerve || Math.sign(turningAtStart) !== Math.sign(added.turn)) return null;
 		return {
-			sentence: { key: 'reason.rolling.on', values: { centimetres: speedAtStart * 100 } },
-			explains: { ...added, turn: 0 },
+			sentence: { key: 'reason.rolling.turning' },
+			explains: { ...added, ahead: 0 },
 			at: span.start
 		};
-	if (cutsCorner(leg, legs))
-		return {
-			sentence: {
-				key: 'reason.rolling.corner',
-				values: { centimetres: speedAtStart * 100 }
-			},
-			explains: { ...added, turn: 0 },
-			at: span.start
-		};
-	const isSwerve = isStraight(leg) && Math.abs(turningAtStart) > leastTurning;
-	if (!isSwerve || Math.sign(turningAtStart) !== Math.sign(added.turn)) return null;
-	return {
-		sentence: { key: 'reason.rolling.turning' },
-		explains: { ...added, ahead: 0 },
-		at: span.start
 	};
-};

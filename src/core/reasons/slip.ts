@@ -8,20 +8,20 @@ const least = 0.07;
 /** So many deviations from what is usual, and it was something else. */
 const most = 3;
 
-export const slip: Matter = (leg, { legs, run }) => {
-	if (!isAlong(leg) || !leg.added) return null;
+export const slip: Matter = ({ legs, run }) => {
 	const bends = bendsIn(legs, run);
 	const found = agreementOf(bends);
-	if (!found) return null;
-	const deviation = found.doubt * Math.sqrt(bends.length);
-	if (deviation < least) return null;
-	// Each piece by chance: they add up as a walk does that goes either way.
-	const way = Math.abs(leg.did.ahead);
-	const usual = deviation * Math.sqrt(piece * way);
-	if (Math.abs(leg.added.turn) > most * usual) return null;
-	return {
-		sentence: { key: 'reason.slip', values: { angle: degrees(deviation * Math.sqrt(piece)) } },
-		explains: { ...leg.added, ahead: 0 },
-		at: (leg.span.start + leg.span.end) / 2
+	const deviation = found ? found.doubt * Math.sqrt(bends.length) : 0;
+	return (leg) => {
+		if (deviation < least || !isAlong(leg) || !leg.added) return null;
+		// Each piece by chance: they add up as a walk does that goes either way.
+		const way = Math.abs(leg.did.ahead);
+		const usual = deviation * Math.sqrt(piece * way);
+		if (Math.abs(leg.added.turn) > most * usual) return null;
+		return {
+			sentence: { key: 'reason.slip', values: { angle: degrees(deviation * Math.sqrt(piece)) } },
+			explains: { ...leg.added, ahead: 0 },
+			at: (leg.span.start + leg.span.end) / 2
+		};
 	};
 };

@@ -7,18 +7,20 @@ import { noMiss, type Matter } from './reason';
 const least = 0.02;
 const full = 0.6;
 
-export const slow: Matter = (leg, { run }) => {
-	const { meant, did, span } = leg;
-	const battery = run.trace.columns.battery?.[indexAt(run.trace.time, span.start)];
-	if (!meant || battery === undefined || battery > full) return null;
-	if (!('duration' in span.values) || leg.bumps.length > 0) return null;
-	const along = alongMeant(leg);
-	const isShort = along?.further !== undefined && along.further < -least * Math.abs(meant.ahead);
-	const isNarrow = Math.abs(did.turn) < (1 - least) * Math.abs(meant.turn);
-	if (!isShort && !isNarrow) return null;
-	return {
-		sentence: { key: 'reason.slow', values: { percent: battery * 100 } },
-		explains: leg.added ?? noMiss,
-		at: span.start
+export const slow: Matter =
+	({ run }) =>
+	(leg) => {
+		const { meant, did, span } = leg;
+		const battery = run.trace.columns.battery?.[indexAt(run.trace.time, span.start)];
+		if (!meant || battery === undefined || battery > full) return null;
+		if (!('duration' in span.values) || leg.bumps.length > 0) return null;
+		const along = alongMeant(leg);
+		const isShort = along?.further !== undefined && along.further < -least * Math.abs(meant.ahead);
+		const isNarrow = Math.abs(did.turn) < (1 - least) * Math.abs(meant.turn);
+		if (!isShort && !isNarrow) return null;
+		return {
+			sentence: { key: 'reason.slow', values: { percent: battery * 100 } },
+			explains: leg.added ?? noMiss,
+			at: span.start
+		};
 	};
-};

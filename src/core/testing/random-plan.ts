@@ -1,4 +1,5 @@
 /** Random plans from the catalogue, for property tests: numbers in, the same plan out each time. */
+import { colourCode } from '../colours';
 import { makePlan, planRobot, type Chain, type Plan, type Step } from '../plan/plan';
 import { sampleRobot } from '../robots/robot-document';
 import { robotKinds } from '../robots/kinds';
@@ -33,7 +34,7 @@ export function valueFor(definition: ValueDefinition, pick: number): Value {
 	const expression = () => ({ expression: expressions[pick % expressions.length]! });
 	switch (definition.type) {
 		case 'colour':
-			return `#${(pick % 0xffffff).toString(16).padStart(6, '0')}`;
+			return colourCode(pick % 0xffffff);
 		case 'choice':
 			return definition.options[pick % definition.options.length]!;
 		case 'condition':

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** A robot from above, at its true size, as its kind says; its front points along +x. Metres. */
+	import { colourCode } from '$core/colours';
 	import { robotKindOf } from '$core/robots/kinds';
 
 	let {
@@ -14,7 +15,7 @@
 	const parts = $derived(robotKindOf(kind).drawing);
 	const lit = (column: string): string | null => {
 		const colour = columns[column] ?? 0;
-		return colour === 0 ? null : `#${colour.toString(16).padStart(6, '0')}`;
+		return colour === 0 ? null : colourCode(colour);
 	};
 </script>
 

@@ -2,7 +2,7 @@
 	/** What the driven shape is like: figures against what was meant, not grades. */
 	import './words';
 	import type { Leg } from '$core/attempts/legs';
-	import type { DrivenShape } from '$core/attempts/shape';
+	import type { DrivenShape, Off } from '$core/attempts/shape';
 	import { degrees } from '$core/units/angles';
 	import { t } from '$lib/i18n';
 	import { showNumber } from '$lib/words/format';
@@ -13,8 +13,11 @@
 	let isOpen = $state(false);
 	const length = (metres: number): string => showNumber('length', metres);
 	const angle = (radians: number): string => showNumber('angle', degrees(Math.abs(radians)));
-	const or = (value: number | null, show: (value: number) => string): string =>
-		value === null ? t('shape.unknown') : show(value);
+	const rows = $derived([
+		...shape.sides.map((side) => ({ what: 'side', show: length, is: side.length, ...side })),
+		...shape.corners.map((corner) => ({ what: 'corner', show: angle, is: corner.turn, ...corner })),
+		...shape.bends.map((bend) => ({ what: 'bend', show: length, is: bend.radius, ...bend }))
+	]);
 </script>
 
 {#snippet of(what: string, { span, round }: Leg)}
@@ -41,31 +44,14 @@
 				</tr>
 			</thead>
 			<tbody>
-				{#each shape.sides as side, index (index)}
+				{#each rows as { what, leg, show, is, meant, ...off }, index (index)}
 					<tr>
-						<th scope="row">{@render of('side', side.leg)}</th>
-						<td>{length(side.length)}</td>
-						<td>{or(side.meant, length)}</td>
-						<td>{length(side.farthest)}</td>
-						<td>{length(side.mean)}</td>
-					</tr>
-				{/each}
-				{#each shape.corners as corner, index (index)}
-					<tr>
-						<th scope="row">{@render of('corner', corner.leg)}</th>
-						<td>{angle(corner.turn)}</td>
-						<td>{or(corner.meant, angle)}</td>
-						<td></td>
-						<td></td>
-					</tr>
-				{/each}
-				{#each shape.bends as bend, index (index)}
-					<tr>
-						<th scope="row">{@render of('bend', bend.leg)}</th>
-						<td>{length(bend.radius)}</td>
-						<td>{or(bend.meant, length)}</td>
-						<td>{length(bend.farthest)}</td>
-						<td>{length(bend.mean)}</td>
+						<th scope="row">{@render of(what, leg)}</th>
+						<td>{show(is)}</td>
+						<td>{meant === null ? t('shape.unknown') : show(meant)}</td>
+						{#each ['farthest', 'mean'] as const as column (column)}
+							<td>{column in off ? length((off as Off)[column]) : ''}</td>
+						{/each}
 					</tr>
 				{/each}
 			</tbody>

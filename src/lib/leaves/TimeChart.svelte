@@ -19,17 +19,20 @@
 	import { bandsOf } from '$lib/timeline/track';
 	import type { Player } from '$lib/timeline/player.svelte';
 	import type { OverTime } from '$lib/workbench/over-time.svelte';
-	import { happened, tickSize } from './happened';
+	import { tickSize, type Tick } from './happened';
 	import { dashes, inks } from './inks';
 	import { axisTitle, nameOfSeries, scaleOf } from './scales';
 
 	let {
 		over,
 		player,
+		ticks,
 		said
 	}: {
 		over: OverTime;
 		player: Player;
+		/** What happened. */
+		ticks: readonly Tick[];
 		/** The figures of the moment, in words. */
 		said: string;
 	} = $props();
@@ -50,7 +53,6 @@
 	const bands = $derived(
 		player.attempt && player.run ? bandsOf(player.attempt, player.run, over.to - over.from) : []
 	);
-	const ticks = $derived(player.attempt && player.run ? happened(player.attempt, player.run) : []);
 
 	let known: Record<string, string> = {};
 	/** Any colour of the look, as a canvas takes it. */
@@ -122,11 +124,10 @@
 					data: points.map(({ x, y }) => ({ x, y: y * factor })),
 					yAxisID: series.unit,
 					borderColor: inkOf(inks[place % inks.length]!),
-					borderDash: [...dashes[place % dashes.length]!],
 					borderWidth: isOther ? 1 : 2,
 					stepped: series.isStepped ? 'before' : false,
-					pointRadius: 0,
-					...(isOther && { borderDash: [2, 3] })
+					borderDash: isOther ? [2, 3] : [...dashes[place % dashes.length]!],
+					pointRadius: 0
 				};
 			});
 	}
@@ -208,7 +209,7 @@
 		const [wasA = 0, wasB = 0] = before;
 		const apart = Math.max(20, Math.abs(wasA - wasB));
 		over.zoom(timeAt((a + b) / 2), Math.max(20, Math.abs(a - b)) / apart);
-		over.pan(((wasA + wasB - a - b) / 2 / (area.right - area.left)) * 1);
+		over.pan((wasA + wasB - a - b) / 2 / (area.right - area.left));
 	}
 
 	const onpointerup = ({ pointerId }: PointerEvent) => void delete fingers[pointerId];

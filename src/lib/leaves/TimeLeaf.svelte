@@ -1,13 +1,9 @@
 <script lang="ts">
-	/** The attempt that is shown over time: figures as lines, their values at the moment, a table, and files. */
+	/** The attempt that is shown over time: which figures, beside which other, and their values at the moment. */
 	import './words';
 	import { Maximize2, Minimize2, ZoomIn, ZoomOut } from '@lucide/svelte';
-	import { csvOf, csvStyles, type CsvStyle } from '$core/attempts/csv';
 	import { valueAt, type SeriesGroup } from '$core/attempts/series';
-	import { legsOf } from '$core/simulation/attempt';
 	import { keeper } from '$lib/attempts/keeper';
-	import { rehearseIdeally } from '$lib/desk/rehearser';
-	import { download } from '$lib/files/downloads';
 	import { say, t } from '$lib/i18n';
 	import { saidNow } from '$lib/ui/time.svelte';
 	import type { OverTime } from '$lib/workbench/over-time.svelte';
@@ -16,8 +12,9 @@
 	import { happened, tickKinds, tickSize } from './happened';
 	import { dashes, inks } from './inks';
 	import Leaf from './Leaf.svelte';
-	import { csvTables, tableOf, type CsvTable } from './csv-tables';
 	import { figureWords, nameOfSeries } from './scales';
+	import TimeFiles from './TimeFiles.svelte';
+	import TimeTable from './TimeTable.svelte';
 	import TimeChart from './TimeChart.svelte';
 
 	let { bench, over }: { bench: Workbench; over: OverTime } = $props();
@@ -26,8 +23,6 @@
 	const groups: readonly SeriesGroup[] = ['column', 'pose', 'reading'];
 
 	let isTable = $state(false);
-	let table = $state<CsvTable>('series');
-	let style = $state<CsvStyle>('comma');
 	let chart: HTMLElement | undefined = $state();
 	let rows = $state.raw<readonly AttemptRow[]>([]);
 	let news = $state('');
@@ -48,23 +43,12 @@
 			figure: figureWords(series.unit, valueAt(series, player.time))
 		}))
 	);
-	const ticks = $derived(
-		player.attempt && player.run
-			? [...new Set(happened(player.attempt, player.run).map(({ kind }) => kind))]
-			: []
-	);
+	const ticks = $derived(player.attempt && player.run ? happened(player.attempt, player.run) : []);
+	const tickKindsShown = $derived([...new Set(ticks.map(({ kind }) => kind))]);
 	const moment = $derived(t('trail.took', { seconds: player.time }));
 	const said = $derived(
 		[moment, ...figures.map(({ name, figure }) => `${name} ${figure}`)].join(', ')
 	);
-	/** Where steps began, and the end. */
-	const moments = $derived.by(() => {
-		const { attempt, run } = player;
-		if (!attempt || !run) return [];
-		const begun = legsOf(attempt, run).map(({ start, number }) => ({ time: start, number }));
-		return [...begun.slice(0, 200), { time: attempt.outcome.seconds, number: null }];
-	});
-
 	async function lookBeside(): Promise<void> {
 		news = '';
 		const { beside } = over;
@@ -78,33 +62,6 @@
 
 	const rowWords = (row: AttemptRow): string =>
 		`${row.name ?? t(`attempts.is.${row.summary.kind}`)}, ${saidNow(new Date(row.at).toISOString())}`;
-
-	async function saveTable(): Promise<void> {
-		const { attempt, run } = player;
-		const { made } = bench.runs;
-		if (!attempt || !run) return;
-		const isMeant = table === 'legs' && made !== null;
-		const intended = isMeant ? await rehearseIdeally({ ...made, course: bench.course }) : null;
-		const text = csvOf(tableOf[table](attempt, run, intended), style);
-		// A spreadsheet takes the letters for what they are.
-		const blob = new Blob(['\ufeff', text], { type: 'text/csv;charset=utf-8' });
-		download(`${bench.plan.name}, ${t(`chart.table.${table}`)}`, 'csv', blob);
-	}
-
-	/** On paper as it is on the screen. */
-	function savePicture(): void {
-		const drawn = chart?.querySelector('canvas');
-		if (!drawn) return;
-		const { width, height } = drawn;
-		const canvas = Object.assign(document.createElement('canvas'), { width, height });
-		const context = canvas.getContext('2d')!;
-		context.fillStyle = getComputedStyle(chart!).backgroundColor;
-		context.fillRect(0, 0, width, height);
-		context.drawImage(drawn, 0, 0);
-		canvas.toBlob(
-			(blob) => blob && download(`${bench.plan.name}, ${t('chart.title')}`, 'png', blob)
-		);
-	}
 </script>
 
 <Leaf
@@ -145,7 +102,7 @@
 	{:else}
 		<div class="body" class:large={over.isLarge}>
 			<div class="picture" bind:this={chart}>
-				<TimeChart {over} {player} {said} />
+				<TimeChart {over} {player} {ticks} {said} />
 			</div>
 			<dl aria-label={t('chart.figures')}>
 				<dt class="moment">{moment}</dt>
@@ -164,7 +121,7 @@
 					</dt>
 					<dd data-series={series.key}>{figure}</dd>
 				{/each}
-				{#each ticks as kind (kind)}
+				{#each tickKindsShown as kind (kind)}
 					<dt>
 						<svg width="26" height={tickSize} viewBox="-8 0 26 {tickSize}" aria-hidden="true"
 							><path d={tickKinds[kind].shape} fill="var(--{tickKinds[kind].ink})" /></svg
@@ -215,31 +172,7 @@
 					</select>
 				</label>
 			{/if}
-			<details>
-				<summary>{t('chart.save')}</summary>
-				<div class="save">
-					<label>
-						{t('chart.saveWhat')}
-						<select class="field" bind:value={table}>
-							{#each csvTables as each (each)}<option value={each}
-									>{t(`chart.table.${each}`)}</option
-								>{/each}
-						</select>
-					</label>
-					<label>
-						{t('chart.saveHow')}
-						<select class="field" bind:value={style}>
-							{#each Object.keys(csvStyles) as each (each)}<option value={each}
-									>{t(`chart.style.${each}`)}</option
-								>{/each}
-						</select>
-					</label>
-					<button class="button button-line" onclick={() => void saveTable()}
-						>{t('chart.saveTable')}</button
-					>
-					<button class="button button-line" onclick={savePicture}>{t('chart.savePicture')}</button>
-				</div>
-			</details>
+			<TimeFiles {bench} {chart} />
 			<button
 				class="button button-plain"
 				aria-pressed={isTable}
@@ -248,36 +181,7 @@
 			<span role="status">{news}</span>
 		</div>
 		{#if isTable}
-			<div class="scroll">
-				<table>
-					<thead>
-						<tr>
-							<th scope="col">{t('chart.when')}</th>
-							{#each figures as { series, name } (series.key)}<th scope="col">{name}</th>{/each}
-						</tr>
-					</thead>
-					<tbody>
-						{#each moments as { time, number }, index (index)}
-							<tr>
-								<th scope="row">
-									<button
-										onclick={() => {
-											player.pause();
-											player.seek(time);
-										}}
-										>{t('trail.took', { seconds: time })}, {number === null
-											? t('chart.atEnd')
-											: t('chart.begins', { number })}</button
-									>
-								</th>
-								{#each over.chosen as series (series.key)}
-									<td>{figureWords(series.unit, valueAt(series, time))}</td>
-								{/each}
-							</tr>
-						{/each}
-					</tbody>
-				</table>
-			</div>
+			<TimeTable {over} {player} />
 		{/if}
 	{/if}
 </Leaf>
@@ -373,38 +277,6 @@
 	.beside select {
 		width: auto;
 		max-width: 14rem;
-	}
-	.save {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: end;
-		gap: 0.5rem;
-	}
-	.scroll {
-		overflow-x: auto;
-		padding: 0 0.75rem 0.6rem;
-	}
-	table {
-		border-collapse: collapse;
-		font-size: 0.88rem;
-	}
-	th,
-	td {
-		padding: 0.1rem 0.7rem 0.1rem 0;
-		border-top: 1px solid var(--line);
-		font-weight: 400;
-		text-align: left;
-		font-variant-numeric: tabular-nums;
-	}
-	thead th {
-		border: 0;
-		color: var(--ink-soft);
-	}
-	th button {
-		min-height: 2rem;
-		text-decoration: underline dotted;
-		text-underline-offset: 3px;
-		cursor: pointer;
 	}
 	@media (max-width: 560px) {
 		.body {

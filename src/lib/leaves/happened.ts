@@ -10,14 +10,22 @@ export const tickKinds = {
 	lampPost: { ink: 'lamp-text', shape: 'M5 0L10 5L5 10L0 5Z' },
 	log: { ink: 'ink', shape: 'M2 2H8V10H2Z' }
 } as const;
-export type TickKind = keyof typeof tickKinds;
+type TickKind = keyof typeof tickKinds;
+
+export interface Tick {
+	readonly kind: TickKind;
+	/** Seconds since Run. */
+	readonly time: number;
+	readonly ink: string;
+	readonly shape: string;
+}
 
 /** Bumps are of this robot; lamp posts and lines of the log are of all. */
-export const happened = ({ outcome, log }: Attempt, { bumps }: RobotRun) => [
+export const happened = ({ outcome, log }: Attempt, { bumps }: RobotRun): Tick[] => [
 	...ticksOf('bump', bumps),
 	...ticksOf('lampPost', outcome.lampPosts),
 	...ticksOf('log', log)
 ];
 
-const ticksOf = (kind: TickKind, moments: readonly { readonly time: number }[]) =>
+const ticksOf = (kind: TickKind, moments: readonly { readonly time: number }[]): Tick[] =>
 	moments.map(({ time }) => ({ kind, time, ...tickKinds[kind] }));

@@ -2,6 +2,7 @@
 	/** The robot that the plan is for: its state, and the way to its settings. */
 	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { BatteryMedium, Radio } from '@lucide/svelte';
+	import { colourCode } from '$core/colours';
 	import { robotKindOf } from '$core/robots/kinds';
 	import { t } from '$lib/i18n';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
@@ -17,7 +18,6 @@
 	const charge = $derived(real ? real.battery : sample?.columns.battery);
 	const source = $derived(t(real ? 'bench.measured' : 'bench.modelled'));
 	const battery = $derived(charge === undefined ? null : Math.round(charge * 100));
-	const glow = (lamp: number) => `#${lamp.toString(16).padStart(6, '0')}`;
 	const lamps = $derived(
 		kind.columns
 			.filter(({ unit }) => unit === 'colour')
@@ -37,7 +37,7 @@
 	>
 		<span class="lamps" aria-hidden="true">
 			{#each lamps as lamp, index (index)}
-				<span class="lamp" class:lit={lamp !== 0} style:--glow={glow(lamp)}></span>
+				<span class="lamp" class:lit={lamp !== 0} style:--glow={colourCode(lamp)}></span>
 			{/each}
 		</span>
 		{#if real}<Radio size={16} aria-hidden="true" />{/if}

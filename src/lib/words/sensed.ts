@@ -1,6 +1,6 @@
 /** Values as they come out while a plan runs, in words. */
 import type { Datum, NumberType, Type } from '$core/types';
-import { floorColours } from '$core/colours';
+import { colourCode, floorColours } from '$core/colours';
 import { t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
 import { showNumber } from './format';
@@ -9,7 +9,7 @@ import { showNumber } from './format';
 export function showSensed(type: Type, value: number): string {
 	if (Number.isNaN(value)) return t('readings.nothing');
 	if (type.kind === 'truth') return t(value ? 'constant.yes' : 'constant.no');
-	if (type.kind === 'colour') return colourOf(`#${value.toString(16).padStart(6, '0')}`);
+	if (type.kind === 'colour') return colourOf(colourCode(value));
 	return type.kind === 'number' ? showUnits(type, value) : String(value);
 }
 

@@ -53,14 +53,16 @@ export class OverTime {
 		this.beside === 'previous' ? this.shows.previous : this.kept
 	);
 
-	private get player(): Player {
-		return this.shows.player;
-	}
-
 	/** All that can be drawn: colours are no heights. */
 	readonly offered: readonly Series[] = $derived.by(() => {
 		const { attempt, run } = this.shows.player;
 		return attempt && run ? drawn(attempt, run) : [];
+	});
+	/** Likewise of the attempt beside. */
+	private readonly ofOther: readonly Series[] = $derived.by(() => {
+		const { other } = this;
+		const run = other?.runs.find(({ id }) => id === this.shows.player.run?.id) ?? other?.runs[0];
+		return other && run ? drawn(other, run) : [];
 	});
 	readonly chosen: readonly Series[] = $derived.by(() => {
 		const wanted = this.picked ?? usual;
@@ -92,28 +94,21 @@ export class OverTime {
 
 	/** @param stretches of the axis that can be told apart */
 	lines(stretches: number): Line[] {
-		const { from, to, shift, chosen } = this;
+		const { from, to, shift, chosen, ofOther } = this;
 		const own = chosen.map((series, place) => ({
 			...{ series, place, isOther: false },
 			points: seenOf(series, from, to, stretches)
 		}));
-		const others = this.seriesOfOther();
 		return [
 			...own,
 			...chosen.flatMap(({ key }, place) => {
-				const series = others.find((each) => each.key === key);
+				const series = ofOther.find((each) => each.key === key);
 				if (!series) return [];
 				const points = seenOf(series, from - shift, to - shift, stretches);
 				const shifted = points.map(({ x, y }) => ({ x: x + shift, y }));
 				return [{ series, place, isOther: true, points: shifted }];
 			})
 		];
-	}
-
-	private seriesOfOther(): readonly Series[] {
-		const { other, player } = this;
-		const run = other?.runs.find(({ id }) => id === player.run?.id) ?? other?.runs[0];
-		return other && run ? drawn(other, run) : [];
 	}
 
 	/** Draws a figure, or leaves it out. */

@@ -1,7 +1,7 @@
 /** What is looked at of an attempt beside its trace: its legs, against what was intended. */
 import { firstWrong, legsIn, meantEnd, type Leg } from '$core/attempts/legs';
 import { shapeOf, type DrivenShape } from '$core/attempts/shape';
-import { reasonsOf, type Reason } from '$core/reasons';
+import { reasonsIn, type Reason } from '$core/reasons';
 import type { Attempt } from '$core/simulation/attempt';
 import { rehearseIdeally } from '$lib/desk/rehearser';
 import type { Made, Runs } from '$lib/desk/runs.svelte';
@@ -22,12 +22,13 @@ export class Refining {
 		const { attempt, run } = this.runs.player;
 		return attempt && run && !this.runs.isLive ? legsIn(attempt, run, this.intended) : [];
 	});
-	/** Those that moved or were to move, in the order that is wanted. */
-	readonly shown: readonly Leg[] = $derived.by(() => {
-		const moving = this.legs.filter(isMove);
-		return this.order === 'asRun' ? moving : moving.toSorted((a, b) => b.cost - a.cost);
-	});
-	readonly first = $derived.by(() => firstWrong(this.legs.filter(isMove)));
+	/** Those that moved or were to move. */
+	private readonly moving: readonly Leg[] = $derived.by(() => this.legs.filter(isMove));
+	/** The same, in the order that is wanted. */
+	readonly shown: readonly Leg[] = $derived.by(() =>
+		this.order === 'asRun' ? this.moving : this.moving.toSorted((a, b) => b.cost - a.cost)
+	);
+	readonly first = $derived.by(() => firstWrong(this.moving));
 	readonly chosen = $derived.by(() => this.legs.find((leg) => legKey(leg) === this.key) ?? null);
 
 	/** What the way was like, where it had sides, corners or bends. */
@@ -41,11 +42,10 @@ export class Refining {
 	readonly reasons: Readonly<Record<string, readonly Reason[]>> = $derived.by(() => {
 		const { attempt, run } = this.runs.player;
 		if (!attempt || !run || attempt.source.type === 'run') return {};
-		const scene = { attempt, run, legs: this.legs, intended: this.intended };
-		const moving = this.legs.filter(isMove);
+		const look = reasonsIn({ attempt, run, legs: this.legs, intended: this.intended });
 		return Object.fromEntries(
-			moving.map((leg) => {
-				const found = reasonsOf(leg, scene);
+			this.moving.map((leg) => {
+				const found = look(leg);
 				// That nobody knows is worth a word only where mending begins.
 				const isKnown = ({ matter }: Reason) => matter !== 'undecided' || leg === this.first;
 				return [legKey(leg), found.filter(isKnown)];
