@@ -42,7 +42,10 @@ test('each leg says what it did of its own, and is shown near', async ({ page })
 	await expect(page.getByTestId('ghost')).toHaveCount(0);
 });
 
-test('attempts are kept, named, pinned, sent to a file and had again', async ({ page }) => {
+test('attempts are kept, named, pinned, sent to a file and had again', async ({
+	page,
+	browser
+}) => {
 	await openPlan(page, [go(0.5)]);
 	const rehearse = page.getByRole('button', { name: 'Rehearse' });
 	await rehearse.click();
@@ -62,6 +65,19 @@ test('attempts are kept, named, pinned, sent to a file and had again', async ({ 
 	await page.keyboard.press('Enter');
 	await expect(rows.nth(1)).toContainText('The first');
 	await rows.nth(1).getByRole('button', { name: 'Keep it always' }).click();
+	// Another device has them from the server.
+	const other = await (await browser.newContext()).newPage();
+	await other.goto(page.url());
+	const theirs = other.getByRole('region', { name: 'Attempts' }).getByRole('listitem');
+	await expect(async () => {
+		await other.reload();
+		await other.getByRole('button', { name: 'Attempts', exact: true }).click();
+		await expect(theirs.filter({ hasText: 'The first' })).toHaveCount(1, { timeout: 2000 });
+	}).toPass();
+	await theirs.filter({ hasText: 'The first' }).locator('[data-attempt]').click();
+	await expect(theirs.locator('[aria-current=true]')).toContainText('The first');
+	await other.context().close();
+
 	await leaf.getByLabel('Which of them').selectOption({ label: 'Pinned' });
 	await expect(rows).toHaveCount(1);
 	const [download] = await Promise.all([

@@ -1,5 +1,6 @@
 /** What the person at this device prefers: how much the shelf offers, and the units they read. */
 import { levels } from '$core/levels';
+import { attemptCounts, usualCount } from '$workers/attempt-counts';
 import { store, stored } from './storage';
 
 const key = 'lantern-step.preferences';
@@ -23,6 +24,8 @@ interface Choices {
 	readonly floorShare: number;
 	/** Home shows this person's own plans first of all, not everybody's. */
 	readonly showsMine: boolean;
+	/** Attempts of one plan that this device keeps, beside those that are pinned. */
+	readonly attemptsKept: number;
 }
 
 function load(): Choices {
@@ -49,7 +52,8 @@ function read(found: Partial<Record<keyof Choices, unknown>>): Choices {
 		lastCourse: textOr(found.lastCourse),
 		lastKind: textOr(found.lastKind),
 		floorShare: share >= 0.25 && share <= 0.75 ? share : 0.5,
-		showsMine: found.showsMine === true
+		showsMine: found.showsMine === true,
+		attemptsKept: oneOf<number>(attemptCounts, found.attemptsKept, usualCount)
 	};
 }
 
@@ -76,6 +80,9 @@ class Preferences {
 	}
 	get showsMine() {
 		return this.choices.showsMine;
+	}
+	get attemptsKept() {
+		return this.choices.attemptsKept;
 	}
 	get lastKind() {
 		return this.choices.lastKind;

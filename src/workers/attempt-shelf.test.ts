@@ -4,7 +4,8 @@ import { pack } from '../core/attempts/packed';
 import { simulate } from '../core/simulation/simulate';
 import { courseOf, go, planOf, right } from '../core/testing/sample';
 import { AttemptShelf, mostBytes } from './attempt-shelf';
-import { mostOfPlan, type Keeping } from './attempt-store';
+import { usualCount } from './attempt-counts';
+import type { Keeping } from './attempt-store';
 
 const plan = planOf([go(0.3), right(90)]);
 const course = courseOf();
@@ -68,12 +69,12 @@ describe('what this device keeps of attempts', () => {
 		const shelf = new AttemptShelf();
 		const other = keeping({ planId: 'q' });
 		await shelf.keep(other, attempt);
-		const all = Array.from({ length: mostOfPlan + 3 }, () => keeping());
+		const all = Array.from({ length: usualCount + 3 }, () => keeping());
 		await shelf.keep(all[0]!, attempt);
 		await shelf.mark(all[0]!.id, { isPinned: true });
 		for (const each of all.slice(1)) await shelf.keep(each, attempt);
 		const ids = await idsOf(shelf);
-		expect(ids).toHaveLength(mostOfPlan + 1);
+		expect(ids).toHaveLength(usualCount + 1);
 		expect(ids).toContain(all[0]!.id);
 		expect(ids).not.toContain(all[1]!.id);
 		expect(await idsOf(shelf, 'q')).toEqual([other.id]);

@@ -4,8 +4,15 @@
  */
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
+import { strFromU8, strToU8 } from 'fflate';
 import { attemptDocument, attemptFormat } from '../core/attempts/attempt-document';
 import { pack, unpack } from '../core/attempts/packed';
+import {
+	notesOf,
+	type AttemptNotes,
+	type FetchedAttempt,
+	type ListedAttempt
+} from '../core/attempts/kept';
 import { readRecording } from '../core/attempts/recording';
 import { attemptSummary } from '../core/attempts/summary';
 import { courseFormat, type Course } from '../core/course/course';
@@ -15,13 +22,12 @@ import { planFormat, type Plan } from '../core/plan/plan';
 import { failure, success, type Result } from '../core/sentence';
 import type { Attempt } from '../core/simulation/attempt';
 import { modelVersion } from '../core/simulation/settings';
+import { usualCount } from './attempt-counts';
 import {
-	mostOfPlan,
+	attemptRows,
 	newestFirst,
 	openAttempts,
-	attemptRows,
 	type AttemptDatabase,
-	type AttemptNotes,
 	type AttemptRow,
 	type Keeping
 } from './attempt-store';
@@ -33,16 +39,25 @@ export const mostBytes = 20_000_000;
 const goneFor = 3_600_000;
 
 export interface OpenedAttempt {
-	readonly row: AttemptRow;
+	readonly row: ListedAttempt;
 	readonly attempt: Attempt;
 	readonly plan: Plan;
 	readonly course: Course;
 }
 
 const hashOf = (text: string): string => bytesToHex(sha256(utf8ToBytes(text)));
+const textOf = (bytes: Uint8Array): string => btoa(strFromU8(bytes, true));
+const bytesOf = (base64: string): Uint8Array => strToU8(atob(base64), true);
+
+interface Bodies {
+	readonly planText: string;
+	readonly courseText: string;
+}
 
 export class AttemptShelf {
 	private opened: Promise<AttemptDatabase> | undefined;
+	/** Of one plan, beside those that are pinned. */
+	most: number = usualCount;
 
 	/** Null where a browser offers no storage. */
 	private async database(): Promise<AttemptDatabase | null> {
@@ -66,25 +81,44 @@ export class AttemptShelf {
 		const { plan, course, ...rest } = keeping;
 		const recording = pack(attempt);
 		const [planText, courseText] = [JSON.stringify(plan), JSON.stringify(course)];
+		const before = await database.get('rows', keeping.id);
 		const row: AttemptRow = {
 			...rest,
+			...(before && notesOf(before)),
 			...notes,
 			summary: attemptSummary(attempt),
 			modelVersion,
 			courseMark: keeping.courseMark ?? markOf(course),
 			planHash: hashOf(planText),
 			courseHash: hashOf(courseText),
-			bytes: recording.length
+			bytes: recording.length,
+			change: (before?.change ?? 0) + 1
 		};
-		const put = () => putAll(database, row, recording, { planText, courseText });
+		return (await this.put(row, recording, { planText, courseText })) ? row : null;
+	}
+
+	/** Where it is full, the oldest make room, once. @returns whether it is kept */
+	private async put(row: AttemptRow, recording: Uint8Array, bodies: Bodies): Promise<boolean> {
+		const database = await this.database();
+		if (!database) return false;
+		const put = () => putAll(database, row, recording, bodies);
 		try {
-			// Where it is full, the oldest make room, once.
-			await put().catch(() => makeRoom(database, row, mostBytes / 4).then(put));
-			await makeRoom(database, row, mostBytes);
-			return row;
+			await put().catch(() => makeRoom(database, row, this.most, mostBytes / 4).then(put));
+			await makeRoom(database, row, this.most, mostBytes);
+			return true;
 		} catch {
-			return null;
+			return false;
 		}
+	}
+
+	/** Keeps one as the server has it. @returns whether it is kept */
+	takeFetched(fetched: FetchedAttempt): Promise<boolean> {
+		const { row, plan: planText, course: courseText } = fetched;
+		const recording = bytesOf(fetched.recording);
+		const hashes = { planHash: hashOf(planText), courseHash: hashOf(courseText) };
+		const sent = { change: 0, isWhole: true };
+		const kept = { ...row, ...hashes, bytes: recording.length, change: 0, sent };
+		return this.put(kept, recording, { planText, courseText });
 	}
 
 	/** Of a plan, newest first. */
@@ -101,16 +135,63 @@ export class AttemptShelf {
 
 	/** @returns the row as it is now; null where there is none */
 	async mark(id: string, notes: AttemptNotes): Promise<AttemptRow | null> {
-		return this.change(id, (row) => ({ ...row, ...notes }));
+		return this.change(id, (row) => ({ ...row, ...notes, change: (row.change ?? 0) + 1 }));
 	}
 
 	/** It can be brought back for an hour. */
 	async remove(id: string): Promise<void> {
-		await this.change(id, (row) => ({ ...row, goneAt: Date.now() }));
+		await this.change(id, (row) => ({
+			...row,
+			goneAt: Date.now(),
+			change: (row.change ?? 0) + 1
+		}));
 	}
 
 	async bringBack(id: string): Promise<AttemptRow | null> {
-		return this.change(id, (row) => ({ ...row, goneAt: undefined }));
+		return this.change(id, (row) => ({
+			...row,
+			goneAt: undefined,
+			change: (row.change ?? 0) + 1
+		}));
+	}
+
+	/** Ids of those of a plan that were deleted here. */
+	async goneOf(planId: string): Promise<string[]> {
+		const all = (await (await this.database())?.getAllFromIndex('rows', 'planId', planId)) ?? [];
+		return all.flatMap(({ id, goneAt }) => (goneAt === undefined ? [] : [id]));
+	}
+
+	/** What the server does not have as it is here, oldest first. */
+	async unsent(): Promise<AttemptRow[]> {
+		const all = (await (await this.database())?.getAll('rows')) ?? [];
+		const isSent = ({ change = 0, sent }: AttemptRow) => sent?.change === change;
+		return all.filter((row) => !isSent(row)).toSorted((a, b) => newestFirst(b, a));
+	}
+
+	/** All of one that the server wants. */
+	async wholeOf({ id, planHash, courseHash }: AttemptRow) {
+		const database = await this.database();
+		const [recording, plan, course] = await Promise.all([
+			database?.get('recordings', id),
+			database?.get('bodies', planHash),
+			database?.get('bodies', courseHash)
+		]);
+		const isWhole = recording && plan !== undefined && course !== undefined;
+		return isWhole ? { recording: textOf(recording), bodies: [plan, course] as const } : null;
+	}
+
+	/** The server has it as it was in this row, or does not take it. */
+	async setSent({ id, change = 0 }: AttemptRow, isWhole: boolean): Promise<void> {
+		await this.change(id, (row) => ({ ...row, sent: { change, isWhole } }));
+	}
+
+	/** What others have written to it holds here, too, unless this device has something to say itself. */
+	async takeNotes(listed: ListedAttempt): Promise<void> {
+		await this.change(listed.id, (row) => {
+			const isSaid = row.sent?.change === (row.change ?? 0);
+			const { name, note, isPinned, marks } = listed;
+			return isSaid ? { ...row, name, note, isPinned, marks } : row;
+		});
 	}
 
 	private async change(
@@ -152,9 +233,10 @@ export class AttemptShelf {
 		const opened = await this.open(id);
 		if (!opened.ok) return opened;
 		const { row, attempt, plan, course } = opened.value;
-		const { at, name, note, touches, only } = row;
+		const { at, touches, only } = row;
+		const { name, note, marks } = notesOf(row);
 		const origin = { at: new Date(at).toISOString(), plan, course, touches, only };
-		const document = { ...attemptDocument(attempt, origin), name, note };
+		const document = { ...attemptDocument(attempt, origin), name, note, marks };
 		return success(writeDocument({ ...document, modelVersion: row.modelVersion }));
 	}
 
@@ -162,11 +244,14 @@ export class AttemptShelf {
 	async takeFile(text: string, place: Pick<Keeping, 'id' | 'planId' | 'courseId'>) {
 		const read = readDocument(text, attemptFormat);
 		if (!read.ok) return read;
-		const { at, name, note, plan, course, touches, only, recording } = read.value;
+		const { at, name, note, marks, plan, course, touches, only, recording } = read.value;
 		const attempt = readRecording(recording);
 		if (!attempt.ok) return attempt;
 		const keeping = { ...place, at: Date.parse(at), plan, course, touches, only };
-		const row = await this.keep(keeping, attempt.value, { name, note, isPinned: true });
+		const row = await this.keep(keeping, attempt.value, {
+			...{ name, note, marks },
+			isPinned: true
+		});
 		return row ? success(row) : failure('attempt.noRoom');
 	}
 }
@@ -175,7 +260,7 @@ async function putAll(
 	database: AttemptDatabase,
 	row: AttemptRow,
 	recording: Uint8Array,
-	{ planText, courseText }: { readonly planText: string; readonly courseText: string }
+	{ planText, courseText }: Bodies
 ): Promise<void> {
 	const transaction = database.transaction(['rows', 'recordings', 'bodies'], 'readwrite');
 	await Promise.all([
@@ -187,16 +272,24 @@ async function putAll(
 	]);
 }
 
-/** Those that go: deleted ones, the oldest of the same plan, and the oldest of all once there is no room. */
-function going(rows: readonly AttemptRow[], kept: AttemptRow, most: number): AttemptRow[] {
+/**
+ * Those that go: deleted ones, the oldest of the same plan, and the oldest of all once there is no room.
+ * @param most of one plan @param room bytes of all
+ */
+function going(
+	rows: readonly AttemptRow[],
+	kept: AttemptRow,
+	most: number,
+	room: number
+): AttemptRow[] {
 	const sorted = rows.toSorted(newestFirst);
 	const isFree = (row: AttemptRow) => !row.isPinned && row.id !== kept.id;
 	const isOld = ({ goneAt = Infinity }: AttemptRow) => Date.now() - goneAt > goneFor;
 	const ofPlan = sorted.filter((row) => row.planId === kept.planId && !row.isPinned);
-	const gone = new Set([...sorted.filter(isOld), ...ofPlan.slice(mostOfPlan).filter(isFree)]);
+	const gone = new Set([...sorted.filter(isOld), ...ofPlan.slice(most).filter(isFree)]);
 	let bytes = sorted.reduce((sum, row) => sum + (gone.has(row) ? 0 : row.bytes), 0);
 	for (const row of sorted.toReversed().filter(isFree)) {
-		if (bytes <= most) break;
+		if (bytes <= room) break;
 		if (gone.has(row)) continue;
 		gone.add(row);
 		bytes -= row.bytes;
@@ -204,7 +297,12 @@ function going(rows: readonly AttemptRow[], kept: AttemptRow, most: number): Att
 	return [...gone];
 }
 
-async function makeRoom(database: AttemptDatabase, kept: AttemptRow, most: number): Promise<void> {
+async function makeRoom(
+	database: AttemptDatabase,
+	kept: AttemptRow,
+	most: number,
+	room: number
+): Promise<void> {
 	const transaction = database.transaction(['rows', 'recordings', 'bodies'], 'readwrite');
 	const [rows, recordings, bodies] = [
 		transaction.objectStore('rows'),
@@ -212,7 +310,7 @@ async function makeRoom(database: AttemptDatabase, kept: AttemptRow, most: numbe
 		transaction.objectStore('bodies')
 	];
 	const all = await rows.getAll();
-	const gone = going(all, kept, most);
+	const gone = going(all, kept, most, room);
 	const left = all.filter((row) => !gone.includes(row));
 	const used = new Set(left.flatMap(({ planHash, courseHash }) => [planHash, courseHash]));
 	const unused = gone

@@ -1,12 +1,9 @@
 /** Where attempts lie on this device (IndexedDB), told without what packs them: home looks there, too. */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { AttemptSummary } from '../core/attempts/summary';
+import type { ListedAttempt } from '../core/attempts/kept';
 import type { Course } from '../core/course/course';
 import type { Plan } from '../core/plan/plan';
 import type { Touch } from '../core/simulation/touch';
-
-/** Attempts of one plan that are kept beside those that are pinned. */
-export const mostOfPlan = 50;
 
 /** What an attempt is of. */
 export interface Keeping {
@@ -23,24 +20,23 @@ export interface Keeping {
 	readonly only?: string | undefined;
 }
 
-/** What a person writes to it. */
-export interface AttemptNotes {
-	readonly name?: string | undefined;
-	readonly note?: string | undefined;
-	readonly isPinned?: boolean | undefined;
-}
-
-/** What a list shows of one. */
-export interface AttemptRow extends Omit<Keeping, 'plan' | 'course'>, AttemptNotes {
-	readonly summary: AttemptSummary;
-	readonly modelVersion: number;
-	readonly courseMark: number;
+/** A row of this device: what a list shows of one, and where the rest of it lies. */
+export interface AttemptRow extends ListedAttempt {
 	readonly planHash: string;
 	readonly courseHash: string;
 	/** Of the recording. */
 	readonly bytes: number;
 	/** When somebody deleted it, milliseconds since 1970: it may still be wanted back. */
 	readonly goneAt?: number | undefined;
+	/** One more with each change, and what the server has of it. */
+	readonly change?: number | undefined;
+	readonly sent?: OnServer | undefined;
+}
+
+export interface OnServer {
+	readonly change: number;
+	/** The server has it whole, and not only word that it does not take it. */
+	readonly isWhole: boolean;
 }
 
 interface Shape extends DBSchema {
@@ -71,4 +67,4 @@ export async function attemptRows(
 	return all.filter(({ goneAt }) => goneAt === undefined).toSorted(newestFirst);
 }
 
-export const newestFirst = (a: AttemptRow, b: AttemptRow): number => b.at - a.at;
+export const newestFirst = (a: ListedAttempt, b: ListedAttempt): number => b.at - a.at;

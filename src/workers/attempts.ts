@@ -1,24 +1,43 @@
-/** The worker that keeps attempts on this device, packs and unpacks them, and reads them from files. */
+/** The worker that keeps attempts on this device, packs and unpacks them, and carries them to the server. */
 import { expose } from 'comlink';
+import type { AttemptNotes, ListedAttempt } from '../core/attempts/kept';
 import type { Attempt } from '../core/simulation/attempt';
+import { AttemptPost } from './attempt-post';
 import { AttemptShelf } from './attempt-shelf';
 import type { Keeping } from './attempt-store';
 import { handOver } from './hand-over';
 
 const shelf = new AttemptShelf();
+const post = new AttemptPost(shelf);
+
+/** The server hears of it soon; nobody waits for that. */
+async function told<T>(work: Promise<T>): Promise<T> {
+	const done = await work;
+	void post.send();
+	return done;
+}
 
 const service = {
-	keep: (keeping: Keeping, attempt: Attempt) => shelf.keep(keeping, attempt),
-	takeOver: (keeping: Keeping, attempt: Attempt) => shelf.takeOver(keeping, attempt),
-	list: (planId: string) => shelf.list(planId),
-	mark: (id: string, marks: Parameters<AttemptShelf['mark']>[1]) => shelf.mark(id, marks),
-	remove: (id: string) => shelf.remove(id),
-	bringBack: (id: string) => shelf.bringBack(id),
-	fileOf: (id: string) => shelf.fileOf(id),
+	/** @param most of one plan, beside those that are pinned */
+	keep(keeping: Keeping, attempt: Attempt, most: number): Promise<ListedAttempt | null> {
+		shelf.most = most;
+		return told(shelf.keep(keeping, attempt));
+	},
+	takeOver: (keeping: Keeping, attempt: Attempt) => told(shelf.takeOver(keeping, attempt)),
+	list: (planId: string): Promise<ListedAttempt[]> => told(shelf.list(planId)),
+	listAll: (planId: string) => post.list(planId),
+	mark: (id: string, notes: AttemptNotes): Promise<ListedAttempt | null> =>
+		told(shelf.mark(id, notes)),
+	remove: (id: string) => told(shelf.remove(id)),
+	bringBack: (id: string): Promise<ListedAttempt | null> => told(shelf.bringBack(id)),
+	fileOf: async (id: string) => {
+		const opened = await post.open(id);
+		return opened.ok ? shelf.fileOf(id) : opened;
+	},
 	takeFile: (text: string, place: Parameters<AttemptShelf['takeFile']>[1]) =>
-		shelf.takeFile(text, place),
+		told(shelf.takeFile(text, place)),
 	async open(id: string) {
-		const opened = await shelf.open(id);
+		const opened = await post.open(id);
 		return opened.ok ? handOver(opened, opened.value.attempt) : opened;
 	}
 };

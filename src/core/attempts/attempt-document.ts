@@ -6,6 +6,7 @@ import { planFormat, type Plan } from '../plan/plan';
 import type { Attempt } from '../simulation/attempt';
 import { maximumTouches, modelVersion } from '../simulation/settings';
 import { touchSchema, type Touch } from '../simulation/touch';
+import { markSchema, mostMarks, type Mark } from './marks';
 import { recordingOf, recordingSchema, type Recording } from './recording';
 
 export interface AttemptDocument {
@@ -19,6 +20,7 @@ export interface AttemptDocument {
 	readonly course: Course;
 	readonly touches?: readonly Touch[] | undefined;
 	readonly only?: string | undefined;
+	readonly marks?: readonly Mark[] | undefined;
 	readonly recording: Recording;
 }
 
@@ -40,6 +42,11 @@ export const attemptFormat: DocumentFormat<AttemptDocument> = {
 			.optional()
 			.describe('When a hand touched a robot.'),
 		only: identifierSchema.optional().describe('The one chain that ran.'),
+		marks: z
+			.array(markSchema)
+			.max(mostMarks)
+			.optional()
+			.describe('What a hand marked on the real floor.'),
 		recording: recordingSchema
 	}) as unknown as z.ZodType<AttemptDocument>
 };

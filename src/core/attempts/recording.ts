@@ -3,13 +3,14 @@ import { z } from 'zod';
 import { readings } from '../expressions/vocabulary';
 import { robotKindOf } from '../robots/kinds';
 import { robotFormat } from '../robots/robot-document';
-import { variations, type RobotKind } from '../robots/robot';
+import type { RobotKind } from '../robots/robot';
 import type { Attempt, CrateTrace, RobotRun, SensedColumns } from '../simulation/attempt';
 import {
 	bumpSchema,
 	loggedSchema,
 	noteSchema,
 	outcomeSchema,
+	sourceSchema,
 	toneSchema
 } from '../simulation/attempt-schema';
 import { failure, success, type Result } from '../sentence';
@@ -60,12 +61,6 @@ const runSchema = z.strictObject({
 	tones: z.array(toneSchema),
 	pathLength: z.number().describe('Metres.')
 });
-
-const sourceSchema = z.discriminatedUnion('type', [
-	z.strictObject({ type: z.literal('rehearsal'), variation: z.enum(variations), seed: z.int() }),
-	z.strictObject({ type: z.literal('run') }),
-	z.strictObject({ type: z.literal('played') })
-]);
 
 export const recordingSchema = z.strictObject({
 	source: sourceSchema,

@@ -1,28 +1,39 @@
 /** What a list shows of an attempt. */
+import { z } from 'zod';
+import { identifierSchema } from '../document';
 import * as exact from '../exact';
-import type { Sentence } from '../sentence';
-import type { Attempt, OutcomeKind, RobotRun, Source } from '../simulation/attempt';
+import { outcomes, type Attempt, type RobotRun } from '../simulation/attempt';
+import { sentenceSchema, sourceSchema } from '../simulation/attempt-schema';
 
-export interface AttemptSummary {
-	readonly source: Source;
-	readonly kind: OutcomeKind;
-	readonly reason: Sentence;
-	readonly seconds: number;
-	readonly reachedFinish: boolean;
-	readonly bumps: number;
-	readonly robots: readonly {
-		readonly id: string;
-		readonly kind: string;
-		readonly name: string;
-		/** 0 to 1 when it began; null where nobody knows. */
-		readonly battery: number | null;
-		/** Where it went: points in whole centimetres from the south-west corner, as "x,y x,y". */
-		readonly path: string;
-	}[];
-}
-
-/** Points of a path at the most. */
+/** Points of a path at the most, and letters of each. */
 const mostPoints = 60;
+const mostLetters = 16;
+
+export const attemptSummarySchema = z.strictObject({
+	source: sourceSchema,
+	kind: z.enum(outcomes),
+	reason: sentenceSchema,
+	seconds: z.number().min(0),
+	reachedFinish: z.boolean(),
+	bumps: z.int().min(0),
+	robots: z
+		.array(
+			z.strictObject({
+				id: identifierSchema,
+				kind: z.string().max(40),
+				name: z.string().max(80),
+				/** 0 to 1 when it began; null where nobody knows. */
+				battery: z.number().nullable(),
+				/** Where it went: points in whole centimetres from the south-west corner, as "x,y x,y". */
+				path: z
+					.string()
+					.max(mostPoints * mostLetters)
+					.regex(/^(-?\d+,-?\d+( -?\d+,-?\d+)*)?$/)
+			})
+		)
+		.max(16)
+});
+export type AttemptSummary = Readonly<z.infer<typeof attemptSummarySchema>>;
 
 export const attemptSummary = ({ source, outcome, runs }: Attempt): AttemptSummary => ({
 	source,

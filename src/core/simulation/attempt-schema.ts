@@ -1,5 +1,6 @@
 /** What a recording is made of, as JSON holds it: for what comes from a file, a device or a robot. */
 import { z } from 'zod';
+import { variations } from '../robots/robot';
 import { outcomes } from './attempt';
 
 export const sentenceSchema = z.strictObject({
@@ -73,3 +74,10 @@ export const outcomeSchema = z.strictObject({
 	reachedFinish: z.boolean(),
 	lampPosts: z.array(z.strictObject({ id: z.string(), time: z.number() }))
 });
+
+/** Where an attempt comes from. */
+export const sourceSchema = z.discriminatedUnion('type', [
+	z.strictObject({ type: z.literal('rehearsal'), variation: z.enum(variations), seed: z.int() }),
+	z.strictObject({ type: z.literal('run') }),
+	z.strictObject({ type: z.literal('played') })
+]);

@@ -1,10 +1,10 @@
 /** The attempts of a plan that this device has kept, and what is done with them. */
+import type { AttemptNotes, ListedAttempt } from '$core/attempts/kept';
 import type { Attempt } from '$core/simulation/attempt';
 import { say, t } from '$lib/i18n';
 import { downloadText } from '$lib/files/downloads';
 import { textOfFile } from '$lib/files/files';
 import type { OpenedAttempt } from '$workers/attempt-shelf';
-import type { AttemptNotes, AttemptRow } from '$workers/attempt-store';
 import { forget } from '$workers/kept';
 import { keeper } from './keeper';
 import './words';
@@ -22,7 +22,7 @@ export const attemptFilters = [
 export type AttemptFilter = (typeof attemptFilters)[number];
 
 /** @param robot the name of the one that is shown */
-const passes: Readonly<Record<AttemptFilter, (row: AttemptRow, robot: string) => boolean>> = {
+const passes: Readonly<Record<AttemptFilter, (row: ListedAttempt, robot: string) => boolean>> = {
 	all: () => true,
 	pinned: ({ isPinned }) => isPinned === true,
 	arrived: ({ summary }) => summary.reachedFinish,
@@ -55,13 +55,15 @@ interface Stage {
 
 export class AttemptList {
 	/** Newest first. */
-	rows = $state.raw<readonly AttemptRow[]>([]);
+	rows = $state.raw<readonly ListedAttempt[]>([]);
 	isRead = $state(false);
+	/** The server could not be asked: only what this device has is listed. */
+	isOfDeviceOnly = $state(false);
 	filter = $state<AttemptFilter>('all');
 	/** What has just been done, or could not be. */
 	news = $state('');
 	/** The one that was deleted last. */
-	gone = $state.raw<AttemptRow | null>(null);
+	gone = $state.raw<ListedAttempt | null>(null);
 	/** Those that lie over the one on the floor, each with a letter. */
 	laid = $state.raw<readonly LaidOver[]>([]);
 	readonly passing = $derived.by(() =>
@@ -72,8 +74,14 @@ export class AttemptList {
 	constructor(private readonly stage: Stage) {}
 
 	async read(): Promise<void> {
-		this.rows = await keeper().list(this.stage.planId);
+		const { planId } = this.stage;
+		this.rows = await keeper().list(planId);
 		this.isRead = true;
+		const all = await keeper().listAll(planId);
+		this.isOfDeviceOnly = all === null;
+		// Some may have come meanwhile.
+		const here = this.rows.filter(({ id }) => all?.every((row) => row.id !== id));
+		if (all) this.rows = [...all, ...here].toSorted((a, b) => b.at - a.at);
 	}
 
 	get shown(): string | null {
@@ -81,12 +89,12 @@ export class AttemptList {
 	}
 
 	/** One has been kept, or changed. */
-	put(row: AttemptRow): void {
+	put(row: ListedAttempt): void {
 		const others = this.rows.filter(({ id }) => id !== row.id);
 		this.rows = [...others, row].toSorted((a, b) => b.at - a.at);
 	}
 
-	async show({ id }: AttemptRow): Promise<void> {
+	async show({ id }: ListedAttempt): Promise<void> {
 		this.asked += 1;
 		const { asked } = this;
 		const opened = await keeper().open(id);
@@ -97,7 +105,7 @@ export class AttemptList {
 	}
 
 	/** Lays it over the one on the floor, or takes it away again. */
-	async lay({ id }: AttemptRow): Promise<void> {
+	async lay({ id }: ListedAttempt): Promise<void> {
 		const isLaid = () => this.laid.some((each) => each.id === id);
 		if (isLaid()) {
 			this.laid = this.laid.filter((each) => each.id !== id);
@@ -113,12 +121,12 @@ export class AttemptList {
 		else this.laid = [...this.laid, { id, letter, attempt: opened.value.attempt }];
 	}
 
-	async mark({ id }: AttemptRow, notes: AttemptNotes): Promise<void> {
+	async mark({ id }: ListedAttempt, notes: AttemptNotes): Promise<void> {
 		const row = await keeper().mark(id, notes);
 		if (row) this.put(row);
 	}
 
-	async remove(row: AttemptRow): Promise<void> {
+	async remove(row: ListedAttempt): Promise<void> {
 		await keeper().remove(row.id);
 		await forget(row.id);
 		this.rows = this.rows.filter(({ id }) => id !== row.id);
@@ -134,7 +142,7 @@ export class AttemptList {
 		this.news = row ? t('attempts.back') : '';
 	}
 
-	async toFile(row: AttemptRow): Promise<void> {
+	async toFile(row: ListedAttempt): Promise<void> {
 		const text = await keeper().fileOf(row.id);
 		if (!text.ok) this.news = say(text.failure);
 		else downloadText(row.name ?? t('attempts.fileName'), 'attempt', text.value);

@@ -1,5 +1,5 @@
 import { beforeEach, expect, it, vi } from 'vitest';
-import type { AttemptRow } from '$workers/attempt-store';
+import type { ListedAttempt } from '$core/attempts/kept';
 import { AttemptList, type AttemptFilter } from './attempt-list.svelte';
 import { keeper } from './keeper';
 
@@ -7,6 +7,7 @@ vi.mock('$workers/kept', () => ({ forget: () => Promise.resolve() }));
 vi.mock('./keeper', () => {
 	const service = {
 		list: vi.fn(),
+		listAll: vi.fn(),
 		open: vi.fn(),
 		mark: vi.fn(),
 		remove: vi.fn(),
@@ -23,7 +24,7 @@ const row = (id: string, at: number, summary: object = {}, more: object = {}) =>
 		at,
 		summary: { kind: 'ended', bumps: 0, source: { type: 'rehearsal' }, robots: [], ...summary },
 		...more
-	}) as unknown as AttemptRow;
+	}) as unknown as ListedAttempt;
 
 const first = row('first', 1, { kind: 'finished', reachedFinish: true });
 const fallen = row('fallen', 2, { kind: 'fell', bumps: 2, robots: [{ name: 'Wick' }] });
@@ -37,12 +38,13 @@ const stage = {
 	get shown() {
 		return shown.at(-1) ?? null;
 	},
-	show: ({ row }: { row: AttemptRow }) => Promise.resolve(Boolean(shown.push(row.id)))
+	show: ({ row }: { row: ListedAttempt }) => Promise.resolve(Boolean(shown.push(row.id)))
 };
 
 beforeEach(() => {
 	shown = [];
 	service.list.mockResolvedValue([run, fallen, first]);
+	service.listAll.mockResolvedValue(null);
 	service.open.mockImplementation((id) =>
 		Promise.resolve({ ok: true, value: { row: row(id, 0) } } as never)
 	);

@@ -36,6 +36,8 @@ export class Runs {
 
 	/** Told of each attempt that has been made, and again when a hand has changed it. @param id of its own */
 	onMade: (id: string, attempt: Attempt, made: Made) => void = () => {};
+	/** Told of each that was made again from its seed. */
+	onRestored: (seed: AttemptSeed, attempt: Attempt) => void = () => {};
 	/** Of the attempt that was made last. */
 	private id: string | null = null;
 
@@ -69,6 +71,8 @@ export class Runs {
 		const earlier = older && (await this.again(older));
 		const latest = newer && (await this.again(newer));
 		if (this.player.attempt) return;
+		if (earlier) this.onRestored(older, earlier);
+		if (latest) this.onRestored(newer, latest);
 		this.previous = earlier ?? null;
 		this.player.show(latest ?? null, true);
 		if (!newer) return;
@@ -156,10 +160,12 @@ export class Runs {
 		this.previous = this.player.attempt;
 		this.made = { plan, only };
 		this.hasCourseChanged = this.isOlderModel = false;
+		this.id = crypto.randomUUID();
 		if (courseId) {
 			preferences.choose({ lastCourse: courseId });
 			const seed = {
 				...inputs,
+				id: this.id,
 				courseId,
 				courseMark: markOf(course),
 				at: Date.now(),
@@ -171,7 +177,6 @@ export class Runs {
 		this.latest = { ...inputs, course };
 		this.player.show(attempt);
 		this.player.play();
-		this.id = crypto.randomUUID();
 		this.onMade(this.id, attempt, this.made);
 	}
 

@@ -3,9 +3,9 @@
 	import './words';
 	import { untrack } from 'svelte';
 	import { t } from '$lib/i18n';
-	import type { AttemptNotes, AttemptRow } from '$workers/attempt-store';
+	import type { AttemptNotes, ListedAttempt } from '$core/attempts/kept';
 
-	let { row, onwrite }: { row: AttemptRow; onwrite: (notes: AttemptNotes) => void } = $props();
+	let { row, onwrite }: { row: ListedAttempt; onwrite: (notes: AttemptNotes) => void } = $props();
 
 	let name = $state(untrack(() => row.name ?? ''));
 	let note = $state(untrack(() => row.note ?? ''));

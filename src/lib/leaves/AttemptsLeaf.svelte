@@ -2,12 +2,14 @@
 	/** The attempts of this plan that the device has kept, newest first: each can be had again as it was. */
 	import './words';
 	import { Download, FolderOpen, Layers, Pencil, Pin, PinOff, Trash2 } from '@lucide/svelte';
+	import type { ListedAttempt } from '$core/attempts/kept';
 	import { markOf } from '$core/course/mark';
 	import { attemptFilters, type AttemptList } from '$lib/attempts/attempt-list.svelte';
 	import { say, t } from '$lib/i18n';
+	import { preferences } from '$lib/preferences.svelte';
 	import Moment from '$lib/ui/Moment.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
-	import { mostOfPlan, type AttemptRow } from '$workers/attempt-store';
+	import { attemptCounts } from '$workers/attempt-counts';
 	import Leaf from './Leaf.svelte';
 	import AttemptNotes from './AttemptNotes.svelte';
 	import TracePicture from './TracePicture.svelte';
@@ -19,15 +21,16 @@
 	let writing = $state<string | null>(null);
 	let picker: HTMLInputElement;
 
-	const sourceOf = ({ summary: { source } }: AttemptRow): string =>
+	const sourceOf = ({ summary: { source } }: ListedAttempt): string =>
 		source.type === 'rehearsal'
 			? t(`bench.variation.${source.variation}`)
 			: t(`attempts.source.${source.type}`);
 
-	function figuresOf(row: AttemptRow): string {
+	function figuresOf(row: ListedAttempt): string {
 		const { seconds, bumps, robots } = row.summary;
 		const battery = robots[0]?.battery ?? null;
 		return [
+			...(row.by ? [t('attempts.by', { name: row.by })] : []),
 			robots.map(({ name }) => name).join(', '),
 			sourceOf(row),
 			t('attempts.seconds', { seconds }),
@@ -155,7 +158,25 @@
 			</li>
 		{/each}
 	</ul>
-	{#if list.rows.length > 0}<p class="about">{t('attempts.limits', { most: mostOfPlan })}</p>{/if}
+	{#if list.isOfDeviceOnly}<p class="about">{t('attempts.deviceOnly')}</p>{/if}
+	{#if list.rows.length > 0}
+		<p class="about">
+			<label
+				>{t('attempts.limits')}
+				<select
+					class="field"
+					value={preferences.attemptsKept}
+					onchange={({ currentTarget: { value } }) =>
+						preferences.choose({ attemptsKept: Number(value) })}
+				>
+					{#each attemptCounts as count (count)}<option value={count}
+							>{t('attempts.newest', { count })}</option
+						>{/each}
+				</select></label
+			>
+			{t('attempts.limitsMore')}
+		</p>
+	{/if}
 </Leaf>
 
 <style>

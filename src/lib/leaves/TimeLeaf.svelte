@@ -8,7 +8,7 @@
 	import { saidNow } from '$lib/ui/time.svelte';
 	import type { OverTime } from '$lib/workbench/over-time.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
-	import type { AttemptRow } from '$workers/attempt-store';
+	import type { ListedAttempt } from '$core/attempts/kept';
 	import { happened, tickKinds, tickSize } from './happened';
 	import { dashes, inks } from './inks';
 	import Leaf from './Leaf.svelte';
@@ -24,7 +24,7 @@
 
 	let isTable = $state(false);
 	let chart: HTMLElement | undefined = $state();
-	let rows = $state.raw<readonly AttemptRow[]>([]);
+	let rows = $state.raw<readonly ListedAttempt[]>([]);
 	let news = $state('');
 
 	$effect(() => {
@@ -60,7 +60,7 @@
 		over.compare('');
 	}
 
-	const rowWords = (row: AttemptRow): string =>
+	const rowWords = (row: ListedAttempt): string =>
 		`${row.name ?? t(`attempts.is.${row.summary.kind}`)}, ${saidNow(new Date(row.at).toISOString())}`;
 </script>
 

@@ -11,6 +11,8 @@ export const seedSchema = z.int().min(0).max(0xffffffff);
 
 /** All that is needed to have an attempt again, to the byte. */
 export const attemptSeedSchema = z.strictObject({
+	/** Under which the attempt itself is kept; an early one was not. */
+	id: idSchema.optional(),
 	plan: planSchema,
 	courseId: idSchema,
 	/** Of the course as it was: on another one the attempt would be another, too. */

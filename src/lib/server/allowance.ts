@@ -40,6 +40,8 @@ export class Allowances {
 const names = new Allowances(400, 20);
 const ofPerson = new Allowances(200, 20);
 const ofAddress = new Allowances(1500, 120);
+const attemptsOfPerson = new Allowances(300, 60);
+const attemptsOfAddress = new Allowances(3000, 600);
 
 /** Whether one more name may come from this address. */
 export const mayTakeName = (address: string): boolean => names.takes(address);
@@ -47,3 +49,7 @@ export const mayTakeName = (address: string): boolean => names.takes(address);
 /** Whether one more document may be made by this person, or from this address. */
 export const mayMakeDocument = (address: string, person: string | null): boolean =>
 	(person === null || ofPerson.takes(person)) && ofAddress.takes(address);
+
+/** Whether one more attempt of this person, or from this address, may be kept. */
+export const mayKeepAttempt = (address: string, person: string | null): boolean =>
+	(person === null || attemptsOfPerson.takes(person)) && attemptsOfAddress.takes(address);

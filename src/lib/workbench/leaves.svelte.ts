@@ -5,12 +5,17 @@
 import { markOf } from '$core/course/mark';
 import type { Attempt } from '$core/simulation/attempt';
 import { t } from '$lib/i18n';
+import { preferences } from '$lib/preferences.svelte';
 import type { AttemptFilter, AttemptList } from '$lib/attempts/attempt-list.svelte';
 import type { Made } from '$lib/desk/runs.svelte';
+import type { AttemptSeed } from '$lib/saving/protocol';
 import type { OpenedAttempt } from '$workers/attempt-shelf';
 import type { OverTime } from './over-time.svelte';
 import type { Refining } from './refining.svelte';
 import type { Workbench } from './workbench.svelte';
+
+/** Letters of an id. */
+const mostOfId = 64;
 
 export type Leaf = 'time' | 'legs' | 'attempts';
 
@@ -29,6 +34,7 @@ export class Leaves {
 
 	constructor(private readonly bench: Workbench) {
 		bench.runs.onMade = (id, attempt, made) => void this.keep(id, attempt, made);
+		bench.runs.onRestored = (seed, attempt) => void this.takeOverSeed(seed, attempt);
 	}
 
 	/** Unfolds a leaf in the place of the one before, or folds it away. */
@@ -68,6 +74,19 @@ export class Leaves {
 			await keeper().takeOver({ courseMark: markOf(course), ...run, course }, attempt);
 	}
 
+	/** Attempts of which only the seed was kept are attempts like all others. */
+	private async takeOverSeed(seed: AttemptSeed, attempt: Attempt): Promise<void> {
+		const { plan, courseId, courseMark, touches, only, at = 0, seed: number } = seed;
+		const id = seed.id ?? `${this.planId}-${at}-${number}`.slice(-mostOfId);
+		this.shown = id;
+		if (seed.id) return;
+		const { keeper } = await import('$lib/attempts/keeper');
+		const { planId, bench } = this;
+		const { course } = bench;
+		const keeping = { id, planId, courseId, at, plan, course, courseMark, touches, only };
+		await keeper().takeOver(keeping, attempt);
+	}
+
 	get planId(): string {
 		return this.bench.saver.id;
 	}
@@ -86,7 +105,7 @@ export class Leaves {
 		const { planId, courseId, bench } = this;
 		const keeping = { id, planId, courseId, at: Date.now(), ...made, course: bench.course };
 		const row = await import('$lib/attempts/keeper').then(
-			({ keeper }) => keeper().keep(keeping, attempt),
+			({ keeper }) => keeper().keep(keeping, attempt, preferences.attemptsKept),
 			() => null
 		);
 		if (row) return this.kept?.put(row);

@@ -168,4 +168,58 @@ const facts: Migration = {
 	down: async ({ context }: MigrationParams<QueryInterface>) => context.dropTable('facts')
 };
 
-export const migrations: Migration[] = [firstTables, nameKeys, listColumns, versions, facts];
+/**
+ * Attempts, with what lists show of them in columns; recordings, and plans and courses as they were, are
+ * kept once by their hash.
+ */
+const attempts: Migration = {
+	name: '0006-attempts',
+	up: async ({ context }: MigrationParams<QueryInterface>) => {
+		const { sequelize } = context;
+		await sequelize.query(`CREATE TABLE IF NOT EXISTS blobs (
+			hash VARCHAR(64) PRIMARY KEY,
+			content BLOB NOT NULL,
+			keptAt INTEGER NOT NULL
+		)`);
+		await sequelize.query(`CREATE TABLE IF NOT EXISTS attempts (
+			id VARCHAR(64) PRIMARY KEY,
+			planId VARCHAR(64) NOT NULL,
+			courseId VARCHAR(64),
+			ownerId VARCHAR(64) REFERENCES people (id) ON DELETE SET NULL,
+			at INTEGER NOT NULL,
+			goneAt INTEGER,
+			name VARCHAR(80),
+			note VARCHAR(500),
+			isPinned INTEGER NOT NULL,
+			marks TEXT,
+			summary TEXT NOT NULL,
+			modelVersion INTEGER NOT NULL,
+			courseMark INTEGER NOT NULL,
+			touches TEXT,
+			onlyChain VARCHAR(40),
+			bytes INTEGER NOT NULL,
+			recordingHash VARCHAR(64) NOT NULL REFERENCES blobs (hash),
+			planHash VARCHAR(64) NOT NULL REFERENCES blobs (hash),
+			courseHash VARCHAR(64) NOT NULL REFERENCES blobs (hash)
+		)`);
+		await sequelize.query('CREATE INDEX IF NOT EXISTS attempts_plan ON attempts (planId, at)');
+		await sequelize.query('CREATE INDEX IF NOT EXISTS attempts_owner ON attempts (ownerId, at)');
+		for (const column of ['recordingHash', 'planHash', 'courseHash'])
+			await sequelize.query(
+				`CREATE INDEX IF NOT EXISTS attempts_${column} ON attempts (${column})`
+			);
+	},
+	down: async ({ context }: MigrationParams<QueryInterface>) => {
+		await context.dropTable('attempts');
+		await context.dropTable('blobs');
+	}
+};
+
+export const migrations: Migration[] = [
+	firstTables,
+	nameKeys,
+	listColumns,
+	versions,
+	facts,
+	attempts
+];

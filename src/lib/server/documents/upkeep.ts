@@ -1,6 +1,7 @@
 /** What the server does by itself now and then, so that the database stays readable and small. */
 import { Op } from 'sequelize';
 import { z } from 'zod';
+import { tidyAttempts } from '../attempts/attempts';
 import { database } from '../database/database';
 import { summaryOfText } from './content';
 import { emptyBin } from './change';
@@ -45,6 +46,7 @@ export async function lookAfter(now = Date.now()): Promise<void> {
 /** Empties what was deleted long ago, its versions with it, and thins the versions of the others. */
 export async function tidyUp(now = Date.now()): Promise<void> {
 	await emptyBin(new Date(now - keptDays * day));
+	await tidyAttempts(now);
 	const { sequelize } = await database();
 	await thinVersions(sequelize);
 }
