@@ -1,3 +1,4 @@
+import '$lib/server/words';
 import '$lib/words/core';
 import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
 import { version } from '$app/environment';

@@ -13,6 +13,7 @@ import '$lib/course/words';
 import '$lib/files/words';
 import '$lib/leaves/words';
 import '$lib/robots/words';
+import '$lib/server/words';
 import '$lib/words/core';
 import robotCheck from '../cli/robot-check/words.en.json';
 import { outcomes } from '$core/simulation/attempt';

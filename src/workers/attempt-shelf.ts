@@ -128,9 +128,13 @@ export class AttemptShelf {
 	}
 
 	/** Keeps one that was kept in another place before, unless it is here, or was and has been deleted. */
-	async takeOver(keeping: Keeping, attempt: Attempt): Promise<void> {
+	async takeOver(keeping: Keeping, attempt: Attempt, notes: AttemptNotes = {}): Promise<void> {
 		const isHere = await (await this.database())?.getKey('rows', keeping.id);
-		if (isHere === undefined) await this.keep(keeping, attempt);
+		if (isHere === undefined) await this.keep(keeping, attempt, notes);
+	}
+
+	async find(id: string): Promise<AttemptRow | undefined> {
+		return (await this.database())?.get('rows', id);
 	}
 
 	/** @returns the row as it is now; null where there is none */

@@ -19,11 +19,19 @@ async function told<T>(work: Promise<T>): Promise<T> {
 
 const service = {
 	/** @param most of one plan, beside those that are pinned */
-	keep(keeping: Keeping, attempt: Attempt, most: number): Promise<ListedAttempt | null> {
+	keep(
+		keeping: Keeping,
+		attempt: Attempt,
+		most: number,
+		notes: AttemptNotes
+	): Promise<ListedAttempt | null> {
 		shelf.most = most;
-		return told(shelf.keep(keeping, attempt));
+		return told(shelf.keep(keeping, attempt, notes));
 	},
-	takeOver: (keeping: Keeping, attempt: Attempt) => told(shelf.takeOver(keeping, attempt)),
+	takeOver: (keeping: Keeping, attempt: Attempt, notes: AttemptNotes) =>
+		told(shelf.takeOver(keeping, attempt, notes)),
+	/** @returns undefined where this device does not have it */
+	find: (id: string): Promise<ListedAttempt | undefined> => shelf.find(id),
 	list: (planId: string): Promise<ListedAttempt[]> => told(shelf.list(planId)),
 	listAll: (planId: string) => post.list(planId),
 	mark: (id: string, notes: AttemptNotes): Promise<ListedAttempt | null> =>

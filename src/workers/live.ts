@@ -242,6 +242,10 @@ const service = {
 	press(chain: string): void {
 		run?.press(chain);
 	},
+	/** Somebody has measured behind a leg, or not, and goes on. */
+	goOn(): void {
+		run?.goOn();
+	},
 	/** A hand sets a variable in it. */
 	set(variable: string, value: number): void {
 		run?.set(variable, value);

@@ -27,7 +27,9 @@ export const runSchema = z.strictObject({
 	only: z.string().optional(),
 	/** The model in the place of robots, as it misbehaves. */
 	model: z.strictObject({ variation: z.enum(variations), seed: z.int() }).optional(),
-	isByHand: z.boolean().optional()
+	isByHand: z.boolean().optional(),
+	/** It waits behind each leg until somebody goes on. */
+	isByLeg: z.boolean().optional()
 });
 export type RunRequest = z.infer<typeof runSchema>;
 
@@ -58,11 +60,12 @@ export class RunInProgress {
 	) {
 		this.robots = request.robots;
 		this.kept = new NewsWriter(request.id, hands.unkept);
-		const { plan, course, robots, model, only, isByHand } = request;
+		const { plan, course, robots, model, only, isByHand, isByLeg } = request;
 		this.model = model && new ModelCrew(plan, course, model.variation, model.seed);
 		const ports = robots.map((robot, index) => hands.portFor(robot, this.model?.ports[index]));
 		const isModel = model !== undefined;
-		this.live = new LiveRun({ plan, course, ports, only, isByHand, isModel, chance: Math.random });
+		const how = { only, isByHand, isModel, isByLeg };
+		this.live = new LiveRun({ plan, course, ports, ...how, chance: Math.random });
 	}
 
 	begin(): void {
@@ -88,6 +91,11 @@ export class RunInProgress {
 	}
 	set(variable: string, value: number): void {
 		this.live.set(variable, value);
+	}
+
+	goOn(): void {
+		this.live.goOn();
+		this.tick();
 	}
 
 	halt(): void {

@@ -74,7 +74,7 @@ export function hands(): void {
 			.toBeGreaterThan(0.75);
 		await page.goto(`/plans/${id}`);
 		await isOver(page);
-		await expect(page.getByText('where the robot reckons to have been')).toBeVisible();
+		await expect(page.getByText('reckoned by the robot')).toBeVisible();
 	});
 
 	test('it is driven by hand, and what was driven becomes steps', async ({ page }) => {

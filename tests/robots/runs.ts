@@ -1,6 +1,7 @@
 /** Plans on robots: run, halted, kept, whatever dies meanwhile. */
-import { expect, test } from '@playwright/test';
-import { go, lamp, wait } from '../../src/core/testing/sample';
+import { expect, test, type Locator, type Page } from '@playwright/test';
+import { go, lamp, right, wait } from '../../src/core/testing/sample';
+import { violations } from '../axe';
 import { openPlan, tag } from '../helpers';
 import {
 	comeIn,
@@ -11,10 +12,31 @@ import {
 	look,
 	outcome,
 	pair,
+	readyToRun,
 	robotCard,
 	run,
-	startServer
+	stands,
+	startServer,
+	yard
 } from '../yard';
+
+/** Presses on a place of a floor. @param scene what is drawn in metres */
+async function pressAt(scene: Locator, [x, y]: readonly [number, number]) {
+	await scene.scrollIntoViewIfNeeded();
+	const at = await scene.evaluate(
+		(drawn, [x, y]) =>
+			new DOMPoint(x, y).matrixTransform((drawn as SVGGElement).getScreenCTM()!).toJSON(),
+		[x, y] as const
+	);
+	await scene.page().mouse.click(at.x, at.y);
+}
+
+/** Metres from a mark to where it should be. */
+async function farFrom(page: Page, mark: number, [x, y]: readonly [number, number]) {
+	const told = await page.getByTestId('mark').nth(mark).getAttribute('transform');
+	const [atX, atY] = told!.match(/-?[\d.]+/g)!.map(Number);
+	return Math.hypot(atX! - x, atY! - y);
+}
 
 export function runs(): void {
 	test('a plan runs on the robot, is halted, and is kept', async ({ page }) => {
@@ -27,7 +49,7 @@ export function runs(): void {
 		await expect(page.getByRole('treeitem').filter({ hasText: 'running now' })).toHaveCount(1);
 		await isOver(page);
 		await expect(outcome(page)).toContainText('The robot reckons to be');
-		await expect(page.getByText('where the robot reckons to have been')).toBeVisible();
+		await expect(page.getByText('reckoned by the robot')).toBeVisible();
 		expect((await look('tallow')).at[1]).toBeGreaterThan(0.9);
 		// It is drawn from the start mark on, wherever the robot took itself to be before it was told.
 		const { starts } = await (await page.request.get('/api/documents/open-quay')).json();
@@ -45,7 +67,7 @@ export function runs(): void {
 		expect((await look('tallow')).at[1]).toBeLessThan(0.9);
 		await page.reload();
 		await expect(outcome(page)).toContainText('Halted');
-		await expect(page.getByText('where the robot reckons to have been')).toBeVisible();
+		await expect(page.getByText('reckoned by the robot')).toBeVisible();
 		// Both runs can be looked at again, and one is forgotten.
 		await page.getByRole('button', { name: /^Robot/ }).click();
 		await page.getByRole('button', { name: 'Runs on robots' }).click();
@@ -56,6 +78,71 @@ export function runs(): void {
 		await expect(outcome(page)).toContainText('is over');
 		await kept.first().getByRole('button', { name: 'Delete' }).click();
 		await expect(kept).toHaveCount(1);
+	});
+
+	test('truth by hand: behind a leg by two tapes of the yard, at the end by a tap', async ({
+		page,
+		context
+	}) => {
+		await comeIn(page);
+		await pair(page, 'tallow', 'Tallow');
+		await hand({ do: 'carry', robot: 'tallow', to: 'open-quay' });
+		await openPlan(page, [go(0.4), right(90)]);
+		await page.getByRole('button', { name: 'Run on the robot' }).click();
+		await readyToRun(page);
+		await page.getByLabel('Leg by leg').check();
+		await page.getByRole('dialog').getByRole('button', { name: 'Run', exact: true }).click();
+		await page
+			.getByRole('dialog', { name: 'It waits behind step 1' })
+			.getByRole('button', { name: 'Measure here' })
+			.click();
+		await stands('tallow');
+		const leaf = page.getByRole('region', { name: 'Where Tallow really stands' });
+		await leaf.getByRole('button', { name: 'Two tapes' }).click();
+		const there = await context.newPage();
+		await there.goto(yard);
+		const { starts } = await (await page.request.get('/api/documents/open-quay')).json();
+		const from: [number, number][] = [starts[0].at, [0, 0]];
+		const { at } = await look('tallow');
+		const floor = there
+			.locator('figure', { has: there.getByText('Open quay', { exact: true }) })
+			.locator('svg > g');
+		await there.getByRole('button', { name: 'Tape measure' }).click();
+		for (const [which, thing] of from.entries()) {
+			await pressAt(floor, thing);
+			await pressAt(floor, at);
+			const says = await there.getByText(/^The tape says/).textContent();
+			await leaf.getByLabel('From').nth(which).selectOption(thing.join());
+			await leaf.getByLabel(`Length of tape ${which + 1}`).fill(/[\d.]+/.exec(says!)![0]);
+			await leaf.getByLabel(`Length of tape ${which + 1}`).blur();
+		}
+		await expect(leaf.getByTestId('reckoned-off')).toContainText(/off by [\d.]+ cm/);
+		await leaf.getByRole('button', { name: 'Mark it' }).click();
+		expect(await farFrom(page, 0, at)).toBeLessThan(0.01);
+		await leaf.getByRole('button', { name: 'Go on' }).click();
+		await expect(leaf).toContainText('It waits behind step 2');
+		await leaf.getByRole('button', { name: 'Go on' }).click();
+		await isOver(page);
+
+		await stands('tallow');
+		const end = await look('tallow');
+		const trace = page.locator('polyline.reckoned').last();
+		const recorded = await trace.getAttribute('points');
+		await there.getByRole('button', { name: 'Protractor' }).click();
+		await pressAt(floor, end.at);
+		const says = await there.getByText(/^The protractor says/).textContent();
+		await leaf.getByRole('button', { name: 'It stands here' }).click();
+		await pressAt(page.locator('svg.on-floor > g').first(), end.at);
+		await leaf.getByLabel('front to').fill(/\d+/.exec(says!)![0]);
+		await leaf.getByLabel('front to').blur();
+		await leaf.getByRole('button', { name: 'Mark it' }).click();
+		expect(await farFrom(page, 1, end.at)).toBeLessThan(0.01);
+		await expect(leaf.locator('[data-mark]')).toHaveText([/after step 1/, /at the end.*off by/]);
+		expect(await trace.getAttribute('points')).toBe(recorded);
+		expect(await violations(page)).toEqual([]);
+		await page.reload();
+		await page.getByRole('button', { name: 'Where it stands' }).click();
+		await expect(page.getByTestId('mark')).toHaveCount(2);
 	});
 
 	test('a server that dies: the robot halts by itself, the run is kept, and the link comes back', async ({

@@ -3,21 +3,27 @@
  * A mark lies beside the recording and changes nothing of it.
  */
 import { z } from 'zod';
+import type { Point } from '../course/measure';
 import { identifierSchema } from '../document';
 import { wrapAngle } from '../units/angles';
 import * as exact from '../exact';
-import type { RobotRun } from '../simulation/attempt';
-import type { Leg } from './legs';
+import { legsOf, type Attempt, type RecordedPose, type RobotRun } from '../simulation/attempt';
 
 /** Metres by which a tape and an eye are off; radians by which a protractor and an eye are. */
 export const handSigmas = { tape: 0.005, eye: 0.015, protractor: 0.026, eyeAngle: 0.09 } as const;
 
 export const mostMarks = 200;
 
+/** The leg behind which it was, by its step and its round; null at the end, or where it was halted. */
+const afterSchema = z
+	.strictObject({ stepId: identifierSchema, round: z.int().min(1) })
+	.readonly()
+	.nullable();
+export type After = z.infer<typeof afterSchema>;
+
 export const markSchema = z.strictObject({
 	robot: identifierSchema,
-	/** The leg behind which it was; null at the end, or where it was halted. */
-	after: z.strictObject({ stepId: identifierSchema, round: z.int().min(1) }).nullable(),
+	after: afterSchema,
 	at: z
 		.tuple([z.number(), z.number()])
 		.readonly()
@@ -29,62 +35,57 @@ export const markSchema = z.strictObject({
 });
 export type Mark = Readonly<z.infer<typeof markSchema>>;
 
-const isOf = (mark: Mark, robot: string, leg: Leg | null): boolean =>
+const isAt = (mark: Mark, robot: string, after: After): boolean =>
 	mark.robot === robot &&
-	(leg === null
-		? mark.after === null
-		: mark.after?.stepId === leg.span.stepId && mark.after.round === leg.round);
+	mark.after?.stepId === after?.stepId &&
+	mark.after?.round === after?.round;
 
 /** Of a robot behind a leg, or at the end. */
-export const markAt = (marks: readonly Mark[], robot: string, leg: Leg | null): Mark | null =>
-	marks.find((mark) => isOf(mark, robot, leg)) ?? null;
+export const markAt = (marks: readonly Mark[], robot: string, after: After): Mark | null =>
+	marks.find((mark) => isAt(mark, robot, after)) ?? null;
+
+export const withoutMark = (marks: readonly Mark[], robot: string, after: After): readonly Mark[] =>
+	marks.filter((mark) => !isAt(mark, robot, after));
 
 /** One in the place of the one that was there. */
 export const withMark = (marks: readonly Mark[], mark: Mark): readonly Mark[] => [
-	...marks.filter(
-		({ robot, after }) =>
-			robot !== mark.robot ||
-			after?.stepId !== mark.after?.stepId ||
-			after?.round !== mark.after?.round
-	),
+	...withoutMark(marks, mark.robot, mark.after),
 	mark
 ];
 
-export const withoutMark = (
-	marks: readonly Mark[],
-	robot: string,
-	leg: Leg | null
-): readonly Mark[] => marks.filter((mark) => !isOf(mark, robot, leg));
+/** Where a robot was behind a leg, or at the end, as was recorded; null where there was no such leg. */
+export function recordedAt(attempt: Attempt, run: RobotRun, after: After): RecordedPose | null {
+	if (after)
+		return (
+			legsOf(attempt, run).filter(({ stepId }) => stepId === after.stepId)[after.round - 1]?.to ??
+			null
+		);
+	const { x, y, heading } = run.trace;
+	const last = x.length - 1;
+	return { x: x[last]!, y: y[last]!, heading: heading[last]! };
+}
 
-/** How far what was recorded was off where the hand measured. */
-export interface Reckoned {
+/** How far what was recorded is off from what the hand measured. */
+export interface Off {
 	/** Metres; null where no place was marked. */
 	readonly length: number | null;
-	/** Radians that it had really turned further counter-clockwise than it reckoned; null likewise. */
+	/** Radians that it has really turned further to the left than it reckoned; null likewise. */
 	readonly turn: number | null;
 }
 
-/** @param leg behind which the mark is; null at the end */
-export function reckonedOff({ at, heading }: Mark, run: RobotRun, leg: Leg | null): Reckoned {
-	const { trace } = run;
-	const last = trace.time.length - 1;
-	const pose = leg
-		? leg.span.to
-		: { x: trace.x[last]!, y: trace.y[last]!, heading: trace.heading[last]! };
-	return {
-		length: at && exact.lengthOf(at[0] - pose.x, at[1] - pose.y),
-		turn: heading === null ? null : wrapAngle(heading - pose.heading)
-	};
-}
+export const offOf = ({ at, heading }: Pick<Mark, 'at' | 'heading'>, pose: RecordedPose): Off => ({
+	length: at && exact.lengthOf(at[0] - pose.x, at[1] - pose.y),
+	turn: heading === null ? null : wrapAngle(heading - pose.heading)
+});
 
 /**
  * Where two lengths by tape meet: none, one or two points.
  * @param from two known points of the course @param lengths from each, metres
  */
 export function crossings(
-	from: readonly [readonly [number, number], readonly [number, number]],
+	from: readonly [Point, Point],
 	lengths: readonly [number, number]
-): readonly (readonly [number, number])[] {
+): readonly Point[] {
 	const [[ax, ay], [bx, by]] = from;
 	const [a, b] = lengths;
 	const [dx, dy] = [bx - ax, by - ay];

@@ -41,6 +41,8 @@ export interface Setting {
 	}[];
 	/** Seconds of virtual time that the run may take. */
 	readonly limit: number;
+	/** Asked before each step: no robot begins one while it is. */
+	readonly isHeld?: (() => boolean) | undefined;
 }
 
 export class Interpreter {
@@ -66,7 +68,7 @@ export class Interpreter {
 	/** Something else than Run can start a chain. */
 	private readonly hasTriggers: boolean;
 
-	constructor({ program, crew, limit }: Setting) {
+	constructor({ program, crew, limit, isHeld }: Setting) {
 		this.budget = new Budget(limit, program.chains.length);
 		this.crew = crew.map(({ port, observer, chance }, index) => ({
 			port,
@@ -86,7 +88,8 @@ export class Interpreter {
 			},
 			endAll: () => {
 				this.hasEnded = true;
-			}
+			},
+			isHeld
 		};
 		this.names = program.names;
 		this.chains = program.chains.map(({ id, trigger, steps, robot }) => ({

@@ -23,6 +23,8 @@ export interface Shared {
 	readonly budget: Budget;
 	readonly send: (message: string, value: Datum) => void;
 	readonly endAll: () => void;
+	/** Nobody begins a step while it is. */
+	readonly isHeld: (() => boolean) | undefined;
 }
 
 /** The reading that says what came with a message. */

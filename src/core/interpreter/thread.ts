@@ -64,13 +64,14 @@ export class Thread implements Running, Environment {
 
 	/** Goes on until it waits again. @param time virtual seconds since Run */
 	tick(time: number): void {
-		const { budget } = this.shared;
+		const { budget, isHeld } = this.shared;
 		this.time = this.clock = time;
 		this.isYielding = false;
 		if (this.wait && !this.isReady(this.wait)) return;
 		const { share } = budget;
 		let left = share;
 		for (; left > 0 && !this.isOver; left--) {
+			if (isHeld?.()) break;
 			const frame = this.top!;
 			if (frame.index < frame.list.length) this.begin(frame.list[frame.index++]!);
 			else if (frame.isLoop) this.nextRound(frame);

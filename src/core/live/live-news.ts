@@ -9,11 +9,23 @@ export interface RunNews extends Omit<RobotRun, 'tones'> {
 	readonly from: number;
 }
 
+/** A leg, known by its step and its round. */
+export interface HeldBehind {
+	/** Id of the robot in the plan. */
+	readonly robot: string;
+	readonly stepId: string;
+	readonly number: number;
+	/** 1 for the first time that its step ran. */
+	readonly round: number;
+}
+
 export interface LiveNews {
 	/** It is the model that runs. */
 	readonly isModel?: true;
 	/** What is wrong while it goes on, and needs a hand. */
 	readonly alarm?: Sentence;
+	/** It waits behind this leg until somebody goes on. */
+	readonly held?: HeldBehind;
 	/** Seconds since Run, and since every robot was heard. */
 	readonly time: number;
 	readonly age: number;

@@ -29,7 +29,8 @@ function live(
 	plan: Plan,
 	on: Course = course,
 	isByHand = false,
-	day: { readonly variation: Variation; readonly seed: number } = { variation: 'ideal', seed: 4 }
+	day: { readonly variation: Variation; readonly seed: number } = { variation: 'ideal', seed: 4 },
+	isByLeg = false
 ) {
 	const stage = new Stage({
 		terrain: new Terrain(on),
@@ -65,7 +66,8 @@ function live(
 		course: on,
 		ports: ends.map(({ port }) => port),
 		chance: () => 0.5,
-		isByHand
+		isByHand,
+		isByLeg
 	});
 	const record = new LiveRecord();
 	const until = (seconds: number) => {
@@ -333,6 +335,25 @@ describe('the model in the place of robots', () => {
 		expect(y.at(-1)! - y[0]!).toBeCloseTo(0.2, 2);
 	});
 	const plan = () => planOf([go(0.2)]);
+});
+
+it('waits behind each leg that moved until somebody goes on, and can be halted there', () => {
+	const plan = planOf([repeat(2, [go(0.2), wait(0.3), right(90)])]);
+	const begin = () => live(plan, course, false, undefined, true);
+	const { run, until } = begin();
+	const waits: string[] = [];
+	for (let seconds = 5; !run.outcome && seconds < 100; seconds += 5) {
+		until(seconds);
+		const { held } = run.news();
+		if (held) waits.push(`${held.number}/${held.round}`);
+		run.goOn();
+	}
+	expect(waits).toEqual(['2/1', '4/1', '2/2', '4/2']);
+	expect(run.outcome!.reason.key).toBe('outcome.over');
+	const halted = begin();
+	halted.until(5);
+	halted.run.halt();
+	expect(halted.until(8).outcome.reason.key).toBe('outcome.halted');
 });
 
 it('counts ticks as a rehearsal does', () => {

@@ -10,11 +10,11 @@ import type { LinkPort } from '../link/link-port';
 import type { Plan } from '../plan/plan';
 import { robotKindOf } from '../robots/kinds';
 import type { Sentence } from '../sentence';
-import type { Outcome, OutcomeKind } from '../simulation/attempt';
+import type { Outcome, OutcomeKind, Span } from '../simulation/attempt';
 import { Records } from '../simulation/journal';
 import { headingOfBearing } from '../units/angles';
 import { startPlaces } from '../world/start-places';
-import type { LiveNews } from './live-news';
+import type { HeldBehind, LiveNews } from './live-news';
 import { distance, Member } from './member';
 
 /** Seconds for which a run may go on. */
@@ -39,6 +39,8 @@ export interface RunSetup {
 	readonly isByHand?: boolean | undefined;
 	/** It is the model that runs. */
 	readonly isModel?: boolean | undefined;
+	/** It waits behind each leg until somebody goes on. */
+	readonly isByLeg?: boolean | undefined;
 }
 
 export class LiveRun {
@@ -50,6 +52,11 @@ export class LiveRun {
 	private readonly records = new Records();
 	private readonly crew: readonly Member[];
 	private readonly interpreter: Interpreter;
+	private held: HeldBehind | undefined;
+	/** Ended steps that were looked at, whether somebody is to wait behind them. */
+	private looked = 0;
+	/** Seconds that it has waited, until the tick before. */
+	private waited = 0;
 	private time = 0;
 	private endedAt = Infinity;
 	outcome: Outcome | undefined;
@@ -74,7 +81,8 @@ export class LiveRun {
 				observer: journal,
 				chance
 			})),
-			limit: longest
+			limit: longest,
+			isHeld: running.isByLeg ? () => this.isHeld() : undefined
 		});
 		this.crew.forEach((member, index) =>
 			member.record(program.readings[index]!, (reading) => this.interpreter.read(index, reading))
@@ -84,6 +92,7 @@ export class LiveRun {
 	/** To be called some 50 times a second. @param time seconds since Run */
 	tick(time: number): void {
 		if (this.outcome) return;
+		if (this.held) this.waited += time - this.time;
 		this.time = time;
 		for (const member of this.crew) {
 			member.follow(time);
@@ -131,6 +140,22 @@ export class LiveRun {
 			: this.made('halted', { key: 'outcome.deaf', values });
 	}
 
+	/** Whether it waits behind a leg: a robot that still is to move is not kept from being stopped. */
+	private isHeld(): boolean {
+		const { spans } = this.records;
+		for (; !this.held && this.looked < spans.length; this.looked++) {
+			const span = spans[this.looked]!;
+			const port = this.crew.find(({ robot }) => robot.id === span.robot)?.port;
+			if (hasMoved(span) && !port?.isToMove) this.held = heldBehind(span, spans);
+		}
+		return this.held !== undefined;
+	}
+
+	/** Somebody goes on to the next leg. */
+	goOn(): void {
+		this.held = undefined;
+	}
+
 	/** A hand starts a chain. */
 	press(chain: string): void {
 		this.interpreter.press(chain);
@@ -161,7 +186,7 @@ export class LiveRun {
 		const faulty = this.crew.find(({ port }) => port.fault);
 		if (faulty) return this.failed(faulty);
 		if (this.haltedAt !== undefined) return this.halting(this.haltedAt);
-		if (this.time >= longest) {
+		if (this.time - this.waited >= longest) {
 			this.tellHalt();
 			return this.made('timeout', {
 				key: 'outcome.timeout',
@@ -224,6 +249,7 @@ export class LiveRun {
 		const news: LiveNews = {
 			...(this.running.isModel && { isModel: true }),
 			...(this.alarm && { alarm: this.alarm }),
+			...(this.held && { held: this.held }),
 			time,
 			age: Math.max(...crew.map((member) => member.ageAt(time))),
 			runs: crew.map((member) => member.news),
@@ -244,6 +270,19 @@ export class LiveRun {
 			this.crew.reduce((sum, { journal }) => sum + journal.opened, 0)
 		);
 	}
+}
+
+/** Metres, and radians, of a leg behind which there is something to measure. */
+const leastWay = 0.01;
+const leastTurn = 0.03;
+
+const hasMoved = ({ hasBody, from, to }: Span): boolean =>
+	!hasBody &&
+	(distance(to, from.x, from.y) > leastWay || Math.abs(to.heading - from.heading) > leastTurn);
+
+function heldBehind({ robot, stepId, number }: Span, spans: readonly Span[]): HeldBehind {
+	const rounds = spans.filter((each) => each.robot === robot && each.stepId === stepId);
+	return { robot, stepId, number, round: rounds.length };
 }
 
 const round = (seconds: number): number => Math.round(seconds * 10) / 10;

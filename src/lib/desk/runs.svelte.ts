@@ -36,6 +36,8 @@ export class Runs {
 
 	/** Told of each attempt that has been made, and again when a hand has changed it. @param id of its own */
 	onMade: (id: string, attempt: Attempt, made: Made) => void = () => {};
+	/** Told of each run on robots that begins. @param id of its own */
+	onBegun: (id: string) => void = () => {};
 	/** Told of each that was made again from its seed. */
 	onRestored: (seed: AttemptSeed, attempt: Attempt) => void = () => {};
 	/** Of the attempt that was made last. */
@@ -109,6 +111,7 @@ export class Runs {
 		this.latest = null;
 		this.id = id;
 		this.isLive = true;
+		if (id) this.onBegun(id);
 	}
 
 	/** @param isOver nothing more comes of it */

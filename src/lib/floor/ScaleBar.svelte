@@ -19,8 +19,11 @@
 		left: 1rem;
 		bottom: 0.8rem;
 		display: flex;
+		flex-wrap: wrap;
 		align-items: center;
-		gap: 0.5rem;
+		max-width: calc(100% - 14.5rem);
+		gap: 0 0.5rem;
+		line-height: 1.3;
 		padding: 0.15rem 0.5rem;
 		border-radius: 0.4rem;
 		background: color-mix(in oklch, var(--paper-deep) 82%, transparent);
@@ -33,13 +36,5 @@
 		height: 7px;
 		border: 1.5px solid currentColor;
 		border-top: 0;
-	}
-	@media (max-width: 560px) {
-		.scale-bar {
-			flex-wrap: wrap;
-			max-width: calc(100% - 14.5rem);
-			row-gap: 0;
-			line-height: 1.2;
-		}
 	}
 </style>

@@ -6,6 +6,7 @@
 	import TitledDialog from '$lib/ui/TitledDialog.svelte';
 	import BoardPanel from './BoardPanel.svelte';
 	import HandDrive from './HandDrive.svelte';
+	import HeldPanel from './HeldPanel.svelte';
 	import LineUp from './LineUp.svelte';
 	import type { LiveDesk } from './live-desk.svelte';
 	import ReadyList from './ReadyList.svelte';
@@ -24,6 +25,8 @@
 {#if live.panel === 'board'}<BoardPanel {live} />{/if}
 <!-- What is missing lies on top of what misses it. -->
 {#if live.isAsked && !live.lining.robot}<ReadyList {live} />{/if}
+<!-- Whoever measures goes on from there. -->
+{#if live.held && !live.bench.leaves.truth}<HeldPanel {live} held={live.held} />{/if}
 {#if live.lining.robot}<LineUp {live} robot={live.lining.robot} />{/if}
 
 {#if live.isChoosing}

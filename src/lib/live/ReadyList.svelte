@@ -53,6 +53,9 @@
 			</li>
 		{/each}
 	</ul>
+	<label class="by-leg"
+		><input type="checkbox" class="checkbox" bind:checked={live.isByLeg} />{t('live.byLeg')}</label
+	>
 	<div class="ends">
 		<button
 			class="button button-main go"
@@ -81,6 +84,14 @@
 		border-left: 4px solid var(--lamp);
 		border-radius: 0.4rem;
 		background: var(--lamp-soft);
+	}
+	.by-leg {
+		display: flex;
+		gap: 0.5rem;
+		align-items: center;
+		min-height: 2.2rem;
+		color: var(--ink-soft);
+		font-size: 0.9rem;
 	}
 	.ends {
 		display: flex;

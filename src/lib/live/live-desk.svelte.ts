@@ -5,7 +5,7 @@
 import '$lib/robots/words';
 import { robotKindOf } from '$core/robots/kinds';
 import type { Greeting, ToRobot } from '$core/link/frames';
-import { LiveRecord, type LiveNews } from '$core/live/live-news';
+import { LiveRecord, type HeldBehind, type LiveNews } from '$core/live/live-news';
 import type { Plan, PlanRobot } from '$core/plan/plan';
 import type { Values } from '$core/steps/definition';
 import type { Attempt } from '$core/simulation/attempt';
@@ -56,6 +56,10 @@ export class LiveDesk {
 	wasLost = $state(false);
 	/** Robots that may run although they lack something. */
 	private fineWithout = $state.raw<readonly string[]>([]);
+	/** Runs wait behind each leg until somebody goes on. */
+	isByLeg = $state(false);
+	/** The leg behind which the run waits. */
+	held = $state.raw<HeldBehind | null>(null);
 	/** What needs a hand now, in words; empty if nothing does. */
 	alarm = $state('');
 	/** What the robots say is old. */
@@ -184,7 +188,10 @@ export class LiveDesk {
 		this.chosen = Object.fromEntries(roles.map(({ wanted, robot }) => [wanted.id, robot!.id]));
 		rememberRun(bench.saver.id);
 		const ids = roles.map(({ robot }) => robot!.id);
-		const isThere = await this.launch(this.planned(), ids, more).catch(() => undefined);
+		const isThere = await this.launch(this.planned(), ids, {
+			isByLeg: this.isByLeg,
+			...more
+		}).catch(() => undefined);
 		if (isThere) return;
 		this.isRunning = false;
 		bench.runs.endLive();
@@ -276,6 +283,7 @@ export class LiveDesk {
 		const isOver = attempt.outcome.reason.key !== 'outcome.running';
 		this.isOld = !isOver && news.age > oldAfter;
 		this.hearAlarm(news.alarm);
+		this.hearHeld((!isOver && news.held) || null);
 		this.bench.runs.follow(attempt, isOver);
 		if (!isOver) return;
 		this.isRunning = false;
@@ -290,6 +298,18 @@ export class LiveDesk {
 		const text = alarm ? say(alarm) : '';
 		if (text && text !== this.alarm) this.bench.voice.announce(text);
 		this.alarm = text;
+	}
+
+	/** Says once behind which leg it waits. */
+	private hearHeld(held: HeldBehind | null): void {
+		const isNew = held && (held.stepId !== this.held?.stepId || held.round !== this.held.round);
+		if (isNew) this.bench.voice.announce(t('live.held', { number: held.number }));
+		if (isNew || !held) this.held = held;
+	}
+
+	goOn(): void {
+		this.held = null;
+		robots.goOn();
 	}
 
 	halt(): void {

@@ -21,6 +21,11 @@ export interface LiveStand extends Stand {
 		/** Adds what was driven by hand, as steps. */
 		addDriven(doings: readonly Doing[], news: string): void;
 	};
+	readonly leaves: {
+		/** Where a hand says where the robot stands. */
+		readonly truth: object | null;
+		openTruth(): Promise<void>;
+	};
 	setRobot(robot: PlanRobot): void;
 	chooseCourse(id: string | null): void;
 }

@@ -119,12 +119,25 @@
 		return (!event.ctrlKey || isZoom) && !isOther && (isZoom || !isGrip);
 	}
 
-	/** Somebody says which way a robot went that is being lined up. */
+	/** Which way a robot went that is being lined up, or where it stands after a run. */
 	function point(event: MouseEvent) {
-		if (!bench.live?.lining.robot) return;
-		bench.live.point(...view.toMetres(event));
+		if (bench.live?.lining.robot) bench.live.point(...view.toMetres(event));
+		else if (isMarking) bench.leaves.truth!.tap(view.toMetres(event));
 	}
 
+	/** A tap says where the robot stands. */
+	const isMarking = $derived(
+		bench.leaves.truth?.way === 'tap' &&
+			bench.leaves.canBeMarked &&
+			(!bench.runs.isLive || Boolean(bench.live?.held))
+	);
+	/** Steps of a key to the east and to the north, while somebody says where a robot stands. */
+	const moves: Readonly<Record<string, readonly [number, number]>> = {
+		ArrowLeft: [-1, 0],
+		ArrowRight: [1, 0],
+		ArrowUp: [0, 1],
+		ArrowDown: [0, -1]
+	};
 	/** Degrees of a key, while a robot is lined up. */
 	const turns: Readonly<Record<string, number>> = { ArrowLeft: -5, ArrowRight: 5 };
 
@@ -133,6 +146,11 @@
 		const turned = isPlain && bench.live?.lining.robot ? turns[event.key] : undefined;
 		if (turned) {
 			bench.live?.lining.turnFront(turned);
+			return event.preventDefault();
+		}
+		const moved = isPlain && isMarking ? moves[event.key] : undefined;
+		if (moved) {
+			bench.leaves.truth?.move(...moved, event.shiftKey);
 			return event.preventDefault();
 		}
 		if (view.key(event)) event.preventDefault();
@@ -144,7 +162,7 @@
 	{view}
 	bind:width
 	bind:height
-	cursor={bench.live?.lining.robot ? 'crosshair' : 'grab'}
+	cursor={bench.live?.lining.robot || isMarking ? 'crosshair' : 'grab'}
 	role="img"
 	aria-label="{summary} {t('floor.help')}"
 	{onkeydown}
@@ -194,6 +212,19 @@
 			{/if}
 		</g>
 	{/each}
+	{#if player.attempt && (bench.leaves.marks.length > 0 || bench.leaves.truth)}
+		{#await import('$lib/floor/Marks.svelte') then { default: Marks }}
+			{@const { marks, truth } = bench.leaves}
+			<Marks
+				{marks}
+				draft={truth?.draft ?? null}
+				points={truth?.way === 'tapes' ? truth.points : []}
+				tapes={truth?.tapes ?? []}
+				attempt={player.attempt}
+				{scale}
+			/>
+		{/await}
+	{/if}
 	{#if bench.live?.lining.robot}
 		{#await import('$lib/live/FrontMark.svelte') then { default: FrontMark }}
 			<FrontMark live={bench.live} toMetres={(event) => view.toMetres(event)} />
@@ -229,8 +260,10 @@
 		{/if}
 	{/snippet}
 	{#snippet said()}
-		{#if isReckoned}<span class="dotted"></span>{t('floor.reckoned')}{/if}
-		{#if bench.leaves.refining?.intended}<span class="dashed"></span>{t('floor.intended')}{/if}
+		{#if isReckoned}<span><i class="dotted"></i>{t('floor.reckoned')}</span>{/if}
+		{#if bench.leaves.marks.length > 0}<span><i class="solid"></i>{t('floor.byHand')}</span>{/if}
+		{#if bench.leaves.refining?.intended}<span><i class="dashed"></i>{t('floor.intended')}</span
+			>{/if}
 	{/snippet}
 	{#snippet buttons()}
 		{#if player.isPlaying && waitsForTouch}
@@ -266,19 +299,20 @@
 	.name.shown {
 		font-weight: 700;
 	}
-	.dotted,
-	.dashed {
+	span {
+		white-space: nowrap;
+	}
+	i {
+		display: inline-block;
 		width: 2.2rem;
-		margin-left: 0.6rem;
+		margin-right: 0.5rem;
 		border-top: 3px dotted var(--trace);
+		vertical-align: middle;
+	}
+	.solid {
+		border-top: 2px solid var(--ink);
 	}
 	.dashed {
 		border-top: 1.5px dashed var(--ink-soft);
-	}
-	@media (max-width: 560px) {
-		.dotted,
-		.dashed {
-			margin-left: 0;
-		}
 	}
 </style>

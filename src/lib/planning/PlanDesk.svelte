@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The workbench: floor, trail and timeline around one plan. */
-	import { ChartLine, Layers, ListOrdered } from '@lucide/svelte';
+	import { ChartLine, Layers, ListOrdered, Ruler } from '@lucide/svelte';
 	import { onMount, untrack } from 'svelte';
 	import type { Course } from '$core/course/course';
 	import { say, t } from '$lib/i18n';
@@ -16,6 +16,7 @@
 	import type { Person } from '$lib/saving/answers';
 	import { planSheet } from './keys';
 	import TopBar from './TopBar.svelte';
+	import type { Leaf } from '$lib/workbench/leaves.svelte';
 	import { press } from '$lib/ui/keys';
 	import { Workbench, type CourseChoice, type OpenedPlan } from '$lib/workbench/workbench.svelte';
 
@@ -90,7 +91,13 @@
 	{/snippet}
 	{#snippet floor()}
 		<Floor {bench} onleg={jumpTo} />
-		<div class="news" role="status" aria-label={t('outcome.label')} data-testid="outcome">
+		<div
+			class="news"
+			class:measured={bench.leaves.truth}
+			role="status"
+			aria-label={t('outcome.label')}
+			data-testid="outcome"
+		>
 			{#if bench.live?.alarm}
 				<p class="outcome crashed">{bench.live.alarm}</p>
 			{:else if bench.runs.rehearsing && bench.runs.rehearsing.seconds > 0}
@@ -124,25 +131,35 @@
 			{#await import('$lib/leaves/AttemptsLeaf.svelte') then { default: AttemptsLeaf }}
 				<AttemptsLeaf {bench} list={kept} />
 			{/await}
+		{:else if bench.leaves.truth}
+			{@const { truth } = bench.leaves}
+			{#await import('$lib/leaves/TruthLeaf.svelte') then { default: TruthLeaf }}
+				<TruthLeaf {bench} {truth} />
+			{/await}
 		{/if}
 		<Timeline {bench}>
 			{#snippet leaves()}
 				{#if preferences.level !== 'first'}
-					{#each [['time', ChartLine], ['legs', ListOrdered], ['attempts', Layers]] as const as [leaf, Icon] (leaf)}
-						<button
-							class="button button-line button-icon"
-							aria-label={t(`timeline.${leaf}`)}
-							title={t(`timeline.${leaf}Help`)}
-							aria-pressed={bench.leaves.open === leaf}
-							onclick={() => void bench.leaves.toggle(leaf)}><Icon size={18} /></button
-						>
-					{/each}
+					{@render leaf('time', ChartLine)}
+					{@render leaf('legs', ListOrdered)}
+					{@render leaf('attempts', Layers)}
 				{/if}
+				{#if bench.leaves.canBeMarked}{@render leaf('truth', Ruler)}{/if}
 			{/snippet}
 		</Timeline>
 	{/snippet}
 	{#snippet other()}<Trail {bench} onshortcuts={() => (showsKeys = true)} />{/snippet}
 </DeskShell>
+
+{#snippet leaf(name: Leaf, Icon: typeof Ruler)}
+	<button
+		class="button button-line button-icon"
+		aria-label={t(`timeline.${name}`)}
+		title={t(`timeline.${name}Help`)}
+		aria-pressed={bench.leaves.open === name}
+		onclick={() => void bench.leaves.toggle(name)}><Icon size={18} /></button
+	>
+{/snippet}
 
 {#snippet docked()}
 	{#if bench.live}
@@ -186,6 +203,12 @@
 	}
 	@media (max-width: 560px), (max-width: 820px) and (max-height: 699px) {
 		:global(.floor-pane:has(+ .dock > *)) .news {
+			display: none;
+		}
+	}
+	@media (max-width: 560px) {
+		/* Whoever measures needs the floor. */
+		.measured {
 			display: none;
 		}
 	}

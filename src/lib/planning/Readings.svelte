@@ -50,7 +50,9 @@
 			top: isLarge && isNarrow.current ? height + phoneTop : 0
 		};
 	});
-	const isShown = $derived(figures.length > 0 && preferences.level !== 'first');
+	/** On a phone a leaf leaves the floor too little room for both. */
+	const hasRoom = $derived(!isNarrow.current || bench.leaves.open === null);
+	const isShown = $derived(hasRoom && figures.length > 0 && preferences.level !== 'first');
 	const lines = $derived(player.attempt?.log.filter(({ time }) => time <= player.time) ?? []);
 </script>
 

@@ -206,6 +206,10 @@ export class Robots {
 		void this.service?.halt();
 	}
 
+	goOn(): void {
+		void this.service?.goOn();
+	}
+
 	press(chain: string): void {
 		void this.service?.press(chain);
 	}

@@ -1,4 +1,5 @@
 /** People: a name picked on first use. There are no secrets yet; classes and roles come later. */
+import './words';
 import { randomUUID } from 'node:crypto';
 import { failure, success, type Result } from '$core/sentence';
 import type { Person } from '$lib/saving/answers';

@@ -1,4 +1,5 @@
 /** The border to the outside: bodies are read, and results answered, each with one sentence at most. */
+import './words';
 import { error, isHttpError } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { checkValue, maximumDepth, parseJson } from '$core/document';

@@ -44,7 +44,7 @@
 <section class="timeline" aria-label={t('timeline.label')}>
 	<div class="controls">
 		<button
-			class="button button-plain button-icon"
+			class="button button-plain button-icon start"
 			aria-label={t('timeline.start')}
 			title={t('timeline.start')}
 			disabled={!player.attempt || player.isLive}
@@ -154,6 +154,8 @@
 		font-weight: 650;
 	}
 	@media (max-width: 420px) {
+		/* The track goes there, too. */
+		.start,
 		output {
 			display: none;
 		}

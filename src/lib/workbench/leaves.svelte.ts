@@ -3,45 +3,56 @@
  * kept.
  */
 import { markOf } from '$core/course/mark';
+import type { Mark } from '$core/attempts/marks';
 import type { Attempt } from '$core/simulation/attempt';
 import { t } from '$lib/i18n';
-import { preferences } from '$lib/preferences.svelte';
 import type { AttemptFilter, AttemptList } from '$lib/attempts/attempt-list.svelte';
 import type { Made } from '$lib/desk/runs.svelte';
 import type { AttemptSeed } from '$lib/saving/protocol';
 import type { OpenedAttempt } from '$workers/attempt-shelf';
 import type { OverTime } from './over-time.svelte';
 import type { Refining } from './refining.svelte';
+import type { Truth } from './truth.svelte';
 import type { Workbench } from './workbench.svelte';
 
-/** Letters of an id. */
-const mostOfId = 64;
-
-export type Leaf = 'time' | 'legs' | 'attempts';
+export type Leaf = 'time' | 'legs' | 'attempts' | 'truth';
 
 export class Leaves {
 	refining = $state.raw<Refining | null>(null);
 	kept = $state.raw<AttemptList | null>(null);
 	overTime = $state.raw<OverTime | null>(null);
+	truth = $state.raw<Truth | null>(null);
 	readonly open: Leaf | null = $derived.by(() =>
-		this.overTime ? 'time' : this.refining ? 'legs' : this.kept ? 'attempts' : null
+		this.overTime
+			? 'time'
+			: this.refining
+				? 'legs'
+				: this.kept
+					? 'attempts'
+					: this.truth
+						? 'truth'
+						: null
 	);
 	/** What was chosen of it stays so while it is folded away. */
 	private lookedAt: OverTime | undefined;
 	/** The id of the attempt that is on the floor. */
 	shown = $state<string | null>(null);
+	/** What hands have marked of it on the real floor. */
+	marks = $state.raw<readonly Mark[]>([]);
 	private hasSaidUnkept = false;
 
 	constructor(private readonly bench: Workbench) {
 		bench.runs.onMade = (id, attempt, made) => void this.keep(id, attempt, made);
-		bench.runs.onRestored = (seed, attempt) => void this.takeOverSeed(seed, attempt);
+		bench.runs.onBegun = (id) => this.setShown(id);
+		bench.runs.onRestored = (seed, attempt) => void this.takeOver(seed, attempt);
 	}
 
 	/** Unfolds a leaf in the place of the one before, or folds it away. */
 	async toggle(leaf: Leaf): Promise<void> {
 		const { open } = this;
-		this.refining = this.kept = this.overTime = null;
+		this.refining = this.kept = this.overTime = this.truth = null;
 		if (leaf === open) return;
+		if (leaf === 'truth') return this.openTruth();
 		if (leaf === 'attempts') return this.openAttempts();
 		if (leaf === 'time') {
 			const { OverTime } = await import('./over-time.svelte');
@@ -54,7 +65,7 @@ export class Leaves {
 
 	async openAttempts(filter: AttemptFilter = 'all'): Promise<void> {
 		const { AttemptList } = await import('$lib/attempts/attempt-list.svelte');
-		this.refining = this.overTime = null;
+		this.refining = this.overTime = this.truth = null;
 		const list = new AttemptList(this);
 		list.filter = filter;
 		this.kept = list;
@@ -62,29 +73,52 @@ export class Leaves {
 		await list.read();
 	}
 
+	async openTruth(): Promise<void> {
+		const { Truth } = await import('./truth.svelte');
+		this.refining = this.kept = this.overTime = null;
+		this.truth = new Truth(this.bench);
+		await this.takeOverRuns();
+		if (this.marks.length > 0 || !this.shown || this.bench.runs.isLive) return;
+		const { marksOf } = await import('./keeping');
+		this.marks = await marksOf(this.shown);
+	}
+
 	/** Runs that were written down as they came, also by robots themselves, are attempts like all others. */
 	private async takeOverRuns(): Promise<void> {
 		if (this.bench.runs.isLive) return;
-		const [{ keptRuns }, { keeper }] = await Promise.all([
-			import('$lib/live/kept'),
-			import('$lib/attempts/keeper')
-		]);
-		const { course } = this.bench;
-		for await (const { run, attempt } of keptRuns(this.planId))
-			await keeper().takeOver({ courseMark: markOf(course), ...run, course }, attempt);
+		const { takeOverRuns } = await import('./keeping');
+		await takeOverRuns(this.planId, this.bench.course);
 	}
 
-	/** Attempts of which only the seed was kept are attempts like all others. */
-	private async takeOverSeed(seed: AttemptSeed, attempt: Attempt): Promise<void> {
-		const { plan, courseId, courseMark, touches, only, at = 0, seed: number } = seed;
-		const id = seed.id ?? `${this.planId}-${at}-${number}`.slice(-mostOfId);
+	/** @returns whether they are kept */
+	async setMarks(marks: readonly Mark[]): Promise<boolean> {
+		const { shown, bench } = this;
+		if (!shown) return false;
+		const { keepMarks } = await import('./keeping');
+		const isKept = await keepMarks(shown, marks, bench.runs.isLive);
+		if (isKept) this.marks = marks;
+		else bench.voice.notice = t('bench.attemptUnkept');
+		return isKept;
+	}
+
+	/** Another attempt comes onto the floor, which may have been marked. */
+	setShown(id: string, marks: readonly Mark[] = []): void {
+		if (this.shown === id) return;
 		this.shown = id;
-		if (seed.id) return;
-		const { keeper } = await import('$lib/attempts/keeper');
-		const { planId, bench } = this;
-		const { course } = bench;
-		const keeping = { id, planId, courseId, at, plan, course, courseMark, touches, only };
-		await keeper().takeOver(keeping, attempt);
+		this.marks = marks;
+		this.truth?.clear();
+	}
+
+	/** Only a real robot stands anywhere else than it says. */
+	get canBeMarked(): boolean {
+		return this.bench.player.attempt?.source.type === 'run';
+	}
+
+	/** @param attempt made again from its seed */
+	private async takeOver(seed: AttemptSeed, attempt: Attempt): Promise<void> {
+		const { takeOverSeed } = await import('./keeping');
+		const id = await takeOverSeed(this.planId, this.bench.course, seed, attempt);
+		if (attempt === this.bench.player.attempt) this.setShown(id);
 	}
 
 	get planId(): string {
@@ -101,11 +135,11 @@ export class Leaves {
 
 	/** On this device, as it comes: later nobody can have all of it again. */
 	private async keep(id: string, attempt: Attempt, made: Made): Promise<void> {
-		this.shown = id;
-		const { planId, courseId, bench } = this;
+		this.setShown(id);
+		const { planId, courseId, bench, marks } = this;
 		const keeping = { id, planId, courseId, at: Date.now(), ...made, course: bench.course };
-		const row = await import('$lib/attempts/keeper').then(
-			({ keeper }) => keeper().keep(keeping, attempt, preferences.attemptsKept),
+		const row = await import('./keeping').then(
+			({ keep }) => keep(keeping, attempt, marks),
 			() => null
 		);
 		if (row) return this.kept?.put(row);
@@ -121,7 +155,7 @@ export class Leaves {
 		await bench.arrived;
 		const { touches, only, modelVersion } = row;
 		bench.runs.showKept(attempt, { plan, touches, only }, modelVersion);
-		this.shown = row.id;
+		this.setShown(row.id, row.marks);
 		if (row.courseMark !== markOf(bench.course)) bench.voice.notice = t('bench.otherCourseThen');
 		return true;
 	}

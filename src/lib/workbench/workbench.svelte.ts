@@ -144,7 +144,9 @@ export class Workbench implements Stand {
 		const kept = await newestRun(this.saver.id);
 		const isNewest = kept && kept.run.at > (this.runs.seeds[0]?.at ?? 0);
 		const fits = isNewest && kept.run.courseId === this.courseId && !this.runs.hasBegun;
-		if (fits) this.runs.showKept(kept.attempt, { plan: kept.run.plan });
+		if (!fits) return;
+		this.runs.showKept(kept.attempt, { plan: kept.run.plan });
+		this.leaves.setShown(kept.run.id);
 	}
 
 	dispose(): void {

@@ -71,6 +71,89 @@ function listen({ id, light, power }) {
 	before.set(id, { light, power });
 }
 
+// --- tape measure and protractor ---
+
+/** By which a hand is wrong: metres and degrees. */
+const handOff = { tape: 0.002, protractor: 1 };
+/** Metres within which a press meets a robot, and another thing. */
+const meets = { robot: 0.1, thing: 0.06 };
+
+const measured = document.querySelector('#measured');
+let tool;
+/** Where the first press was. */
+let pressed;
+
+for (const button of document.querySelectorAll('[data-tool]'))
+	button.addEventListener('click', () => {
+		tool = tool === button.dataset.tool ? undefined : button.dataset.tool;
+		for (const each of document.querySelectorAll('[data-tool]'))
+			each.setAttribute('aria-pressed', String(each.dataset.tool === tool));
+		measured.textContent = tool ? say(`yard.${tool}How`) : '';
+		drawTape();
+	});
+
+/** Normal with a deviation of 1. */
+const slip = () =>
+	Math.sqrt(-2 * Math.log(1 - Math.random())) * Math.cos(2 * Math.PI * Math.random());
+
+const apart = ([ax, ay], [bx, by]) => Math.hypot(bx - ax, by - ay);
+const bearingOf = (heading) => (((90 - (heading * 180) / Math.PI) % 360) + 360) % 360;
+
+/** What stands still on a floor, and can be measured from. */
+function thingsOf({ size: { width, height }, walls, lampPosts, starts, finish }) {
+	const corners = [0, width].flatMap((x) => [0, height].map((y) => ({ at: [x, y] })));
+	const ends = walls.flatMap(({ from, to }) => [{ at: from }, { at: to }]);
+	return [...corners, ...ends, ...lampPosts, ...starts, ...(finish ? [finish] : [])];
+}
+
+/** @param places each with where it is, in `at` */
+function nearest(places, from, within) {
+	const near = places.filter(({ at }) => apart(at, from) <= within);
+	return near.sort((a, b) => apart(a.at, from) - apart(b.at, from))[0];
+}
+
+/** Somebody presses on a floor while a tool is in hand. @param at metres */
+function measure(floor, at) {
+	const robot = nearest(floor.here, at, meets.robot);
+	const { at: place } = robot ?? nearest(floor.things, at, meets.thing) ?? { at };
+	const hand = (value, off, digits) => (value + slip() * off).toFixed(digits);
+	const isFirst = pressed?.floor !== floor;
+	if (tool === 'protractor' && robot && isFirst) {
+		const bearing = hand(bearingOf(robot.heading), handOff.protractor, 0);
+		measured.textContent = say('yard.protractorSays', { bearing: (Number(bearing) + 360) % 360 });
+		return;
+	}
+	if (isFirst) {
+		pressed = { floor, place };
+		measured.textContent = say('yard.second');
+		return drawTape();
+	}
+	const from = pressed.place;
+	if (tool === 'tape') {
+		const length = hand(apart(from, place) * 100, handOff.tape * 100, 1);
+		measured.textContent = say('yard.tapeSays', { length });
+	} else {
+		const heading = Math.atan2(place[1] - from[1], place[0] - from[0]);
+		const bearing = hand(bearingOf(heading), handOff.protractor, 0);
+		measured.textContent = say('yard.protractorSays', { bearing: (Number(bearing) + 360) % 360 });
+	}
+	drawTape(floor, from, place);
+}
+
+function drawTape(floor, from, to) {
+	for (const each of shownFloors.values()) each.tape.removeAttribute('d');
+	if (floor) {
+		floor.tape.setAttribute('d', `M${from.join(' ')}L${to.join(' ')}`);
+		pressed = undefined;
+	} else if (pressed && tool) {
+		const [x, y] = pressed.place;
+		pressed.floor.tape.setAttribute(
+			'd',
+			`M${x - 0.02} ${y}H${x + 0.02}M${x} ${y - 0.02}V${y + 0.02}`
+		);
+	} else pressed = undefined;
+}
+
 // --- floors ---
 
 const shownFloors = new Map();
@@ -79,6 +162,7 @@ function floorOf({ id, course }) {
 	const { width, height } = course.size;
 	const margin = 0.1;
 	const robots = make('g');
+	const tape = make('path', { class: 'tape' });
 	const posts = new Map(
 		course.lampPosts.map((post) => [
 			post.id,
@@ -120,7 +204,8 @@ function floorOf({ id, course }) {
 					})
 				]
 			: []),
-		robots
+		robots,
+		tape
 	);
 	const svg = make(
 		'svg',
@@ -133,7 +218,16 @@ function floorOf({ id, course }) {
 	);
 	const figure = make('figure', {}, svg, make('figcaption', {}, course.name));
 	floors.append(figure);
-	return { id, figure, robots, posts, marks: new Map() };
+	const floor = { id, figure, robots, posts, tape, marks: new Map(), here: [] };
+	floor.things = thingsOf(course);
+	svg.addEventListener('click', ({ clientX, clientY }) => {
+		if (!tool) return;
+		const { x, y } = new DOMPoint(clientX, clientY).matrixTransform(
+			drawing.getScreenCTM().inverse()
+		);
+		measure(floor, [x, y]);
+	});
+	return floor;
 }
 
 /** The line that straight pieces and curves make. Metres, degrees. */
@@ -313,6 +407,7 @@ async function look() {
 			const here = robots.filter((robot) => robot.room === room.id);
 			if (!shownFloors.has(room.id)) shownFloors.set(room.id, floorOf(room));
 			const floor = shownFloors.get(room.id);
+			floor.here = here;
 			floor.figure.hidden = here.length === 0;
 			for (const [id, post] of floor.posts)
 				post.classList.toggle('lit', room.litPosts.includes(id));

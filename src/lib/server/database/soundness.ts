@@ -2,6 +2,7 @@
  * Whether the database can be opened at all, looked at before anything is written: a file that is
  * damaged, foreign or newer stays as it is, and whoever starts the server is told what to do.
  */
+import '../words';
 import { existsSync, readdirSync, statSync } from 'node:fs';
 import { open } from 'node:fs/promises';
 import { join } from 'node:path';

@@ -5,6 +5,7 @@
  * guessed at. Each write is one statement that looks whether it may; when it may not, somebody else
  * was faster, and the row is looked at anew.
  */
+import '../words';
 import { randomUUID } from 'node:crypto';
 import { checkSize } from '$core/document';
 import { failure, success, type Result } from '$core/sentence';
