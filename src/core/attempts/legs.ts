@@ -57,6 +57,17 @@ export function meantEnd({ span: { from }, meant }: Leg): RecordedPose | null {
 	return { x: from.x + way.ahead, y: from.y + way.left, heading: from.heading + meant.turn };
 }
 
+/** Metres, and radians, of what can be seen. */
+const seenWay = 0.005;
+const seenTurn = 0.02;
+
+/** It moved, or was to: a lamp that is lit is no leg that could miss. */
+export const isMove = ({ did, meant }: Leg): boolean =>
+	[did, meant ?? did].some(
+		({ ahead, left, up, turn }) =>
+			exact.lengthOf(exact.lengthOf(ahead, left), up) > seenWay || Math.abs(turn) > seenTurn
+	);
+
 /** Metres that a leg costs before it is said to have gone wrong, and of what the worst one cost. */
 const leastCost = 0.015;
 const partOfWorst = 0.3;

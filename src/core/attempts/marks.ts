@@ -66,14 +66,17 @@ export function recordedAt(attempt: Attempt, run: RobotRun, after: After): Recor
 }
 
 /** How far what was recorded is off from what the hand measured. */
-export interface Off {
+export interface OffBy {
 	/** Metres; null where no place was marked. */
 	readonly length: number | null;
 	/** Radians that it has really turned further to the left than it reckoned; null likewise. */
 	readonly turn: number | null;
 }
 
-export const offOf = ({ at, heading }: Pick<Mark, 'at' | 'heading'>, pose: RecordedPose): Off => ({
+export const offOf = (
+	{ at, heading }: Pick<Mark, 'at' | 'heading'>,
+	pose: RecordedPose
+): OffBy => ({
 	length: at && exact.lengthOf(at[0] - pose.x, at[1] - pose.y),
 	turn: heading === null ? null : wrapAngle(heading - pose.heading)
 });

@@ -1,31 +1,11 @@
 /** What only a rehearsal tells: moves that begin while the robot still rolls, and what went wrong. */
 import { definitionOf } from '../steps/catalogue';
-import type { Edit } from '../plan/edits';
+import { standFirst } from '../plan/stand-first';
 import { numberSteps } from '../plan/plan';
-import { problemAt, type Context, type Problem, type Repair, type Visited } from './problem';
+import { problemAt, type Context, type Problem } from './problem';
 
 /** m/s: slower than this is as good as still. */
 const rolling = 0.02;
-
-/** The step before waits until the robot is still, if it can; else the robot is stopped. */
-function standFirst({ holder, index, siblings }: Visited): Repair {
-	const before = siblings.slice(0, index).findLast(({ off }) => !off);
-	const key = 'repair.waitStill';
-	if (before?.values.then === 'goOn') {
-		const edit: Edit = { type: 'setValue', step: before.id, name: 'then', value: 'waitStill' };
-		return { key, edit: () => edit };
-	}
-	const values = { ending: 'brake', then: 'waitStill' };
-	return {
-		key,
-		edit: (newId) => ({
-			type: 'insert',
-			holder,
-			index,
-			steps: [{ id: newId(), kind: 'stop', values }]
-		})
-	};
-}
 
 /** Outcomes of a plan that is lit, and of which nothing ran. */
 const unbegun = new Set(['outcome.untouched', 'outcome.notBegun']);
@@ -40,7 +20,9 @@ export function checkRehearsal({ plan, attempt, steps }: Context): Problem[] {
 		const definition = definitionOf(kind);
 		if (!here || problems.has(stepId) || !definition.isTimed || speedAtStart < rolling) continue;
 		const values = { speed: speedAtStart };
-		problems.set(stepId, problemAt(here, 'stillMoving', values, { repair: standFirst(here) }));
+		const edit = (newId: () => string) => standFirst(here, here.siblings, newId);
+		const repair = { key: 'repair.waitStill', edit };
+		problems.set(stepId, problemAt(here, 'stillMoving', values, { repair }));
 	}
 	const { key, values } = attempt.outcome.reason;
 	const last = steps.find(({ step }) => numbers.get(step.id) === values?.number);

@@ -4,6 +4,7 @@ import { indexAt } from '../simulation/moment';
 import type { RobotRun } from '../simulation/attempt';
 import { turnedBy, type Leg } from '../attempts/legs';
 import { bearingOfHeading } from '../units/angles';
+import { atOtherSpeed } from './mend';
 import { surely, type Matter } from './reason';
 
 /** Metres of height from which it flies; m/s that are worth a word. */
@@ -30,6 +31,7 @@ export const breeze: Matter = ({ legs, run }) => {
 				}
 			},
 			explains: { ...turnedBy(east * time, north * time, -leg.span.from.heading), turn: 0 },
+			mend: atOtherSpeed(leg, true),
 			at: leg.span.end
 		};
 	};

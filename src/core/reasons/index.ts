@@ -9,6 +9,7 @@ import { breeze } from './breeze';
 import { drift } from './drift';
 import { gain } from './gain';
 import { met } from './met';
+import type { Mend } from './mend';
 import { noMiss, sizeOf, type Guess, type Matter, type LegScene } from './reason';
 import { stillRolling } from './rolling';
 import { slip } from './slip';
@@ -36,6 +37,8 @@ export interface Reason {
 	readonly weight: number;
 	/** Seconds since Run: where it shows. */
 	readonly at: number;
+	/** What may lessen it: to be tried before it is offered. */
+	readonly mend?: Mend | undefined;
 }
 
 /** Metres of a miss for which nobody looks for a reason. */
@@ -74,7 +77,7 @@ export function reasonsIn(scene: LegScene): (leg: Leg) => Reason[] {
 	};
 }
 
-const pick = ({ sentence, at }: Guess) => ({ sentence, at });
+const pick = ({ sentence, at, mend }: Guess) => ({ sentence, at, ...(mend && { mend }) });
 
 /** By how much smaller the miss would be without it, metres. */
 function weightOf({ explains, isInherited }: Guess, { added, inherited }: Leg): number {

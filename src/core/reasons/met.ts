@@ -2,6 +2,7 @@
  * Something stood in the way: a wall, a crate, another robot, the end of a rail. Where an ideal robot
  * runs into it as well, the plan asks for more than there is room for.
  */
+import { asFarAsItCame } from './mend';
 import { sizeOf, type Matter } from './reason';
 
 /** Metres of a miss that a brush against something may well be the reason of. */
@@ -9,7 +10,8 @@ const least = 0.005;
 
 export const met: Matter = ({ intended, run }) => {
 	const ideal = intended?.runs.find(({ id }) => id === run.id)?.bumps ?? [];
-	return ({ added, bumps, span }) => {
+	return (leg) => {
+		const { added, bumps, span } = leg;
 		const [bump] = bumps;
 		if (!bump || !added || sizeOf(added) < least) return null;
 		const isAnyway = ideal.some(
@@ -21,6 +23,7 @@ export const met: Matter = ({ intended, run }) => {
 				values: { seconds: bump.time - span.start }
 			},
 			explains: added,
+			mend: isAnyway ? asFarAsItCame(leg) : undefined,
 			at: bump.time
 		};
 	};

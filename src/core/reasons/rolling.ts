@@ -1,5 +1,6 @@
 /** It was still under way when the step began: its turn was driven as a bend, its straight as a swerve. */
 import type { Leg } from '../attempts/legs';
+import { standBefore } from './mend';
 import { isStraight, isTurn, type Matter } from './reason';
 
 /** m/s, and radians a second, that can be told from standing still. */
@@ -26,6 +27,7 @@ export const stillRolling: Matter =
 					values: { centimetres: speedAtStart * 100 }
 				},
 				explains: { ...added, turn: 0 },
+				mend: standBefore(isBend ? leg : legs[legs.indexOf(leg) - 1]!),
 				at: span.start
 			};
 		const isSwerve = isStraight(leg) && Math.abs(turningAtStart) > leastTurning;
@@ -33,6 +35,7 @@ export const stillRolling: Matter =
 		return {
 			sentence: { key: 'reason.rolling.turning' },
 			explains: { ...added, ahead: 0 },
+			mend: standBefore(leg),
 			at: span.start
 		};
 	};

@@ -3,6 +3,7 @@ import type { AttemptNotes, ListedAttempt } from '$core/attempts/kept';
 import type { Attempt } from '$core/simulation/attempt';
 import { say, t } from '$lib/i18n';
 import { downloadText } from '$lib/files/downloads';
+import { newId } from '$lib/saving/id';
 import { textOfFile } from '$lib/files/files';
 import type { OpenedAttempt } from '$workers/attempt-shelf';
 import { forget } from '$workers/kept';
@@ -151,7 +152,7 @@ export class AttemptList {
 	async fromFile(file: File): Promise<void> {
 		const text = await textOfFile(file);
 		const { planId, courseId } = this.stage;
-		const place = { id: crypto.randomUUID(), planId, courseId };
+		const place = { id: newId(), planId, courseId };
 		const row = text.ok ? await keeper().takeFile(text.value, place) : text;
 		if (!row.ok) this.news = t('attempts.refused', { file: file.name, reason: say(row.failure) });
 		else {

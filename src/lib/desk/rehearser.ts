@@ -52,6 +52,7 @@ class Rehearser {
 const forPerson = new Rehearser();
 const forChecks = new Rehearser();
 const forIntended = new Rehearser();
+const forTrials = new Rehearser();
 
 export const rehearse = (rehearsal: Rehearsal, onProgress?: Progress): Promise<Attempt | null> =>
 	forPerson.rehearse({ ...rehearsal, isWatched: true }, onProgress);
@@ -64,6 +65,10 @@ export const rehearseQuietly = (rehearsal: Rehearsal): Promise<Attempt | null> =
 export const rehearseIdeally = (rehearsal: Omit<Rehearsal, 'variation' | 'seed'>) =>
 	forIntended.rehearse({ ...rehearsal, variation: 'ideal', seed: 1 });
 
+/** To see what a change would do; a newer one takes its place. */
+export const tryOut = (rehearsal: Rehearsal): Promise<Attempt | null> =>
+	forTrials.rehearse(rehearsal);
+
 export const warmUp = (): void => void forPerson.warmUp();
 export const stopRehearsing = (): void => forPerson.stop();
 
@@ -72,4 +77,5 @@ export function stopAll(): void {
 	forPerson.stop();
 	forChecks.stop();
 	forIntended.stop();
+	forTrials.stop();
 }

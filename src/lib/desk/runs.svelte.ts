@@ -1,9 +1,11 @@
 /** The attempts of a workbench: the newest, the one before, and what is needed to have them again. */
+import { isAlike } from '$core/alike';
 import { markOf } from '$core/course/mark';
 import type { Attempt } from '$core/simulation/attempt';
 import { modelVersion } from '$core/simulation/settings';
 import { say, t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
+import { newId } from '$lib/saving/id';
 import type { AttemptSeed } from '$lib/saving/protocol';
 import { Player } from '$lib/timeline/player.svelte';
 import { rehearse, stopAll, stopRehearsing } from './rehearser';
@@ -45,7 +47,7 @@ export class Runs {
 
 	readonly isRehearsing = $derived(this.rehearsing !== null);
 	readonly hasChanged = $derived.by(
-		() => this.made !== null && this.made.plan.chains !== this.stand.plan.chains
+		() => this.made !== null && !isAlike(this.made.plan.chains, this.stand.plan.chains)
 	);
 	readonly outcome = $derived.by(() => {
 		const { attempt, haltedAt } = this.player;
@@ -84,7 +86,7 @@ export class Runs {
 
 	/** What is shown is an attempt of this plan, as it was. */
 	private wasOf({ plan, touches, only }: Made): void {
-		const isSame = JSON.stringify(plan.chains) === JSON.stringify(this.stand.plan.chains);
+		const isSame = isAlike(plan.chains, this.stand.plan.chains);
 		this.made = { plan: isSame ? this.stand.plan : plan, touches, only };
 	}
 
@@ -163,7 +165,7 @@ export class Runs {
 		this.previous = this.player.attempt;
 		this.made = { plan, only };
 		this.hasCourseChanged = this.isOlderModel = false;
-		this.id = crypto.randomUUID();
+		this.id = newId();
 		if (courseId) {
 			preferences.choose({ lastCourse: courseId });
 			const seed = {

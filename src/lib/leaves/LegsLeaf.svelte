@@ -1,13 +1,13 @@
 <script lang="ts">
 	/** The legs of the attempt that is shown: what each did of its own, how it began, what it cost. */
 	import './words';
-	import { Flag } from '@lucide/svelte';
+	import { Flag, Wrench } from '@lucide/svelte';
 	import type { Leg } from '$core/attempts/legs';
 	import { findStep } from '$core/plan/places';
 	import { robotKindOf } from '$core/robots/kinds';
 	import { say, t } from '$lib/i18n';
 	import { phrase, wordsOf } from '$lib/words/step-words';
-	import { legKey, type LegOrder, type Refining } from '$lib/workbench/refining.svelte';
+	import { legKey, mendKey, type LegOrder, type Refining } from '$lib/workbench/refining.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import Leaf from './Leaf.svelte';
 	import ShapeCheck from './ShapeCheck.svelte';
@@ -98,6 +98,15 @@
 									title={t('legs.showWhen')}
 									onclick={() => refining.showWhen(reason)}>{say(reason.sentence)}</button
 								>
+								{@const mend = refining.mends[mendKey(leg, reason.matter)]}
+								{#if mend && !bench.runs.hasChanged}
+									<button
+										class="button button-line mend"
+										title={t('legs.mendTried')}
+										onclick={() => bench.editing.mend(mend)}
+										><Wrench size={14} aria-hidden="true" />{say(mend.sentence)}</button
+									>
+								{/if}
 							{/each}
 						</td>
 						<td class="began">{beganWords(leg, topSpeed)}</td>
@@ -197,6 +206,11 @@
 		color: var(--ink-soft);
 		text-align: left;
 		cursor: pointer;
+	}
+	.mend {
+		min-height: 2rem;
+		padding: 0.1rem 0.6rem;
+		font-size: 0.85rem;
 	}
 	.reason:hover {
 		text-decoration: underline dotted;

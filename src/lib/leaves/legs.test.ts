@@ -1,17 +1,20 @@
 import { expect, it, vi } from 'vitest';
 import { simulate } from '$core/simulation/simulate';
-import { courseOf, go, lamp, planOf, right, wall } from '$core/testing/sample';
-import { rehearseIdeally } from '$lib/desk/rehearser';
+import { courseOf, fullStep, go, lamp, planOf, right, wall } from '$core/testing/sample';
+import { rehearseIdeally, tryOut } from '$lib/desk/rehearser';
 import { Runs } from '$lib/desk/runs.svelte';
 import type { Stand } from '$lib/desk/stand';
 import { Voice } from '$lib/desk/voice.svelte';
 import { say } from '$lib/i18n';
-import { legKey, Refining } from '$lib/workbench/refining.svelte';
+import { legKey, mendKey, Refining } from '$lib/workbench/refining.svelte';
 import { addedWords, beganWords, costWords } from './misses';
 
 vi.mock('$lib/desk/rehearser', () => ({
 	rehearseIdeally: vi.fn((rehearsal: Parameters<typeof rehearseIdeally>[0]) =>
 		Promise.resolve(simulate({ ...rehearsal, variation: 'ideal', seed: 1 }))
+	),
+	tryOut: vi.fn((rehearsal: Parameters<typeof simulate>[0]) =>
+		Promise.resolve(simulate(rehearsal))
 	),
 	stopAll() {},
 	stopRehearsing() {}
@@ -41,6 +44,25 @@ it('shows the legs that moved, and looks at one at the moment when it ended', as
 	expect(refining.around(leg)).toHaveLength(3);
 	refining.choose(leg);
 	expect(refining.chosen).toBeNull();
+});
+
+it('offers a mend once it was tried and helps', async () => {
+	const fast = { duration: 1.5, speed: 1, ending: 'coast', then: 'goOn' };
+	const plan = planOf([fullStep('goFor', fast), right(90)]);
+	const stand = { plan, course, courseId: null, variation: 'ideal', live: null } as never as Stand;
+	const runs = new Runs(stand, new Voice(), () => {});
+	runs.showKept(simulate({ plan, course, variation: 'ideal', seed: 1 }), { plan });
+	const refining = new Refining(stand, runs);
+	await refining.look();
+	const turn = refining.shown.at(-1)!;
+	expect(Object.keys(refining.mends)).toEqual([mendKey(turn, 'rolling')]);
+	expect(say(refining.mends[mendKey(turn, 'rolling')]!.sentence)).toBe('Stand still first');
+	vi.mocked(tryOut).mockClear();
+	runs.showKept(runs.player.attempt!, { plan });
+	vi.mocked(tryOut).mockResolvedValue(null);
+	await refining.look();
+	expect(tryOut).toHaveBeenCalled();
+	expect(refining.mends).toEqual({});
 });
 
 it('asks once for what was intended, and anew for another attempt', async () => {

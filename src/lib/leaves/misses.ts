@@ -1,7 +1,7 @@
 /** What a leg added and how it began, in words. */
 import './words';
 import { alongMeant, type Leg, type Miss } from '$core/attempts/legs';
-import type { Off } from '$core/attempts/marks';
+import type { OffBy } from '$core/attempts/marks';
 import { degrees } from '$core/units/angles';
 import { t } from '$lib/i18n';
 import { showNumber, showSpeed } from '$lib/words/format';
@@ -56,7 +56,7 @@ function missWords({ ahead, left, turn }: Miss): string[] {
 export const costWords = ({ cost }: Leg): string => length(cost);
 
 /** By how much a reckoning is off where a hand has measured. */
-export function offWords({ length: off, turn }: Off): string {
+export function offWords({ length: off, turn }: OffBy): string {
 	const said = [
 		...(off === null ? [] : [t('truth.offLength', { length: length(off) })]),
 		...(turn === null

@@ -11,6 +11,7 @@ import { routinesOf } from '$core/plan/variables';
 import { readSteps, withNewIds, writeSteps } from '$core/plan/snippet';
 import { tieEdit } from '$core/checks/chains';
 import type { Repair } from '$core/checks';
+import type { Mend } from '$core/reasons/mend';
 import { definitionOf, initialValues } from '$core/steps/catalogue';
 import type { Value, Values } from '$core/steps/definition';
 import { say, t } from '$lib/i18n';
@@ -236,6 +237,12 @@ export class Editing {
 	/** Does what a problem offers. */
 	repair({ key, edit }: Repair): void {
 		this.bench.desk.edit(edit(newId), t('say.repaired', { repair: t(key) }));
+	}
+
+	/** Does what was tried against a reason. */
+	mend({ sentence, edit }: Mend): void {
+		const made = edit(this.plan, newId);
+		if (made) this.bench.desk.edit(made, t('say.repaired', { repair: say(sentence) }));
 	}
 
 	// --- chains ---

@@ -1,9 +1,11 @@
 /** What is looked at of an attempt beside its trace: its legs, against what was intended. */
-import { firstWrong, legsIn, meantEnd, type Leg } from '$core/attempts/legs';
+import { firstWrong, isMove, legsIn, meantEnd, type Leg } from '$core/attempts/legs';
 import { shapeOf, type DrivenShape } from '$core/attempts/shape';
 import { reasonsIn, type Reason } from '$core/reasons';
+import { isBetter, mended, type Mend } from '$core/reasons/mend';
 import type { Attempt } from '$core/simulation/attempt';
-import { rehearseIdeally } from '$lib/desk/rehearser';
+import { rehearseIdeally, tryOut } from '$lib/desk/rehearser';
+import { newId } from '$lib/saving/id';
 import type { Made, Runs } from '$lib/desk/runs.svelte';
 import type { Stand } from '$lib/desk/stand';
 
@@ -13,9 +15,12 @@ export class Refining {
 	/** The same plan on an ideal robot; null while it is not known. */
 	intended = $state.raw<Attempt | null>(null);
 	order = $state<LegOrder>('asRun');
+	/** Mends that were tried and help, by their leg and what they are against. */
+	mends = $state.raw<Readonly<Record<string, Mend>>>({});
 	/** The leg that is looked at. */
 	private key = $state<string | null>(null);
 	private asked: Made | null = null;
+	private tries = 0;
 
 	/** Of the robot that is shown, as they ran. */
 	readonly legs: readonly Leg[] = $derived.by(() => {
@@ -64,9 +69,33 @@ export class Refining {
 		if (made === this.asked) return;
 		this.asked = made;
 		this.key = this.intended = null;
+		this.mends = {};
+		this.tries = 0;
 		if (!made) return;
 		const intended = await rehearseIdeally({ ...made, course: this.stand.course });
-		if (this.asked === made) this.intended = intended;
+		if (this.asked !== made) return;
+		this.intended = intended;
+		await this.tryMends(made);
+	}
+
+	/** One after the other, those that may help: by the same chance as the attempt that is shown. */
+	private async tryMends(made: Made): Promise<void> {
+		const { attempt, run } = this.runs.player;
+		const { course } = this.stand;
+		if (attempt?.source.type !== 'rehearsal' || !run) return;
+		const { variation, seed } = attempt.source;
+		for (const leg of this.moving)
+			for (const { matter, mend } of this.reasons[legKey(leg)] ?? []) {
+				const plan = mend && mended(made.plan, mend, newId);
+				if (!plan || this.tries++ >= mostTries) continue;
+				const tried = await tryOut({ ...made, plan, course, variation, seed });
+				const intended =
+					tried && (await tryOut({ ...made, plan, course, variation: 'ideal', seed: 1 }));
+				if (this.asked !== made) return;
+				const same = tried?.runs.find(({ id }) => id === run.id);
+				if (tried && same && isBetter(leg, legsIn(tried, same, intended)))
+					this.mends = { ...this.mends, [mendKey(leg, matter)]: mend! };
+			}
 	}
 
 	/** Where a leg began, where it ended and where it was meant to. */
@@ -91,19 +120,10 @@ export class Refining {
 	}
 }
 
+/** Mends of one attempt that are tried at the most. */
+const mostTries = 24;
+
+export const mendKey = (leg: Leg, matter: string): string => `${legKey(leg)} ${matter}`;
+
 /** By which a leg is known again in its attempt. */
 export const legKey = ({ span, round }: Leg): string => `${span.stepId} ${round}`;
-
-/** Metres, and radians, of what can be seen. */
-const seenWay = 0.005;
-const seenTurn = 0.02;
-
-/** It moved, or was to: a lamp that is lit is no leg that could miss. */
-function isMove(leg: Leg): boolean {
-	const { did, meant } = leg;
-	const ways = meant ? [did, meant] : [did];
-	return ways.some(
-		({ ahead, left, up, turn }) =>
-			Math.hypot(ahead, left, up) > seenWay || Math.abs(turn) > seenTurn
-	);
-}

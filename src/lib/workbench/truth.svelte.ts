@@ -12,7 +12,7 @@ import {
 	withoutMark,
 	type After,
 	type Mark,
-	type Off
+	type OffBy
 } from '$core/attempts/marks';
 import { lengthTo, placeBeside, type Point } from '$core/course/measure';
 import type { HeldBehind } from '$core/live/live-news';
@@ -143,7 +143,7 @@ export class Truth {
 		};
 	});
 	/** By how much the reckoning is off what would be marked. */
-	readonly off: Off | null = $derived.by(() =>
+	readonly off: OffBy | null = $derived.by(() =>
 		this.draft && this.pose ? offOf(this.draft, this.pose) : null
 	);
 	/** What was marked there before. */
@@ -165,7 +165,7 @@ export class Truth {
 	}
 
 	/** Of a mark, by how much the reckoning is off; null where its leg is not known any more. */
-	offOf(mark: Mark): Off | null {
+	offOf(mark: Mark): OffBy | null {
 		const { attempt } = this.stand.player;
 		const run = attempt?.runs.find(({ id }) => id === mark.robot);
 		const pose = attempt && run ? recordedAt(attempt, run, mark.after) : null;

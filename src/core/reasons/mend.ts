@@ -1,0 +1,136 @@
+/**
+ * What can be changed in a plan so that a leg misses less. A mend is offered only after it was tried:
+ * the same plan with it, by the same chance, has to halve at least what the leg added.
+ */
+import type { Leg } from '../attempts/legs';
+import { canDo } from '../robots/robot';
+import { robotKindOf } from '../robots/kinds';
+import { pacing } from '../devices/pacing/device';
+import { turning } from '../devices/turning/device';
+import { applyEdit, type Edit } from '../plan/edits';
+import { findStep, locateSteps, stepsIn } from '../plan/places';
+import type { Plan } from '../plan/plan';
+import { standFirst } from '../plan/stand-first';
+import type { Sentence } from '../sentence';
+import { degrees } from '../units/angles';
+import { sizeOf, type LegScene } from './reason';
+
+export interface Mend {
+	/** What it does: `mend.<what>`. */
+	readonly sentence: Sentence;
+	/** @param newId gives identifiers for new steps; null where the plan has no place for it any more */
+	readonly edit: (plan: Plan, newId: () => string) => Edit | null | undefined;
+}
+
+/** Metres that a robot keeps from what it ran into. */
+const clearance = 0.01;
+/** By which a speed is lowered or raised at once, and steps in which people choose speeds. */
+const much = 2;
+const speedStep = 0.05;
+const leastSpeed = 0.1;
+
+const toStep = (value: number, step: number): number =>
+	Number((Math.round(value / step) * step).toFixed(3));
+const downTo = (value: number, step: number): number =>
+	Number((Math.floor(value / step) * step).toFixed(3));
+
+export const standBefore = ({ span: { stepId } }: Leg): Mend => ({
+	sentence: { key: 'mend.stand' },
+	edit(plan, newId) {
+		const place = locateSteps(plan).get(stepId)?.place;
+		const siblings = place && stepsIn(plan, place.holder);
+		return siblings?.ok ? standFirst(place!, siblings.value, newId) : null;
+	}
+});
+
+/** As far as there was room. */
+export function asFarAsItCame({ span, did }: Leg): Mend | undefined {
+	const { distance } = span.values;
+	if (typeof distance !== 'number') return undefined;
+	const value = Math.sign(distance) * downTo(Math.abs(did.ahead) - clearance, 0.01);
+	if (!(Math.abs(value) > 0)) return undefined;
+	return {
+		sentence: { key: 'mend.shorter', values: { centimetres: Math.abs(value) * 100 } },
+		edit: numberEdit(span.stepId, 'distance', value)
+	};
+}
+
+/** Slower, or faster, where the step says how fast. */
+export function atOtherSpeed({ span }: Leg, isFaster: boolean): Mend | undefined {
+	const { speed } = span.values;
+	if (typeof speed !== 'number') return undefined;
+	const wanted = isFaster
+		? Math.min(1, toStep(speed * much, speedStep))
+		: Math.max(leastSpeed, toStep(speed / much, speedStep));
+	if (wanted === speed || isFaster !== wanted > speed) return undefined;
+	return {
+		sentence: { key: isFaster ? 'mend.faster' : 'mend.slower', values: { percent: wanted * 100 } },
+		edit: numberEdit(span.stepId, 'speed', wanted)
+	};
+}
+
+/** A move by time becomes one by its length, or its angle, where the robot can measure that. */
+export function byMeasure(leg: Leg, { run }: LegScene): Mend | undefined {
+	const { span, meant } = leg;
+	const kind = robotKindOf(run.robot.kind);
+	const { direction, speed } = span.values;
+	if (!meant || !span.isComplete) return undefined;
+	if (span.kind === 'goFor' && canDo(kind, [pacing])) {
+		const distance = toStep(Math.abs(meant.ahead), 0.01);
+		return {
+			sentence: { key: 'mend.byLength', values: { centimetres: distance * 100 } },
+			edit: instead(span.stepId, 'go', {
+				direction: direction as string,
+				distance,
+				speed: speed as number
+			})
+		};
+	}
+	if (span.kind !== 'turnFor' || !canDo(kind, [turning])) return undefined;
+	const angle = toStep(Math.abs(degrees(meant.turn)), 1);
+	return {
+		sentence: { key: 'mend.byAngle', values: { angle } },
+		edit: instead(span.stepId, 'turn', { direction: direction as string, angle })
+	};
+}
+
+/** A number in the place of a number: what is worked out, or sensed, stays. */
+const numberEdit =
+	(step: string, name: string, value: number): Mend['edit'] =>
+	(plan) =>
+		typeof findStep(plan, step)?.values[name] === 'number'
+			? { type: 'setValue', step, name, value }
+			: null;
+
+const instead =
+	(stepId: string, kind: string, values: Readonly<Record<string, string | number>>): Mend['edit'] =>
+	(plan) => {
+		const place = locateSteps(plan).get(stepId)?.place;
+		// It keeps its id: so its leg is known again.
+		const step = { id: stepId, kind, values };
+		return (
+			place && {
+				type: 'together',
+				edits: [
+					{ type: 'remove', ...place, count: 1 },
+					{ type: 'insert', ...place, steps: [step] }
+				]
+			}
+		);
+	};
+
+/** @returns the plan with it; null where it does not fit */
+export function mended(plan: Plan, { edit }: Mend, newId: () => string): Plan | null {
+	const made = edit(plan, newId);
+	const applied = made && applyEdit(plan, made);
+	return applied?.ok ? applied.value.document : null;
+}
+
+/** What it has to leave at most. */
+const left = 0.5;
+
+/** Whether a leg misses by half or less of what it did. @param legs of the attempt that was mended */
+export function isBetter({ span, round, added }: Leg, legs: readonly Leg[]): boolean {
+	const twin = legs.find((each) => each.span.stepId === span.stepId && each.round === round);
+	return Boolean(added && twin?.added && sizeOf(twin.added) <= left * sizeOf(added));
+}
