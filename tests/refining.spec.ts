@@ -14,7 +14,7 @@ test('each leg says what it did of its own, and is shown near', async ({ page })
 	const legs = leaf.getByRole('row').filter({ has: page.locator('[data-leg]') });
 	await expect(legs).toHaveCount(3);
 	await expect(legs.nth(0)).toContainText('Go forward 50 cm at 40 %');
-	await expect(page.getByText('intended')).toBeVisible();
+	await expect(page.getByText('intended', { exact: true })).toBeVisible();
 
 	await legs
 		.nth(0)
@@ -37,6 +37,13 @@ test('each leg says what it did of its own, and is shown near', async ({ page })
 		.getByRole('button', { name: /^Go to step/ })
 		.click();
 	await expect(tag(page, /^Step \d/).and(page.locator(':focus'))).toBeVisible();
+	// Finding out is the lesson.
+	await leaf.getByText('Helpers of this plan').click();
+	await leaf.getByLabel('figures of legs').uncheck();
+	await expect(leaf).toContainText('Switched off for this plan: figures of legs');
+	await expect(legs).toHaveCount(0);
+	await leaf.getByLabel('figures of legs').check();
+	await expect(legs).toHaveCount(3);
 	await leaf.getByRole('button', { name: 'Fold the legs away' }).click();
 	await expect(leaf).toHaveCount(0);
 	await expect(page.getByTestId('ghost')).toHaveCount(0);

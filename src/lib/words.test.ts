@@ -11,6 +11,7 @@ import { kindOf, partNames } from '$core/course/parts';
 import '$lib/attempts/words';
 import '$lib/course/words';
 import '$lib/files/words';
+import '$lib/home/words';
 import '$lib/leaves/words';
 import '$lib/robots/words';
 import '$lib/server/words';

@@ -11,6 +11,7 @@ import {
 	type Fields,
 	type Upgrade
 } from '../document';
+import { helpersOffSchema } from '../helpers';
 import type { PartKind } from './parts/kind';
 import { partKinds } from './parts/list';
 import { share } from './parts/schemas';
@@ -36,10 +37,11 @@ export const fieldSchemas = {
 	light: share,
 	sound: share,
 	isInOrder: z.boolean(),
+	helpersOff: helpersOffSchema,
 	locked: z.array(z.string().regex(/^[A-Za-z]{1,20}\/[A-Za-z0-9_-]{1,40}$/)).max(2000)
 };
 
-const { name, size, ceiling, light, sound, isInOrder, locked } = fieldSchemas;
+const { name, size, ceiling, light, sound, isInOrder, locked, helpersOff } = fieldSchemas;
 
 /** Those that came later have a value: a course that was written before them is read without them. */
 const fields = {
@@ -56,7 +58,8 @@ const fields = {
 		.describe('Whether lamp posts, and gates, count only one after the other, as they are listed.'),
 	locked: locked
 		.default([])
-		.describe('Parts that are held fast while the course is drawn, such as walls/pier.')
+		.describe('Parts that are held fast while the course is drawn, such as walls/pier.'),
+	helpersOff: helpersOff.default([])
 };
 
 /** What holds all parts of one kind in a course. */
@@ -70,7 +73,7 @@ function holderOf({ schema, most, isOne, isLater, about }: PartKind<unknown>): z
 const order = [
 	...['format', 'version', 'name', 'size', 'starts', 'finish', 'walls', 'lampPosts', 'tapes'],
 	...['patches', 'surface', 'surfaces', 'crates', 'gates', 'pads', 'rails', 'ceiling', 'table'],
-	...['light', 'sound', 'isInOrder', 'locked']
+	...['light', 'sound', 'isInOrder', 'locked', 'helpersOff']
 ];
 const placeOf = (field: string): number =>
 	order.includes(field) ? order.indexOf(field) : Infinity;

@@ -21,10 +21,13 @@ function textOf(value: unknown): string {
 	return JSON.stringify(value);
 }
 
+/** What a robot does not meet. */
+const saysNothing = new Set(['locked', 'helpersOff']);
+
 /** A number by which a course is known again: another one if anything in it has changed (32 bits). */
 export function markOf(course: Course): number {
 	const parts = Object.entries(course).filter(
-		([name, value]) => name !== 'locked' && leftOut.get(name) !== textOf(value)
+		([name, value]) => !saysNothing.has(name) && leftOut.get(name) !== textOf(value)
 	);
 	return seedOfText(textOf(Object.fromEntries(parts)));
 }

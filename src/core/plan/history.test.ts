@@ -1,3 +1,4 @@
+import { helpers } from '../helpers';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readDocument, writeDocument } from '../document';
@@ -40,7 +41,9 @@ function editFor(
 	const started = (): Step => filled(pick(triggerKinds, kind!).kind);
 	switch (what! % 9) {
 		case 0:
-			return { type: 'rename', name: `Reed maze ${value}` };
+			return value! % 3 === 0
+				? { type: 'setHelpers', off: helpers.filter((_, i) => (value! >> (i + 2)) % 2 === 0) }
+				: { type: 'rename', name: `Reed maze ${value}` };
 		case 1:
 			return {
 				type: 'addChain',

@@ -15,6 +15,7 @@ import {
 	type Upgrade
 } from '../document';
 import { portsToSettings, robotSchemaWith, type NamedRobot } from '../robots/robot-document';
+import { helpersOffSchema, type Helper } from '../helpers';
 import { boardSchema, type Board } from './board';
 import { definitionOf, mayHang, stepKinds, triggerKinds } from '../steps/catalogue';
 import type { StepDefinition, Values } from '../steps/definition';
@@ -60,6 +61,8 @@ export interface Plan {
 	readonly chains: readonly Chain[];
 	/** The button board, if somebody has laid one out. */
 	readonly board?: Board | undefined;
+	/** Helpers that are switched off for it. */
+	readonly helpersOff?: readonly Helper[] | undefined;
 }
 
 export const commentSchema = textSchema(200, 1);
@@ -111,7 +114,8 @@ const currentSchema: z.ZodType<Plan> = z
 		name: nameSchema,
 		robots: z.array(planRobotSchema).min(1).max(maximumRobots),
 		chains: z.array(chainSchema).max(200),
-		board: boardSchema.optional()
+		board: boardSchema.optional(),
+		helpersOff: helpersOffSchema.optional()
 	})
 	.superRefine((plan, context) => {
 		const refuse = (key: string, path: PropertyKey[], values: Record<string, string | number>) =>

@@ -9,7 +9,7 @@ import { breeze } from './breeze';
 import { drift } from './drift';
 import { gain } from './gain';
 import { met } from './met';
-import type { Mend } from './mend';
+import type { LegMend } from './mend';
 import { noMiss, sizeOf, type Guess, type Matter, type LegScene } from './reason';
 import { stillRolling } from './rolling';
 import { slip } from './slip';
@@ -38,7 +38,7 @@ export interface Reason {
 	/** Seconds since Run: where it shows. */
 	readonly at: number;
 	/** What may lessen it: to be tried before it is offered. */
-	readonly mend?: Mend | undefined;
+	readonly mend?: LegMend | undefined;
 }
 
 /** Metres of a miss for which nobody looks for a reason. */

@@ -15,7 +15,7 @@ import type { Sentence } from '../sentence';
 import { degrees } from '../units/angles';
 import { sizeOf, type LegScene } from './reason';
 
-export interface Mend {
+export interface LegMend {
 	/** What it does: `mend.<what>`. */
 	readonly sentence: Sentence;
 	/** @param newId gives identifiers for new steps; null where the plan has no place for it any more */
@@ -34,7 +34,7 @@ const toStep = (value: number, step: number): number =>
 const downTo = (value: number, step: number): number =>
 	Number((Math.floor(value / step) * step).toFixed(3));
 
-export const standBefore = ({ span: { stepId } }: Leg): Mend => ({
+export const standBefore = ({ span: { stepId } }: Leg): LegMend => ({
 	sentence: { key: 'mend.stand' },
 	edit(plan, newId) {
 		const place = locateSteps(plan).get(stepId)?.place;
@@ -44,7 +44,7 @@ export const standBefore = ({ span: { stepId } }: Leg): Mend => ({
 });
 
 /** As far as there was room. */
-export function asFarAsItCame({ span, did }: Leg): Mend | undefined {
+export function asFarAsItCame({ span, did }: Leg): LegMend | undefined {
 	const { distance } = span.values;
 	if (typeof distance !== 'number') return undefined;
 	const value = Math.sign(distance) * downTo(Math.abs(did.ahead) - clearance, 0.01);
@@ -56,7 +56,7 @@ export function asFarAsItCame({ span, did }: Leg): Mend | undefined {
 }
 
 /** Slower, or faster, where the step says how fast. */
-export function atOtherSpeed({ span }: Leg, isFaster: boolean): Mend | undefined {
+export function atOtherSpeed({ span }: Leg, isFaster: boolean): LegMend | undefined {
 	const { speed } = span.values;
 	if (typeof speed !== 'number') return undefined;
 	const wanted = isFaster
@@ -70,7 +70,7 @@ export function atOtherSpeed({ span }: Leg, isFaster: boolean): Mend | undefined
 }
 
 /** A move by time becomes one by its length, or its angle, where the robot can measure that. */
-export function byMeasure(leg: Leg, { run }: LegScene): Mend | undefined {
+export function byMeasure(leg: Leg, { run }: LegScene): LegMend | undefined {
 	const { span, meant } = leg;
 	const kind = robotKindOf(run.robot.kind);
 	const { direction, speed } = span.values;
@@ -96,14 +96,18 @@ export function byMeasure(leg: Leg, { run }: LegScene): Mend | undefined {
 
 /** A number in the place of a number: what is worked out, or sensed, stays. */
 const numberEdit =
-	(step: string, name: string, value: number): Mend['edit'] =>
+	(step: string, name: string, value: number): LegMend['edit'] =>
 	(plan) =>
 		typeof findStep(plan, step)?.values[name] === 'number'
 			? { type: 'setValue', step, name, value }
 			: null;
 
 const instead =
-	(stepId: string, kind: string, values: Readonly<Record<string, string | number>>): Mend['edit'] =>
+	(
+		stepId: string,
+		kind: string,
+		values: Readonly<Record<string, string | number>>
+	): LegMend['edit'] =>
 	(plan) => {
 		const place = locateSteps(plan).get(stepId)?.place;
 		// It keeps its id: so its leg is known again.
@@ -120,7 +124,7 @@ const instead =
 	};
 
 /** @returns the plan with it; null where it does not fit */
-export function mended(plan: Plan, { edit }: Mend, newId: () => string): Plan | null {
+export function mended(plan: Plan, { edit }: LegMend, newId: () => string): Plan | null {
 	const made = edit(plan, newId);
 	const applied = made && applyEdit(plan, made);
 	return applied?.ok ? applied.value.document : null;

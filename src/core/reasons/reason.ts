@@ -3,7 +3,7 @@ import * as exact from '../exact';
 import type { Leg, Miss } from '../attempts/legs';
 import type { Attempt, RobotRun } from '../simulation/attempt';
 import type { Sentence } from '../sentence';
-import type { Mend } from './mend';
+import type { LegMend } from './mend';
 
 /** What a matter looks at: all legs of a run. */
 export interface LegScene {
@@ -24,7 +24,7 @@ export interface Guess {
 	/** It explains how the leg began, not what it added. */
 	readonly isInherited?: true;
 	/** What may lessen it. */
-	readonly mend?: Mend | undefined;
+	readonly mend?: LegMend | undefined;
 	/** Seconds since Run: where it shows. */
 	readonly at: number;
 }

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** What is true of the whole course: its size, its floor, light and noise, the ceiling. */
 	import { surfaceKinds, type SurfaceName } from '$core/course/surfaces';
+	import { helpers, switched } from '$core/helpers';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import type { CourseBench } from './course-bench.svelte';
@@ -77,6 +78,20 @@
 		/>
 		{t('course.isInOrder')}
 	</label>
+	<fieldset>
+		<legend>{t('course.helpers')}</legend>
+		{#each helpers as helper (helper)}
+			<label class="whole">
+				<input
+					type="checkbox"
+					checked={!course.helpersOff.includes(helper)}
+					onchange={({ currentTarget: { checked } }) =>
+						bench.set('helpersOff', switched(course.helpersOff, helper, checked))}
+				/>
+				{t(`course.helper.${helper}`)}
+			</label>
+		{/each}
+	</fieldset>
 </div>
 
 <style>
@@ -99,6 +114,12 @@
 		align-items: center;
 		gap: 0.5rem;
 		min-height: 2.75rem;
+	}
+	fieldset {
+		grid-column: 1 / -1;
+	}
+	legend {
+		font-size: 0.85rem;
 	}
 	.field {
 		width: 100%;

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** All plans and courses, newest first. */
+	import './words';
 	import { FileUp, Plus, Radio, Search } from '@lucide/svelte';
 	import { onMount, untrack } from 'svelte';
 	import { goto, invalidateAll } from '$app/navigation';

@@ -2,6 +2,7 @@
  * What a person does with plans and courses on the home page: each on the server, then the lists are
  * as they are now. What makes and reads documents is loaded when it is asked for.
  */
+import './words';
 import { say, t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
 import { fetchPage } from '$lib/lists/lists';

@@ -9,6 +9,7 @@
 	import { phrase, wordsOf } from '$lib/words/step-words';
 	import { legKey, mendKey, type LegOrder, type Refining } from '$lib/workbench/refining.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
+	import HelpersOff from './HelpersOff.svelte';
 	import Leaf from './Leaf.svelte';
 	import ShapeCheck from './ShapeCheck.svelte';
 	import { addedWords, beganWords, costWords } from './misses';
@@ -41,7 +42,7 @@
 	rows="[data-leg]"
 >
 	{#snippet head()}
-		{#if refining.shown.length > 1}
+		{#if refining.shown.length > 1 && !refining.off.includes('legs')}
 			<select class="field" aria-label={t('legs.order')} bind:value={refining.order}>
 				{#each orders as order (order)}<option value={order}>{t(`legs.order.${order}`)}</option
 					>{/each}
@@ -52,6 +53,8 @@
 		<p class="empty">{t('legs.none')}</p>
 	{:else if bench.runs.isLive}
 		<p class="empty">{t('legs.live')}</p>
+	{:else if refining.off.includes('legs')}
+		<p class="empty">{t('helpers.legsOff')}</p>
 	{:else if refining.shown.length === 0}
 		<p class="empty">{t('legs.still')}</p>
 	{:else}
@@ -99,7 +102,7 @@
 									onclick={() => refining.showWhen(reason)}>{say(reason.sentence)}</button
 								>
 								{@const mend = refining.mends[mendKey(leg, reason.matter)]}
-								{#if mend && !bench.runs.hasChanged}
+								{#if mend && !bench.runs.hasChanged && !refining.off.includes('mends')}
 									<button
 										class="button button-line mend"
 										title={t('legs.mendTried')}
@@ -125,6 +128,7 @@
 		</table>
 		{#if refining.shape}<ShapeCheck shape={refining.shape} />{/if}
 	{/if}
+	<HelpersOff {bench} off={refining.off} />
 </Leaf>
 
 <style>

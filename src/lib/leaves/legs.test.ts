@@ -1,4 +1,5 @@
 import { expect, it, vi } from 'vitest';
+import { markOf } from '$core/course/mark';
 import { simulate } from '$core/simulation/simulate';
 import { courseOf, fullStep, go, lamp, planOf, right, wall } from '$core/testing/sample';
 import { rehearseIdeally, tryOut } from '$lib/desk/rehearser';
@@ -63,6 +64,30 @@ it('offers a mend once it was tried and helps', async () => {
 	await refining.look();
 	expect(tryOut).toHaveBeenCalled();
 	expect(refining.mends).toEqual({});
+});
+
+it('gives no reason and no mend where a plan or its course keeps it back', async () => {
+	const fast = { duration: 1.5, speed: 1, ending: 'coast', then: 'goOn' };
+	const plan = planOf([fullStep('goFor', fast), right(90)]);
+	const look = async (more: object, ofCourse: object) => {
+		const [ours, theirs] = [
+			{ ...plan, ...more },
+			{ ...course, ...ofCourse }
+		];
+		const stand = { plan: ours, course: theirs, live: null } as never as Stand;
+		const runs = new Runs(stand, new Voice(), () => {});
+		runs.showKept(simulate({ plan, course, variation: 'ideal', seed: 1 }), { plan });
+		const refining = new Refining(stand, runs);
+		await refining.look();
+		const said = Object.values(refining.reasons).flat().length;
+		return { off: refining.off, said, mends: Object.keys(refining.mends).length };
+	};
+	vi.mocked(tryOut).mockImplementation((rehearsal) => Promise.resolve(simulate(rehearsal)));
+	expect(await look({}, {})).toEqual({ off: [], said: 1, mends: 1 });
+	const offs = [{ helpersOff: ['mends'] }, { helpersOff: ['reasons', 'mends'] }];
+	expect(await look(offs[0]!, {})).toEqual({ off: ['mends'], said: 1, mends: 0 });
+	expect(await look(offs[0]!, offs[1]!)).toEqual({ off: ['reasons', 'mends'], said: 0, mends: 0 });
+	expect(markOf({ ...course, helpersOff: ['legs'] })).toBe(markOf(course));
 });
 
 it('asks once for what was intended, and anew for another attempt', async () => {

@@ -181,8 +181,13 @@
 	{/if}
 	{#if bench.leaves.refining && player.attempt}
 		{#await import('$lib/floor/IntendedWay.svelte') then { default: IntendedWay }}
-			{@const { intended, chosen } = bench.leaves.refining}
-			<IntendedWay {intended} leg={chosen} run={player.run} {scale} />
+			{@const { intended, chosen, off } = bench.leaves.refining}
+			{#if !off.includes('intended')}<IntendedWay
+					{intended}
+					leg={chosen}
+					run={player.run}
+					{scale}
+				/>{/if}
 		{/await}
 	{/if}
 	{#if player.attempt}
@@ -262,7 +267,8 @@
 	{#snippet said()}
 		{#if isReckoned}<span><i class="dotted"></i>{t('floor.reckoned')}</span>{/if}
 		{#if bench.leaves.marks.length > 0}<span><i class="solid"></i>{t('floor.byHand')}</span>{/if}
-		{#if bench.leaves.refining?.intended}<span><i class="dashed"></i>{t('floor.intended')}</span
+		{#if bench.leaves.refining?.intended && !bench.leaves.refining.off.includes('intended')}<span
+				><i class="dashed"></i>{t('floor.intended')}</span
 			>{/if}
 	{/snippet}
 	{#snippet buttons()}

@@ -11,7 +11,7 @@ import { routinesOf } from '$core/plan/variables';
 import { readSteps, withNewIds, writeSteps } from '$core/plan/snippet';
 import { tieEdit } from '$core/checks/chains';
 import type { Repair } from '$core/checks';
-import type { Mend } from '$core/reasons/mend';
+import type { LegMend } from '$core/reasons/mend';
 import { definitionOf, initialValues } from '$core/steps/catalogue';
 import type { Value, Values } from '$core/steps/definition';
 import { say, t } from '$lib/i18n';
@@ -240,7 +240,7 @@ export class Editing {
 	}
 
 	/** Does what was tried against a reason. */
-	mend({ sentence, edit }: Mend): void {
+	mend({ sentence, edit }: LegMend): void {
 		const made = edit(this.plan, newId);
 		if (made) this.bench.desk.edit(made, t('say.repaired', { repair: say(sentence) }));
 	}

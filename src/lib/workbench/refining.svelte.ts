@@ -1,8 +1,9 @@
 /** What is looked at of an attempt beside its trace: its legs, against what was intended. */
 import { firstWrong, isMove, legsIn, meantEnd, type Leg } from '$core/attempts/legs';
 import { shapeOf, type DrivenShape } from '$core/attempts/shape';
+import { helpers, type Helper } from '$core/helpers';
 import { reasonsIn, type Reason } from '$core/reasons';
-import { isBetter, mended, type Mend } from '$core/reasons/mend';
+import { isBetter, mended, type LegMend } from '$core/reasons/mend';
 import type { Attempt } from '$core/simulation/attempt';
 import { rehearseIdeally, tryOut } from '$lib/desk/rehearser';
 import { newId } from '$lib/saving/id';
@@ -16,11 +17,17 @@ export class Refining {
 	intended = $state.raw<Attempt | null>(null);
 	order = $state<LegOrder>('asRun');
 	/** Mends that were tried and help, by their leg and what they are against. */
-	mends = $state.raw<Readonly<Record<string, Mend>>>({});
+	mends = $state.raw<Readonly<Record<string, LegMend>>>({});
 	/** The leg that is looked at. */
 	private key = $state<string | null>(null);
 	private asked: Made | null = null;
 	private tries = 0;
+
+	/** Switched off for the plan, or for the course it is tried on. */
+	readonly off: readonly Helper[] = $derived.by(() => {
+		const { plan, course } = this.stand;
+		return helpers.filter((each) => [plan, course].some((one) => one.helpersOff?.includes(each)));
+	});
 
 	/** Of the robot that is shown, as they ran. */
 	readonly legs: readonly Leg[] = $derived.by(() => {
@@ -46,7 +53,8 @@ export class Refining {
 	/** Why a leg missed what it meant, by its key. What a real robot says of itself gives no reason. */
 	readonly reasons: Readonly<Record<string, readonly Reason[]>> = $derived.by(() => {
 		const { attempt, run } = this.runs.player;
-		if (!attempt || !run || attempt.source.type === 'run') return {};
+		const isOff = this.off.includes('reasons');
+		if (!attempt || !run || isOff || attempt.source.type === 'run') return {};
 		const look = reasonsIn({ attempt, run, legs: this.legs, intended: this.intended });
 		return Object.fromEntries(
 			this.moving.map((leg) => {
@@ -82,7 +90,8 @@ export class Refining {
 	private async tryMends(made: Made): Promise<void> {
 		const { attempt, run } = this.runs.player;
 		const { course } = this.stand;
-		if (attempt?.source.type !== 'rehearsal' || !run) return;
+		const isOff = this.off.includes('mends');
+		if (attempt?.source.type !== 'rehearsal' || !run || isOff) return;
 		const { variation, seed } = attempt.source;
 		for (const leg of this.moving)
 			for (const { matter, mend } of this.reasons[legKey(leg)] ?? []) {

@@ -67,6 +67,7 @@ const fieldEdit = (dice: Dice): CourseEdit =>
 		{ type: 'set', field: 'size', value: { width: dice.from(0.1, 5), height: 3 } },
 		{ type: 'set', field: 'light', value: dice.from(-0.2, 1.2) },
 		{ type: 'set', field: 'isInOrder', value: dice.below(2) === 0 },
+		{ type: 'set', field: 'helpersOff', value: dice.of([[], ['legs'], ['mends', 'intended']]) },
 		{ type: 'set', field: 'locked', value: dice.of([[], ['walls/wall-1']]) }
 	]);
 

@@ -11,6 +11,7 @@ import type { Plan } from '../plan';
 import { addChain, removeChain, tie, untie } from './chains';
 import { setBoard } from './board';
 import type { AppliedEdit, EditKind } from './edit';
+import { setHelpers } from './helpers';
 import { insert } from './insert';
 import { move } from './move';
 import { remove } from './remove';
@@ -37,7 +38,8 @@ const kinds = {
 	untie,
 	rename,
 	replace,
-	setBoard
+	setBoard,
+	setHelpers
 };
 
 type Kinds = typeof kinds;
