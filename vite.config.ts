@@ -16,7 +16,7 @@ const floors = Object.entries({
 	robots:
 		/core\/(robots\/(?!first-kind)|steps\/(?!words)|devices|expressions|plan)|lib\/words\/(format|measures|reader)/,
 	words: /lib\/words|core\/(steps\/words|devices\/.*words)/,
-	desk: /lib\/(desk|timeline|floor|files\/downloads)|core\/course\/(?!editing)|comlink/
+	desk: /lib\/(desk|timeline|floor\/(?!picture)|files\/downloads)|core\/course\/(?!editing|svg)|comlink/
 }).map(([name, test], index) => ({ name, test, minShareCount: 2, priority: 9 - index }));
 
 const tests = ['src/**/*.test.ts', 'tests/**/*.test.ts'];

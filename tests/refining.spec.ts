@@ -24,6 +24,9 @@ test('each leg says what it did of its own, and is shown near', async ({ page })
 	await page.keyboard.press('Enter');
 	await expect(legs.nth(1).getByRole('button', { pressed: true })).toBeFocused();
 	await expect(page.getByTestId('ghost')).toBeVisible();
+	const card = leaf.getByTestId('leg-card').getByRole('row');
+	await expect(card.nth(1)).toHaveText(/^meant0 cm90° to the right/);
+	await expect(card.nth(2)).toHaveText(/^really.*cm(8[5-9]|9[0-5])(\.\d)?° to the right/);
 	await expect(page.getByRole('button', { name: 'Play' })).toBeVisible();
 	await leaf.getByText('Shape: sides, corners, bends').click();
 	await expect(leaf.getByRole('row', { name: /^Side, step 1 .* 50 cm/ })).toBeVisible();
@@ -37,6 +40,11 @@ test('each leg says what it did of its own, and is shown near', async ({ page })
 		.getByRole('button', { name: /^Go to step/ })
 		.click();
 	await expect(tag(page, /^Step \d/).and(page.locator(':focus'))).toBeVisible();
+	// From a tag to its leg.
+	await tag(page, /^Step 1/)
+		.getByTitle('What it did when it ran')
+		.click();
+	await expect(card.nth(1)).toHaveText(/^meant50 cm/);
 	// Finding out is the lesson.
 	await leaf.getByText('Helpers of this plan').click();
 	await leaf.getByLabel('figures of legs').uncheck();
@@ -188,11 +196,15 @@ test('an attempt is read over time, beside another, in a table and in a file', a
 	const lines = (await readFile((await table.path())!, 'utf8')).split('\r\n');
 	expect(lines[0]).toMatch(/^\ufefftime_s;x_m;y_m;bearing_deg;speed_mps;/);
 	expect(lines[20]).toMatch(/^\d+,\d+;\d+,\d+;/);
-	const [picture] = await Promise.all([
-		page.waitForEvent('download'),
-		leaf.getByRole('button', { name: 'Picture (PNG)' }).click()
-	]);
-	expect((await readFile((await picture.path())!)).toString('latin1', 1, 4)).toBe('PNG');
+	for (const what of ['chart', 'floor']) {
+		const [picture] = await Promise.all([
+			page.waitForEvent('download'),
+			leaf.getByRole('button', { name: `Picture of the ${what} (PNG)` }).click()
+		]);
+		const bytes = await readFile((await picture.path())!);
+		expect(bytes.toString('latin1', 1, 4)).toBe('PNG');
+		expect(bytes.length).toBeGreaterThan(5000);
+	}
 
 	await rehearse.click();
 	await leaf.getByLabel('Beside it').selectOption({ label: 'the attempt before (thin)' });

@@ -1,6 +1,10 @@
 /** What `mission legs` prints: see docs/formats/mission-runner.md. */
 import type { Leg, Miss, LegWay } from '../core/attempts/legs';
+import { leastRoom } from '../core/attempts/room';
+import type { DrivenShape } from '../core/attempts/shape';
+import type { Course } from '../core/course/course';
 import type { Reason } from '../core/reasons';
+import type { LegMend } from '../core/reasons/mend';
 import type { Sentence } from '../core/sentence';
 import type { RobotRun } from '../core/simulation/attempt';
 import { degrees } from '../core/units/angles';
@@ -11,23 +15,62 @@ interface RobotLegs {
 	readonly legs: readonly Leg[];
 	/** Why each missed what it meant, in the same order. */
 	readonly reasons: readonly (readonly Reason[])[];
+	/** Whether a mend was tried, and lessens what a leg added by half. */
+	readonly helps: (mend: LegMend, leg: Leg) => boolean;
+	readonly shape: DrivenShape;
+	readonly course: Course;
 	readonly say: (sentence: Sentence) => string;
 }
 
 export const legsReport = (all: readonly RobotLegs[]) => ({
-	robots: all.map(({ run, legs, reasons, say }) => ({
+	robots: all.map(({ run, legs, reasons, helps, shape, course, say }) => ({
 		robot: run.robot.name,
 		legs: legs.map((leg, i) => ({
 			...legReport(leg),
-			reasons: reasons[i]!.map(({ matter, sentence, at, weight }) => ({
+			nearestWall_m: figure(leastRoom(run, leg.span, course)),
+			reasons: reasons[i]!.map(({ matter, sentence, at, weight, mend }) => ({
 				matter,
 				sentence: say(sentence),
 				at_s: toMillionths(at),
-				explains_m: toMillionths(weight)
+				explains_m: toMillionths(weight),
+				...(mend && helps(mend, leg) && { mend: say(mend.sentence) })
 			}))
-		}))
+		})),
+		shape: shapeReport(shape)
 	}))
 });
+
+/** null where there is nothing to measure. */
+const figure = (value: number | null): number | null =>
+	value !== null && Number.isFinite(value) ? toMillionths(value) : null;
+
+const shapeReport = ({ sides, corners, bends, closing }: DrivenShape) => ({
+	sides: sides.map(({ leg, length, meant, farthest, mean }) => ({
+		...stepOf(leg),
+		length_m: toMillionths(length),
+		meant_m: figure(meant),
+		farthest_m: toMillionths(farthest),
+		mean_m: toMillionths(mean)
+	})),
+	corners: corners.map(({ leg, turn, meant }) => ({
+		...stepOf(leg),
+		turn_deg: toMillionths(degrees(turn)),
+		meant_deg: figure(meant && degrees(meant))
+	})),
+	bends: bends.map(({ leg, radius, meant, farthest, mean }) => ({
+		...stepOf(leg),
+		radius_m: toMillionths(radius),
+		meant_m: figure(meant),
+		farthest_m: toMillionths(farthest),
+		mean_m: toMillionths(mean)
+	})),
+	closing: closing && {
+		length_m: toMillionths(closing.length),
+		turn_deg: toMillionths(-degrees(closing.turn))
+	}
+});
+
+const stepOf = ({ span: { stepId, number }, round }: Leg) => ({ stepId, number, round });
 
 const legReport = ({ span, round, did, meant, added, inherited, ...leg }: Leg) => ({
 	stepId: span.stepId,

@@ -176,9 +176,24 @@ describe('mission attempt and mission legs', () => {
 		);
 		const [fresh, again] = [words, ['--attempt', kept]].map((each) =>
 			JSON.parse(mission('legs', ...each).output)
-		) as { robots: { legs: { stepId: string; cost_m: number }[] }[] }[];
+		) as {
+			robots: {
+				legs: { stepId: string; cost_m: number; nearestWall_m: number }[];
+				shape: {
+					sides: object[];
+					corners: { turn_deg: number; meant_deg: number }[];
+					closing: { length_m: number } | null;
+				};
+			}[];
+		}[];
 		const legs = fresh!.robots[0]!.legs;
 		expect(legs.length).toBeGreaterThan(3);
+		expect(legs[0]!.nearestWall_m).toBeGreaterThan(0.01);
+		const { sides, corners, closing } = fresh!.robots[0]!.shape;
+		expect(sides.length).toBeGreaterThan(1);
+		for (const { turn_deg, meant_deg } of corners)
+			expect(Math.abs(turn_deg - meant_deg)).toBeLessThan(10);
+		expect(closing!.length_m).toBeLessThan(0.3);
 		again!.robots[0]!.legs.forEach(({ stepId, cost_m }, i) => {
 			expect(stepId).toBe(legs[i]!.stepId);
 			expect(cost_m).toBeCloseTo(legs[i]!.cost_m, 3);

@@ -4,8 +4,9 @@ import { join, parse as parsePath } from 'node:path';
 import { parseArgs } from 'node:util';
 import { attemptDocument } from '../core/attempts/attempt-document';
 import { csvOf, traceTable } from '../core/attempts/csv';
-import { legsIn } from '../core/attempts/legs';
+import { legsIn, type Leg } from '../core/attempts/legs';
 import { readRecording } from '../core/attempts/recording';
+import { shapeOf } from '../core/attempts/shape';
 import { answer, runnerOf } from '../core/analysis/search';
 import { spread } from '../core/analysis/spread';
 import { maximumBytes, readDocument, writeDocument, type DocumentFormat } from '../core/document';
@@ -17,6 +18,7 @@ import type { Plan } from '../core/plan/plan';
 import { variations, type Variation } from '../core/robots/robot';
 import { defaultLimit, maximumLimit, maximumTouches } from '../core/simulation/settings';
 import { reasonsIn } from '../core/reasons';
+import { isBetter, mended, type LegMend } from '../core/reasons/mend';
 import type { Attempt } from '../core/simulation/attempt';
 import { simulate, type Rehearsal } from '../core/simulation/simulate';
 import type { Touch } from '../core/simulation/touch';
@@ -140,12 +142,24 @@ function keep(values: Options): string {
 
 /** Of a rehearsal, or of an attempt that was kept. */
 function legs(values: Options): string {
-	const { attempt, plan, course } = values.attempt ? readAttempt(values) : rehearsed(values);
+	const { attempt, plan, course, touches } = values.attempt
+		? readAttempt(values)
+		: rehearsed(values);
 	const intended = simulate({ plan, course, variation: 'ideal', seed: 1 });
 	const all = attempt.runs.map((run) => {
 		const legs = legsIn(attempt, run, intended);
 		const reasons = legs.map(reasonsIn({ attempt, run, legs, intended }));
-		return { run, legs, reasons, say };
+		const { source } = attempt;
+		const helps = (mend: LegMend, leg: Leg): boolean => {
+			const next = mended(plan, mend, () => 'mend');
+			if (!next || source.type !== 'rehearsal') return false;
+			const { variation, seed } = source;
+			const tried = simulate({ plan: next, course, variation, seed, touches });
+			const ideal = simulate({ plan: next, course, variation: 'ideal', seed: 1 });
+			const same = tried.runs.find(({ id }) => id === run.id);
+			return same !== undefined && isBetter(leg, legsIn(tried, same, ideal));
+		};
+		return { run, legs, reasons, helps, shape: shapeOf(run, legs, intended), course, say };
 	});
 	return values.table ? legsTable(all) : JSON.stringify(legsReport(all), null, 2);
 }
@@ -156,10 +170,10 @@ function rehearsed(values: Options) {
 }
 
 function readAttempt(values: Options) {
-	const { recording, plan, course } = load(values, 'attempt');
+	const { recording, plan, course, touches } = load(values, 'attempt');
 	const attempt = readRecording(recording);
 	if (!attempt.ok) throw new BadInput(`${clean(values.attempt!)}: ${say(attempt.failure)}`);
-	return { attempt: attempt.value, plan, course };
+	return { attempt: attempt.value, plan, course, touches };
 }
 
 /** One file for the first robot; for each other one a file with its id in the name. */

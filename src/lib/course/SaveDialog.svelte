@@ -12,7 +12,7 @@
 	import { download, downloadDocument } from '$lib/files/downloads';
 	import type { PrintService } from '$workers/print';
 	import type { CourseBench } from './course-bench.svelte';
-	import { pictureOf } from './picture';
+	import { pictureOf } from '$lib/floor/picture';
 
 	let { bench, onclose }: { bench: CourseBench; onclose: () => void } = $props();
 

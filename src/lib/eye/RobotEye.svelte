@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** What the robot's camera sees of the course: small in a corner of the floor, or filling it. */
+	import './words';
 	import { Maximize2, Minimize2, X } from '@lucide/svelte';
 	import { PerspectiveCamera, WebGLRenderer } from 'three';
 	import type { Course } from '$core/course/course';

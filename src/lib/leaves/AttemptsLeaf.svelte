@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** The attempts of this plan that the device has kept, newest first: each can be had again as it was. */
 	import './words';
-	import { Download, FolderOpen, Layers, Pencil, Pin, PinOff, Trash2 } from '@lucide/svelte';
+	import { Download, FolderOpen, Image, Layers, Pencil, Pin, PinOff, Trash2 } from '@lucide/svelte';
 	import type { ListedAttempt } from '$core/attempts/kept';
 	import { markOf } from '$core/course/mark';
 	import { attemptFilters, type AttemptList } from '$lib/attempts/attempt-list.svelte';
@@ -10,6 +10,7 @@
 	import Moment from '$lib/ui/Moment.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import { attemptCounts } from '$workers/attempt-counts';
+	import { saveFloor } from './floor-picture';
 	import Leaf from './Leaf.svelte';
 	import AttemptNotes from './AttemptNotes.svelte';
 	import TracePicture from './TracePicture.svelte';
@@ -58,6 +59,13 @@
 			aria-label={t('attempts.fromFile')}
 			title={t('attempts.fromFile')}
 			onclick={() => picker.click()}><FolderOpen size={18} /></button
+		>
+		<button
+			class="button button-plain button-icon"
+			aria-label={t('chart.saveFloor')}
+			title={t('chart.saveFloor')}
+			disabled={!bench.player.attempt}
+			onclick={() => void saveFloor(bench)}><Image size={18} /></button
 		>
 		<input
 			bind:this={picker}

@@ -11,6 +11,7 @@
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import HelpersOff from './HelpersOff.svelte';
 	import Leaf from './Leaf.svelte';
+	import LegCard from './LegCard.svelte';
 	import ShapeCheck from './ShapeCheck.svelte';
 	import { addedWords, beganWords, costWords } from './misses';
 
@@ -123,6 +124,13 @@
 							>
 						</td>
 					</tr>
+					{#if leg === refining.chosen && bench.player.run}
+						<tr class="chosen">
+							<td colspan="4"
+								><LegCard {leg} run={bench.player.run} course={bench.course} {topSpeed} /></td
+							>
+						</tr>
+					{/if}
 				{/each}
 			</tbody>
 		</table>

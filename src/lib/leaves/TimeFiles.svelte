@@ -6,6 +6,7 @@
 	import { download } from '$lib/files/downloads';
 	import { t } from '$lib/i18n';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
+	import { saveFloor } from './floor-picture';
 	import { csvTables, tableOf, type CsvTable } from './csv-tables';
 
 	let {
@@ -70,6 +71,9 @@
 			>{t('chart.saveTable')}</button
 		>
 		<button class="button button-line" onclick={savePicture}>{t('chart.savePicture')}</button>
+		<button class="button button-line" onclick={() => void saveFloor(bench)}
+			>{t('chart.saveFloor')}</button
+		>
 	</div>
 </details>
 

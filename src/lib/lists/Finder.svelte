@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** Documents of one kind, the newest first, and a field that finds others on the server. */
+	import './words';
 	import { t } from '$lib/i18n';
 	import type { DocumentKind } from '$lib/saving/kinds';
 	import type { Listed, Page } from '$lib/saving/answers';

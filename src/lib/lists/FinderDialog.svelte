@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** Finds a document that is not among the newest. */
+	import './words';
 	import { t } from '$lib/i18n';
 	import type { DocumentKind } from '$lib/saving/kinds';
 	import type { Listed } from '$lib/saving/answers';

@@ -21,7 +21,8 @@
 		onvalue,
 		onmenu,
 		onfold,
-		onbud
+		onbud,
+		onleg
 	}: {
 		row: StepRow;
 		/** Those of the step, as they are shown. */
@@ -35,6 +36,8 @@
 		onmenu: (anchor: HTMLElement) => void;
 		onfold: () => void;
 		onbud: (anchor: HTMLElement) => void;
+		/** What it did when it ran is wanted. */
+		onleg: () => void;
 	} = $props();
 
 	// Taken out of the row, so that a row with a new number does not redraw its values.
@@ -91,7 +94,10 @@
 	{/if}
 	{#if step.off}<span class="off-word">{t('trail.off')}</span>{/if}
 	{#if isRunning}<span class="sr-only-live">{t('trail.running')}</span>{/if}
-	{#if took}<span class="took">{took}</span>{/if}
+	{#if took && isFirst}<span class="took">{took}</span>
+	{:else if took}
+		<button class="took" {tabindex} title={t('trail.leg')} onclick={onleg}>{took}</button>
+	{/if}
 	<button
 		class="more"
 		{tabindex}
@@ -221,6 +227,15 @@
 		line-height: 0.95rem;
 		font-variant-numeric: tabular-nums;
 		white-space: nowrap;
+	}
+	button.took {
+		cursor: pointer;
+	}
+	/* As large as a finger needs. */
+	button.took::after {
+		position: absolute;
+		inset: -0.45rem -0.3rem;
+		content: '';
 	}
 	.off-word {
 		margin-left: 0.4rem;

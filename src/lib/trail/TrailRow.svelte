@@ -122,6 +122,7 @@
 			onmenu={(anchor) => onopen({ type: 'actions', row, anchor })}
 			onfold={() => editing.fold(row.step.id)}
 			{onbud}
+			onleg={() => void bench.leaves.showLegOf(row.step.id)}
 		/>
 	</div>
 {:else if row.isOpen}

@@ -73,6 +73,15 @@ export class Leaves {
 		await list.read();
 	}
 
+	/** Looks at what a step did when it ran first. */
+	async showLegOf(stepId: string): Promise<void> {
+		if (!this.refining) await this.toggle('legs');
+		const { refining } = this;
+		await refining?.look();
+		const leg = refining?.legs.find(({ span }) => span.stepId === stepId);
+		if (leg && leg !== refining?.chosen) refining!.choose(leg);
+	}
+
 	async openTruth(): Promise<void> {
 		const { Truth } = await import('./truth.svelte');
 		this.refining = this.kept = this.overTime = null;

@@ -1,0 +1,105 @@
+/** What lies on the floor of a plan as a picture for paper: ways, legs by their numbers, marks by hand. */
+import './words';
+import { recordedAt, type Mark } from '$core/attempts/marks';
+import type { Attempt, RobotRun } from '$core/simulation/attempt';
+import { rehearseIdeally } from '$lib/desk/rehearser';
+import { download } from '$lib/files/downloads';
+import { pictureOf, type DrawOver } from '$lib/floor/picture';
+import { t } from '$lib/i18n';
+import { movingLegs } from '$lib/timeline/progress';
+import type { Workbench } from '$lib/workbench/workbench.svelte';
+
+interface OnFloor {
+	readonly attempt: Attempt;
+	/** Attempts that lie over it, each with its letter. */
+	readonly laid: readonly { readonly letter: string; readonly attempt: Attempt }[];
+	/** An ideal robot's; null where it is not shown. */
+	readonly intended: Attempt | null;
+	readonly marks: readonly Mark[];
+}
+
+/** Pixels. */
+const width = 1600;
+const line = 5;
+const badge = 15;
+const inks = { way: '#0b6b5f', dark: '#16213a', tag: '#fffdf6' };
+/** Of the robots, then of those that lie over each other: told apart without colour, too. */
+const dashes = [[], [18, 8], [4, 8], [18, 8, 4, 8]];
+
+/** Gives it to the person as a file. */
+export async function saveFloor(bench: Workbench): Promise<void> {
+	const { course, plan, player, runs, leaves } = bench;
+	const { attempt } = player;
+	if (!attempt) return;
+	const isOff = [plan, course].some((one) => one.helpersOff?.includes('intended'));
+	const intended = runs.made && !isOff ? await rehearseIdeally({ ...runs.made, course }) : null;
+	const laid = leaves.kept?.laid ?? [];
+	const blob = await pictureOf(
+		course,
+		width,
+		draw({ attempt, laid, intended, marks: leaves.marks })
+	);
+	download(`${plan.name}, ${t('chart.floor')}`, 'png', blob);
+}
+
+const draw =
+	({ attempt, laid, intended, marks }: OnFloor): DrawOver =>
+	(context, scale, height) => {
+		const place = (x: number, y: number) => [x * scale, height - y * scale] as const;
+		const way = ({ trace: { x, y } }: RobotRun, dash: readonly number[], thick: number) => {
+			context.setLineDash([...dash]);
+			context.lineWidth = thick;
+			context.beginPath();
+			x.forEach((_, i) => context.lineTo(...place(x[i]!, y[i]!)));
+			context.stroke();
+		};
+		const tag = (text: string, x: number, y: number) => {
+			const [left, top] = place(x, y);
+			context.setLineDash([]);
+			context.lineWidth = 2;
+			context.beginPath();
+			context.arc(left + 2 * badge, top - badge, badge, 0, 2 * Math.PI);
+			context.fillStyle = inks.tag;
+			context.fill();
+			context.stroke();
+			context.fillStyle = inks.dark;
+			context.fillText(text, left + 2 * badge, top - badge + 1);
+		};
+		Object.assign(context, { lineJoin: 'round', textAlign: 'center', textBaseline: 'middle' });
+		context.font = `600 ${badge + 3}px sans-serif`;
+		context.strokeStyle = inks.dark;
+		for (const run of intended?.runs ?? []) way(run, [6, 6], 2);
+		context.strokeStyle = inks.way;
+		for (const [i, { attempt }] of laid.entries())
+			for (const run of attempt.runs) way(run, dashes[(i + 1) % dashes.length]!, line / 2);
+		for (const [i, run] of attempt.runs.entries()) way(run, dashes[i % dashes.length]!, line);
+		for (const { id } of attempt.runs)
+			for (const { number, to } of movingLegs(attempt, id)) tag(`${number}`, to.x, to.y);
+		for (const { letter, attempt } of laid)
+			for (const { trace } of attempt.runs) tag(letter, trace.x.at(-1)!, trace.y.at(-1)!);
+		context.strokeStyle = inks.dark;
+		for (const mark of marks) cross(context, mark, attempt, place);
+	};
+
+/** Where it stood, and a line to where it reckoned to be. */
+function cross(
+	context: CanvasRenderingContext2D,
+	{ robot, after, at }: Mark,
+	attempt: Attempt,
+	place: (x: number, y: number) => readonly [number, number]
+): void {
+	const run = attempt.runs.find(({ id }) => id === robot);
+	const pose = run && recordedAt(attempt, run, after);
+	if (!at || !pose) return;
+	const [x, y] = place(at[0], at[1]);
+	context.setLineDash([]);
+	context.lineWidth = 3;
+	context.beginPath();
+	context.moveTo(x - badge, y);
+	context.lineTo(x + badge, y);
+	context.moveTo(x, y - badge);
+	context.lineTo(x, y + badge);
+	context.moveTo(x, y);
+	context.lineTo(...place(pose.x, pose.y));
+	context.stroke();
+}
