@@ -25,10 +25,13 @@
 	const seenHeight = 0.005;
 
 	const length = (ahead: number, left: number) => showNumber('length', Math.hypot(ahead, left));
+	const leastTurn = 0.001;
 	const turn = (radians: number) =>
-		t(radians < 0 ? 'legs.card.toRight' : 'legs.card.toLeft', {
-			angle: showNumber('angle', Math.abs(degrees(radians)))
-		});
+		Math.abs(radians) < leastTurn
+			? showNumber('angle', 0)
+			: t(radians < 0 ? 'legs.card.toRight' : 'legs.card.toLeft', {
+					angle: showNumber('angle', Math.abs(degrees(radians)))
+				});
 	const bearing = (heading: number) => showNumber('angle', bearingOfHeading(heading));
 	const rows = $derived.by(() => {
 		const { did, meant, span } = leg;
@@ -98,5 +101,15 @@
 	}
 	tbody tr:last-child td {
 		font-weight: 650;
+	}
+	@media (max-width: 560px) {
+		.card {
+			padding: 0 0 0.4rem;
+		}
+		th,
+		td {
+			padding-right: 0.4rem;
+			font-size: 0.8rem;
+		}
 	}
 </style>

@@ -4,6 +4,7 @@ import { recordedAt, type Mark } from '$core/attempts/marks';
 import type { Attempt, RobotRun } from '$core/simulation/attempt';
 import { rehearseIdeally } from '$lib/desk/rehearser';
 import { download } from '$lib/files/downloads';
+import { placeLabels } from '$lib/floor/labels';
 import { pictureOf, type DrawOver } from '$lib/floor/picture';
 import { t } from '$lib/i18n';
 import { movingLegs } from '$lib/timeline/progress';
@@ -21,7 +22,9 @@ interface OnFloor {
 /** Pixels. */
 const width = 1600;
 const line = 5;
-const badge = 15;
+const badge = 20;
+/** By how much larger numbers are than on the screen. */
+const zoom = 2;
 const inks = { way: '#0b6b5f', dark: '#16213a', tag: '#fffdf6' };
 /** Of the robots, then of those that lie over each other: told apart without colour, too. */
 const dashes = [[], [18, 8], [4, 8], [18, 8, 4, 8]];
@@ -53,30 +56,39 @@ const draw =
 			x.forEach((_, i) => context.lineTo(...place(x[i]!, y[i]!)));
 			context.stroke();
 		};
-		const tag = (text: string, x: number, y: number) => {
-			const [left, top] = place(x, y);
+		/** @param at the middle, pixels @param wide pixels */
+		const tag = (text: string, [x, y]: readonly [number, number], wide: number) => {
 			context.setLineDash([]);
 			context.lineWidth = 2;
 			context.beginPath();
-			context.arc(left + 2 * badge, top - badge, badge, 0, 2 * Math.PI);
+			context.roundRect(x - wide / 2, y - badge, wide, 2 * badge, badge);
 			context.fillStyle = inks.tag;
 			context.fill();
 			context.stroke();
 			context.fillStyle = inks.dark;
-			context.fillText(text, left + 2 * badge, top - badge + 1);
+			context.fillText(text, x, y + 1);
 		};
 		Object.assign(context, { lineJoin: 'round', textAlign: 'center', textBaseline: 'middle' });
-		context.font = `600 ${badge + 3}px sans-serif`;
+		context.font = `600 ${badge + 2}px sans-serif`;
 		context.strokeStyle = inks.dark;
 		for (const run of intended?.runs ?? []) way(run, [6, 6], 2);
 		context.strokeStyle = inks.way;
 		for (const [i, { attempt }] of laid.entries())
 			for (const run of attempt.runs) way(run, dashes[(i + 1) % dashes.length]!, line / 2);
 		for (const [i, run] of attempt.runs.entries()) way(run, dashes[i % dashes.length]!, line);
-		for (const { id } of attempt.runs)
-			for (const { number, to } of movingLegs(attempt, id)) tag(`${number}`, to.x, to.y);
+		const ends = attempt.runs.flatMap(({ id }) =>
+			movingLegs(attempt, id).map(({ number, stepId, to }) => {
+				const [x, y] = place(to.x, to.y);
+				return { x: x / zoom, y: y / zoom, number, stepId };
+			})
+		);
+		for (const { text, x, y, at, width } of placeLabels(ends))
+			if (at) tag(text, [(x + at.x) * zoom, (y + at.y) * zoom], width * zoom);
 		for (const { letter, attempt } of laid)
-			for (const { trace } of attempt.runs) tag(letter, trace.x.at(-1)!, trace.y.at(-1)!);
+			for (const { trace } of attempt.runs) {
+				const [x, y] = place(trace.x.at(-1)!, trace.y.at(-1)!);
+				tag(letter, [x - 2 * badge, y + 2 * badge], 2 * badge);
+			}
 		context.strokeStyle = inks.dark;
 		for (const mark of marks) cross(context, mark, attempt, place);
 	};
