@@ -25,6 +25,7 @@ test('a killed server has lost nothing that it acknowledged, and made nothing up
 	const found = await withServer(false, (server) => killCycles(server, 6));
 	expect(found).toMatchObject({ lost: 0, secondVersionsNobodyMade: 0 });
 	expect(found.saves).toBeGreaterThan(10);
+	expect(found.attempts).toBeGreaterThan(0);
 });
 
 test('a first start that is killed begins anew', async () => {

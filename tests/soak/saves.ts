@@ -2,6 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import { planOf, wait } from '../../src/core/testing/sample';
+import { AttemptKeeper } from './attempts';
 import { Server } from './server';
 
 interface Saved {
@@ -52,8 +53,8 @@ async function markIn(server: Server, id: string): Promise<string> {
 }
 
 /**
- * Four savers at once, each on a plan of its own, again and again; the server is killed at a random
- * moment. A saver repeats what was not answered, as the app does.
+ * Four savers at once, each on a plan of its own, again and again, and one that keeps attempts; the server
+ * is killed at a random moment. A saver repeats what was not answered, as the app does.
  */
 export async function killCycles(server: Server, cycles: number) {
 	let saves = 0;
@@ -66,6 +67,8 @@ export async function killCycles(server: Server, cycles: number) {
 		unanswered: [] as string[],
 		acknowledged: 0
 	}));
+	const keeper = new AttemptKeeper();
+	await keeper.keepOne(server);
 	for (let cycle = 0; cycle < cycles; cycle++) {
 		let isKilled = false;
 		const work = savers.map(async (saver) => {
@@ -85,11 +88,23 @@ export async function killCycles(server: Server, cycles: number) {
 				}
 			}
 		});
+		work.push(
+			(async () => {
+				while (!isKilled) {
+					try {
+						await keeper.keepOne(server);
+					} catch (error) {
+						if (!isKilled) throw error;
+					}
+				}
+			})()
+		);
 		await new Promise((goOn) => setTimeout(goOn, 30 + Math.random() * 250));
 		isKilled = true;
 		await server.kill();
 		await Promise.all(work);
 		slowest = Math.max(slowest, await server.restart());
+		lost += await keeper.lost(server);
 		for (const { id, acknowledged } of savers) {
 			if (acknowledged === 0) continue;
 			if (Number(await markIn(server, id)) < acknowledged) lost += 1;
@@ -99,6 +114,7 @@ export async function killCycles(server: Server, cycles: number) {
 	return {
 		cycles,
 		saves,
+		attempts: keeper.count,
 		lost,
 		secondVersionsNobodyMade: second,
 		slowestRestartMs: Math.round(slowest)

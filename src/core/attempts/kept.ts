@@ -52,7 +52,10 @@ export const sentAttemptSchema = z.strictObject({
 	/** Packed, in base64. */
 	recording: z.base64(),
 	/** Plan and course by their hash, where the server may not have them yet. */
-	bodies: z.record(hashSchema, z.string()).optional()
+	bodies: z
+		.record(hashSchema, z.string())
+		.refine((bodies) => Object.keys(bodies).length <= 2)
+		.optional()
 });
 export type SentAttempt = z.infer<typeof sentAttemptSchema>;
 

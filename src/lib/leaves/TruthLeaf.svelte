@@ -15,7 +15,7 @@
 
 	let { bench, truth }: { bench: Workbench; truth: Truth } = $props();
 
-	const name = $derived(bench.player.run?.robot.name ?? bench.robot.name);
+	const name = $derived(truth.name ?? bench.robot.name);
 	const keyOf = (after: After) => (after ? `${after.stepId} ${after.round}` : '');
 	const stopWords = (after: After, number: number): string =>
 		after

@@ -1,5 +1,5 @@
 <script lang="ts">
-	/** A run waits behind a leg: somebody measures there, or goes on. */
+	/** A run waits behind a leg: somebody measures there, or goes on. Whoever closes it wants no robot to move. */
 	import { Ruler, StepForward } from '@lucide/svelte';
 	import { t } from '$lib/i18n';
 	import type { HeldBehind } from '$core/live/live-news';
@@ -9,7 +9,7 @@
 	let { live, held }: { live: LiveDesk; held: HeldBehind } = $props();
 </script>
 
-<SidePanel title={t('live.held', { number: held.number })} onclose={() => live.goOn()}>
+<SidePanel title={t('live.held', { number: held.number })} onclose={() => live.halt()}>
 	<p>{t('live.heldAbout')}</p>
 	<div class="ends">
 		<button class="button button-main" onclick={() => live.goOn()}

@@ -71,13 +71,20 @@ export class Truth {
 	/** The bearing was typed, so it was measured. */
 	private isByProtractor = $state(false);
 
+	/** Of the robot that is measured: the one behind whose leg a run waits, or the one that is shown. */
+	private readonly run: RobotRun | null = $derived.by(() => {
+		const { attempt, run } = this.stand.player;
+		const { held } = this.stand.live ?? {};
+		return (held && attempt?.runs.find(({ id }) => id === held.robot)) ?? run;
+	});
 	readonly after: After = $derived.by(() => {
 		const { held } = this.stand.live ?? {};
 		return held ? { stepId: held.stepId, round: held.round } : this.chosen;
 	});
 	/** Where it can have been marked: behind each leg, and at the end. */
 	readonly stops: readonly Stop[] = $derived.by(() => {
-		const { attempt, run } = this.stand.player;
+		const { attempt } = this.stand.player;
+		const { run } = this;
 		if (!attempt || !run) return [];
 		const rounds: Record<string, number> = {};
 		const legs = legsOf(attempt, run).map(({ stepId, number }) => {
@@ -88,8 +95,8 @@ export class Truth {
 	});
 	/** As it was recorded there. */
 	readonly pose: RecordedPose | null = $derived.by(() => {
-		const { attempt, run } = this.stand.player;
-		return attempt && run ? recordedAt(attempt, run, this.after) : null;
+		const { attempt } = this.stand.player;
+		return attempt && this.run ? recordedAt(attempt, this.run, this.after) : null;
 	});
 	/** From which tapes can be laid: the nearest first. */
 	readonly points: readonly KnownPoint[] = $derived.by(() =>
@@ -132,8 +139,7 @@ export class Truth {
 	);
 	/** What would be marked. */
 	readonly draft: Mark | null = $derived.by(() => {
-		const { at, heading, after } = this;
-		const { run } = this.stand.player;
+		const { at, heading, after, run } = this;
 		if (!run || (!at && heading === null)) return null;
 		const { tape, eye, protractor, eyeAngle } = handSigmas;
 		return {
@@ -148,12 +154,15 @@ export class Truth {
 	);
 	/** What was marked there before. */
 	readonly marked: Mark | null = $derived.by(() => {
-		const { run } = this.stand.player;
-		return run && markAt(this.marks, run.id, this.after);
+		return this.run && markAt(this.marks, this.run.id, this.after);
 	});
 
 	constructor(private readonly stand: TruthStand) {}
 
+	/** Name of the robot that is measured. */
+	get name(): string | undefined {
+		return this.run?.robot.name;
+	}
 	get hasRing(): boolean {
 		return this.stand.course.finish !== null;
 	}

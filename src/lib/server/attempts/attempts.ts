@@ -49,12 +49,12 @@ export async function keepAttempt(
 		([hash, text]) => [hash, Buffer.from(text)] as const
 	);
 	if (bodies.some(([hash, content]) => hashOf(content) !== hash)) return failure('attempt.damaged');
-	for (const [hash, content] of [...bodies, [recordingHash, recording] as const])
-		await statements.change(
-			'INSERT INTO blobs (hash, content, keptAt) VALUES (?1, ?2, ?3) ' +
-				'ON CONFLICT (hash) DO UPDATE SET keptAt = excluded.keptAt',
-			[hash, content, now]
-		);
+	const contents = [...bodies, [recordingHash, recording] as const];
+	await statements.change(
+		`INSERT INTO blobs (hash, content, keptAt) VALUES ${contents.map(() => '(?, ?, ?)').join()}
+			ON CONFLICT (hash) DO UPDATE SET keptAt = excluded.keptAt`,
+		contents.flatMap(([hash, content]) => [hash, content, now])
+	);
 	const { planHash, courseHash } = sent;
 	const columns = {
 		id,
