@@ -120,7 +120,7 @@ test('the legs of an attempt, the same over time, and attempts over each other, 
 	await page.getByLabel('How the robot behaves').selectOption('worn');
 	await rehearseToEnd(page);
 	await page.getByRole('button', { name: 'Legs', exact: true }).click();
-	await expect(page.getByText('intended')).toBeVisible();
+	await expect(page.getByText('intended', { exact: true })).toBeVisible();
 	await page.locator('[data-leg]').nth(2).click();
 	await page.waitForTimeout(300);
 	await shot(page, 'legs');
