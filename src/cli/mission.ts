@@ -156,8 +156,7 @@ function legs(values: Options): string {
 			const { variation, seed } = source;
 			const tried = simulate({ plan: next, course, variation, seed, touches });
 			const ideal = simulate({ plan: next, course, variation: 'ideal', seed: 1 });
-			const same = tried.runs.find(({ id }) => id === run.id);
-			return same !== undefined && isBetter(leg, legsIn(tried, same, ideal));
+			return isBetter(leg, tried, ideal);
 		};
 		return { run, legs, reasons, helps, shape: shapeOf(run, legs, intended), course, say };
 	});

@@ -12,6 +12,11 @@ export const helpersOffSchema = z
 	.max(helpers.length)
 	.describe('Helpers that are switched off: finding out is the lesson.');
 
+/** Of a plan and its course: what either switches off. */
+export const helpersOffIn = (
+	...all: readonly { readonly helpersOff?: readonly Helper[] | undefined }[]
+): Helper[] => helpers.filter((each) => all.some((one) => one.helpersOff?.includes(each)));
+
 /** In the order in which they are told. */
 export const switched = (off: readonly Helper[], helper: Helper, isOn: boolean): Helper[] =>
 	helpers.filter((each) => (each === helper ? !isOn : off.includes(each)));

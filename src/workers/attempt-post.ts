@@ -133,12 +133,14 @@ export class AttemptPost {
 		} catch {
 			return null;
 		}
-		const here = new Map((await this.shelf.list(planId)).map((row) => [row.id, row]));
-		for (const row of theirs) if (here.has(row.id)) await this.shelf.takeNotes(row);
-		const ours = await this.shelf.list(planId);
-		const gone = await this.shelf.goneOf(planId);
-		const others = theirs.filter(({ id }) => !here.has(id) && !gone.includes(id));
-		return [...ours, ...others].toSorted(newestFirst);
+		const here = await this.shelf.allOf(planId);
+		const ours = here.filter(({ goneAt }) => goneAt === undefined);
+		const told = ours.map((row) => {
+			const listed = theirs.find(({ id }) => id === row.id);
+			return listed ? this.shelf.takeNotes(row, listed) : row;
+		});
+		const others = theirs.filter(({ id }) => here.every((row) => row.id !== id));
+		return [...(await Promise.all(told)), ...others].toSorted(newestFirst);
 	}
 
 	/** As it was recorded, here or there: what comes from there is here from then on. */

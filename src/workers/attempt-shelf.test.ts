@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { pack } from '../core/attempts/packed';
 import { simulate } from '../core/simulation/simulate';
 import { courseOf, go, planOf, right } from '../core/testing/sample';
-import { AttemptShelf, mostBytes } from './attempt-shelf';
+import { AttemptShelf, fileOf, mostBytes } from './attempt-shelf';
 import { usualCount } from './attempt-counts';
 import type { Keeping } from './attempt-store';
 
@@ -119,14 +119,15 @@ describe('what this device keeps of attempts', () => {
 		const shelf = new AttemptShelf();
 		const one = keeping({ at: Date.UTC(2026, 10, 30) });
 		await shelf.keep(one, attempt, { name: 'First try' });
-		const file = await shelf.fileOf(one.id);
-		if (!file.ok) throw new Error(file.failure.key);
-		const taken = await shelf.takeFile(file.value, place());
+		const opened = await shelf.open(one.id);
+		if (!opened.ok) throw new Error(opened.failure.key);
+		const file = fileOf(opened.value);
+		const taken = await shelf.takeFile(file, place());
 		expect(taken).toMatchObject({
 			ok: true,
 			value: { name: 'First try', isPinned: true, at: one.at }
 		});
-		const broken = file.value.replace(/"numbers": "[^"]/, '"numbers": "?');
+		const broken = file.replace(/"numbers": "[^"]/, '"numbers": "?');
 		expect(await shelf.takeFile(broken, place())).toMatchObject({ ok: false });
 		expect(await shelf.takeFile('{}', place())).toMatchObject({ ok: false });
 	});

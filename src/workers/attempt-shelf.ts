@@ -5,6 +5,7 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { strFromU8, strToU8 } from 'fflate';
+import { isAlike } from '../core/alike';
 import { attemptDocument, attemptFormat } from '../core/attempts/attempt-document';
 import { pack, unpack } from '../core/attempts/packed';
 import {
@@ -52,6 +53,18 @@ const bytesOf = (base64: string): Uint8Array => strToU8(atob(base64), true);
 interface Bodies {
 	readonly planText: string;
 	readonly courseText: string;
+}
+
+/** The server has it as it is here, or does not take it. */
+const isSent = ({ change = 0, sent }: AttemptRow): boolean => sent?.change === change;
+
+/** The text of a file that holds it. */
+export function fileOf({ row, attempt, plan, course }: OpenedAttempt): string {
+	const { at, touches, only, modelVersion } = row;
+	const { name, note, marks } = notesOf(row);
+	const origin = { at: new Date(at).toISOString(), plan, course, touches, only };
+	const document = { ...attemptDocument(attempt, origin), name, note, marks };
+	return writeDocument({ ...document, modelVersion });
 }
 
 export class AttemptShelf {
@@ -139,36 +152,31 @@ export class AttemptShelf {
 
 	/** @returns the row as it is now; null where there is none */
 	async mark(id: string, notes: AttemptNotes): Promise<AttemptRow | null> {
-		return this.change(id, (row) => ({ ...row, ...notes, change: (row.change ?? 0) + 1 }));
+		return this.write(id, notes);
 	}
 
 	/** It can be brought back for an hour. */
 	async remove(id: string): Promise<void> {
-		await this.change(id, (row) => ({
-			...row,
-			goneAt: Date.now(),
-			change: (row.change ?? 0) + 1
-		}));
+		await this.write(id, { goneAt: Date.now() });
 	}
 
 	async bringBack(id: string): Promise<AttemptRow | null> {
-		return this.change(id, (row) => ({
-			...row,
-			goneAt: undefined,
-			change: (row.change ?? 0) + 1
-		}));
+		return this.write(id, { goneAt: undefined });
 	}
 
-	/** Ids of those of a plan that were deleted here. */
-	async goneOf(planId: string): Promise<string[]> {
-		const all = (await (await this.database())?.getAllFromIndex('rows', 'planId', planId)) ?? [];
-		return all.flatMap(({ id, goneAt }) => (goneAt === undefined ? [] : [id]));
+	/** What a person does to one, which the server has to hear of. */
+	private write(id: string, more: Partial<AttemptRow>): Promise<AttemptRow | null> {
+		return this.change(id, (row) => ({ ...row, ...more, change: (row.change ?? 0) + 1 }));
+	}
+
+	/** Of a plan, those that were deleted, too. */
+	async allOf(planId: string): Promise<AttemptRow[]> {
+		return (await (await this.database())?.getAllFromIndex('rows', 'planId', planId)) ?? [];
 	}
 
 	/** What the server does not have as it is here, oldest first. */
 	async unsent(): Promise<AttemptRow[]> {
 		const all = (await (await this.database())?.getAll('rows')) ?? [];
-		const isSent = ({ change = 0, sent }: AttemptRow) => sent?.change === change;
 		return all.filter((row) => !isSent(row)).toSorted((a, b) => newestFirst(b, a));
 	}
 
@@ -189,13 +197,17 @@ export class AttemptShelf {
 		await this.change(id, (row) => ({ ...row, sent: { change, isWhole } }));
 	}
 
-	/** What others have written to it holds here, too, unless this device has something to say itself. */
-	async takeNotes(listed: ListedAttempt): Promise<void> {
-		await this.change(listed.id, (row) => {
-			const isSaid = row.sent?.change === (row.change ?? 0);
-			const { name, note, isPinned, marks } = listed;
-			return isSaid ? { ...row, name, note, isPinned, marks } : row;
-		});
+	/**
+	 * What others have written to it holds here, too, unless this device has something to say itself.
+	 * @returns the row as it is now
+	 */
+	async takeNotes(row: AttemptRow, listed: ListedAttempt): Promise<AttemptRow> {
+		if (isAlike(notesOf(row), notesOf(listed))) return row;
+		const { name, note, isPinned, marks } = listed;
+		const taken = await this.change(row.id, (now) =>
+			isSent(now) ? { ...now, name, note, isPinned, marks } : now
+		);
+		return taken ?? row;
 	}
 
 	private async change(
@@ -230,18 +242,6 @@ export class AttemptShelf {
 		const course = readDocument(courseText ?? '', courseFormat);
 		if (!course.ok) return course;
 		return success({ row, attempt: attempt.value, plan: plan.value, course: course.value });
-	}
-
-	/** The text of a file that holds it. */
-	async fileOf(id: string): Promise<Result<string>> {
-		const opened = await this.open(id);
-		if (!opened.ok) return opened;
-		const { row, attempt, plan, course } = opened.value;
-		const { at, touches, only } = row;
-		const { name, note, marks } = notesOf(row);
-		const origin = { at: new Date(at).toISOString(), plan, course, touches, only };
-		const document = { ...attemptDocument(attempt, origin), name, note, marks };
-		return success(writeDocument({ ...document, modelVersion: row.modelVersion }));
 	}
 
 	/** Keeps what a file holds, pinned, since somebody wanted it. @param text from anywhere */

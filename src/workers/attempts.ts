@@ -1,9 +1,10 @@
 /** The worker that keeps attempts on this device, packs and unpacks them, and carries them to the server. */
 import { expose } from 'comlink';
 import type { AttemptNotes, ListedAttempt } from '../core/attempts/kept';
+import { success } from '../core/sentence';
 import type { Attempt } from '../core/simulation/attempt';
 import { AttemptPost } from './attempt-post';
-import { AttemptShelf } from './attempt-shelf';
+import { AttemptShelf, fileOf } from './attempt-shelf';
 import type { Keeping } from './attempt-store';
 import { handOver } from './hand-over';
 
@@ -40,7 +41,7 @@ const service = {
 	bringBack: (id: string): Promise<ListedAttempt | null> => told(shelf.bringBack(id)),
 	fileOf: async (id: string) => {
 		const opened = await post.open(id);
-		return opened.ok ? shelf.fileOf(id) : opened;
+		return opened.ok ? success(fileOf(opened.value)) : opened;
 	},
 	takeFile: (text: string, place: Parameters<AttemptShelf['takeFile']>[1]) =>
 		told(shelf.takeFile(text, place)),

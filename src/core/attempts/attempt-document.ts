@@ -6,7 +6,7 @@ import { planFormat, type Plan } from '../plan/plan';
 import type { Attempt } from '../simulation/attempt';
 import { maximumTouches, modelVersion } from '../simulation/settings';
 import { touchSchema, type Touch } from '../simulation/touch';
-import { markSchema, mostMarks, type Mark } from './marks';
+import { marksSchema, type Mark } from './marks';
 import { recordingOf, recordingSchema, type Recording } from './recording';
 
 export interface AttemptDocument {
@@ -42,11 +42,7 @@ export const attemptFormat: DocumentFormat<AttemptDocument> = {
 			.optional()
 			.describe('When a hand touched a robot.'),
 		only: identifierSchema.optional().describe('The one chain that ran.'),
-		marks: z
-			.array(markSchema)
-			.max(mostMarks)
-			.optional()
-			.describe('What a hand marked on the real floor.'),
+		marks: marksSchema.optional().describe('What a hand marked on the real floor.'),
 		recording: recordingSchema
 	}) as unknown as z.ZodType<AttemptDocument>
 };

@@ -2,20 +2,20 @@
 import { z } from 'zod';
 import { identifierSchema, nameSchema, textSchema } from '../document';
 import { touchesSchema } from '../simulation/touch';
-import { markSchema, mostMarks } from './marks';
+import { marksSchema } from './marks';
 import { attemptSummarySchema } from './summary';
 
 /** Of attempts, plans and courses where they are kept. */
 const keptIdSchema = z.string().regex(/^[A-Za-z0-9-]{1,64}$/);
 /** SHA-256 of a text or a recording, in hexadecimal digits. */
-export const hashSchema = z.string().regex(/^[0-9a-f]{64}$/);
+const hashSchema = z.string().regex(/^[0-9a-f]{64}$/);
 
 /** What a person writes to one. Always said whole, so that saying it twice does no harm. */
 export const attemptNotesSchema = z.strictObject({
 	name: nameSchema.optional(),
 	note: textSchema(500).optional(),
 	isPinned: z.boolean().optional(),
-	marks: z.array(markSchema).max(mostMarks).readonly().optional()
+	marks: marksSchema.optional()
 });
 export type AttemptNotes = Readonly<z.infer<typeof attemptNotesSchema>>;
 

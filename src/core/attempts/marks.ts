@@ -12,7 +12,7 @@ import { legsOf, type Attempt, type RecordedPose, type RobotRun } from '../simul
 /** Metres by which a tape and an eye are off; radians by which a protractor and an eye are. */
 export const handSigmas = { tape: 0.005, eye: 0.015, protractor: 0.026, eyeAngle: 0.09 } as const;
 
-export const mostMarks = 200;
+const mostMarks = 200;
 
 /** The leg behind which it was, by its step and its round; null at the end, or where it was halted. */
 const afterSchema = z
@@ -21,7 +21,7 @@ const afterSchema = z
 	.nullable();
 export type After = z.infer<typeof afterSchema>;
 
-export const markSchema = z.strictObject({
+const markSchema = z.strictObject({
 	robot: identifierSchema,
 	after: afterSchema,
 	at: z
@@ -33,6 +33,7 @@ export const markSchema = z.strictObject({
 	sigma: z.number().min(0).max(1).describe('Metres: how well the place was measured.'),
 	headingSigma: z.number().min(0).max(4).describe('Radians: how well the heading was.')
 });
+export const marksSchema = z.array(markSchema).max(mostMarks).readonly();
 export type Mark = Readonly<z.infer<typeof markSchema>>;
 
 const isAt = (mark: Mark, robot: string, after: After): boolean =>

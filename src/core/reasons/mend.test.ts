@@ -37,12 +37,12 @@ function mendsOf(
 	return scene.legs.flatMap((leg) =>
 		reasons(leg).flatMap(({ mend }) => {
 			if (!mend) return [];
-			const next = mended(plan, mend, newId)!;
+			const tried = look(mended(plan, mend, newId)!);
 			const undone = applyEdit(plan, mend.edit(plan, newId)!);
 			if (!undone.ok) throw new Error(undone.failure.key);
 			const back = applyEdit(undone.value.document, undone.value.inverse);
 			expect(back).toMatchObject({ ok: true, value: { document: plan } });
-			return [{ key: mend.sentence.key, isBetter: isBetter(leg, look(next).legs) }];
+			return [{ key: mend.sentence.key, isBetter: isBetter(leg, tried.attempt, tried.intended) }];
 		})
 	);
 }

@@ -2,7 +2,7 @@
  * What can be changed in a plan so that a leg misses less. A mend is offered only after it was tried:
  * the same plan with it, by the same chance, has to halve at least what the leg added.
  */
-import type { Leg } from '../attempts/legs';
+import { legsIn, type Leg } from '../attempts/legs';
 import { canDo } from '../robots/robot';
 import { robotKindOf } from '../robots/kinds';
 import { pacing } from '../devices/pacing/device';
@@ -12,6 +12,7 @@ import { findStep, locateSteps, stepsIn } from '../plan/places';
 import type { Plan } from '../plan/plan';
 import { standFirst } from '../plan/stand-first';
 import type { Sentence } from '../sentence';
+import type { Attempt } from '../simulation/attempt';
 import { degrees } from '../units/angles';
 import { sizeOf, type LegScene } from './reason';
 
@@ -133,8 +134,17 @@ export function mended(plan: Plan, { edit }: LegMend, newId: () => string): Plan
 /** What it has to leave at most. */
 const left = 0.5;
 
-/** Whether a leg misses by half or less of what it did. @param legs of the attempt that was mended */
-export function isBetter({ span, round, added }: Leg, legs: readonly Leg[]): boolean {
+/**
+ * Whether a leg misses by half or less of what it did.
+ * @param tried the mended plan by the same chance @param intended the same on an ideal robot
+ */
+export function isBetter(
+	{ span, round, added }: Leg,
+	tried: Attempt,
+	intended: Attempt | null
+): boolean {
+	const run = tried.runs.find(({ id }) => id === span.robot);
+	const legs = run ? legsIn(tried, run, intended) : [];
 	const twin = legs.find((each) => each.span.stepId === span.stepId && each.round === round);
 	return Boolean(added && twin?.added && sizeOf(twin.added) <= left * sizeOf(added));
 }

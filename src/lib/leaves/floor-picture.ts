@@ -1,6 +1,7 @@
 /** What lies on the floor of a plan as a picture for paper: ways, legs by their numbers, marks by hand. */
 import './words';
 import { recordedAt, type Mark } from '$core/attempts/marks';
+import { helpersOffIn } from '$core/helpers';
 import type { Attempt, RobotRun } from '$core/simulation/attempt';
 import { rehearseIdeally } from '$lib/desk/rehearser';
 import { download } from '$lib/files/downloads';
@@ -34,7 +35,7 @@ export async function saveFloor(bench: Workbench): Promise<void> {
 	const { course, plan, player, runs, leaves } = bench;
 	const { attempt } = player;
 	if (!attempt) return;
-	const isOff = [plan, course].some((one) => one.helpersOff?.includes('intended'));
+	const isOff = helpersOffIn(plan, course).includes('intended');
 	const intended = runs.made && !isOff ? await rehearseIdeally({ ...runs.made, course }) : null;
 	const laid = leaves.kept?.laid ?? [];
 	const blob = await pictureOf(

@@ -2,7 +2,7 @@
  * How attempts of a workbench come to be kept: as they are made, or taken over from where they were kept
  * before. Marks of one lie with it, or on this device for as long as its run goes on.
  */
-import { markSchema, type Mark } from '$core/attempts/marks';
+import { marksSchema, type Mark } from '$core/attempts/marks';
 import type { Course } from '$core/course/course';
 import { markOf } from '$core/course/mark';
 import { parseJson } from '$core/document';
@@ -40,7 +40,7 @@ export async function marksOf(id: string): Promise<readonly Mark[]> {
 /** Of a run whose page was left. */
 function marksInRun(id: string): readonly Mark[] {
 	const value = parseJson(stored(keyOf(id)) ?? '[]');
-	const read = value.ok ? markSchema.array().safeParse(value.value) : undefined;
+	const read = value.ok ? marksSchema.safeParse(value.value) : undefined;
 	return read?.data ?? [];
 }
 
@@ -50,7 +50,7 @@ export async function takeOverRuns(planId: string, course: Course): Promise<void
 		const keeping = { courseMark: markOf(course), ...run, course };
 		const marks = marksInRun(run.id);
 		await keeper().takeOver(keeping, attempt, marks.length > 0 ? { marks } : {});
-		if (await keeper().find(run.id)) unstore(keyOf(run.id));
+		if (marks.length > 0 && (await keeper().find(run.id))) unstore(keyOf(run.id));
 	}
 }
 

@@ -1,7 +1,7 @@
 /** What is looked at of an attempt beside its trace: its legs, against what was intended. */
 import { firstWrong, isMove, legsIn, meantEnd, type Leg } from '$core/attempts/legs';
 import { shapeOf, type DrivenShape } from '$core/attempts/shape';
-import { helpers, type Helper } from '$core/helpers';
+import { helpersOffIn, type Helper } from '$core/helpers';
 import { reasonsIn, type Reason } from '$core/reasons';
 import { isBetter, mended, type LegMend } from '$core/reasons/mend';
 import type { Attempt } from '$core/simulation/attempt';
@@ -24,10 +24,9 @@ export class Refining {
 	private tries = 0;
 
 	/** Switched off for the plan, or for the course it is tried on. */
-	readonly off: readonly Helper[] = $derived.by(() => {
-		const { plan, course } = this.stand;
-		return helpers.filter((each) => [plan, course].some((one) => one.helpersOff?.includes(each)));
-	});
+	readonly off: readonly Helper[] = $derived.by(() =>
+		helpersOffIn(this.stand.plan, this.stand.course)
+	);
 
 	/** Of the robot that is shown, as they ran. */
 	readonly legs: readonly Leg[] = $derived.by(() => {
@@ -101,8 +100,7 @@ export class Refining {
 				const intended =
 					tried && (await tryOut({ ...made, plan, course, variation: 'ideal', seed: 1 }));
 				if (this.asked !== made) return;
-				const same = tried?.runs.find(({ id }) => id === run.id);
-				if (tried && same && isBetter(leg, legsIn(tried, same, intended)))
+				if (tried && isBetter(leg, tried, intended))
 					this.mends = { ...this.mends, [mendKey(leg, matter)]: mend! };
 			}
 	}
