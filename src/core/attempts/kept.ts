@@ -15,7 +15,7 @@ export const attemptNotesSchema = z.strictObject({
 	name: nameSchema.optional(),
 	note: textSchema(500).optional(),
 	isPinned: z.boolean().optional(),
-	marks: marksSchema.optional()
+	marks: marksSchema.readonly().optional()
 });
 export type AttemptNotes = Readonly<z.infer<typeof attemptNotesSchema>>;
 

@@ -33,7 +33,7 @@ const markSchema = z.strictObject({
 	sigma: z.number().min(0).max(1).describe('Metres: how well the place was measured.'),
 	headingSigma: z.number().min(0).max(4).describe('Radians: how well the heading was.')
 });
-export const marksSchema = z.array(markSchema).max(mostMarks).readonly();
+export const marksSchema = z.array(markSchema).max(mostMarks);
 export type Mark = Readonly<z.infer<typeof markSchema>>;
 
 const isAt = (mark: Mark, robot: string, after: After): boolean =>
