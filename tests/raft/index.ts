@@ -93,6 +93,7 @@ export const raft: RobotKind<Raft> = {
 		paint: { type: 'colour', initial: '#38d39f' },
 		side: { type: 'choice', options: ['bow', 'stern'], initial: 'bow' }
 	},
+	parameters: {},
 	columns: [{ name: 'depth', unit: 'part', of: ({ depth }) => depth }],
 	drawing,
 	outline,

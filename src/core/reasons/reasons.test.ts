@@ -2,11 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { legsIn } from '../attempts/legs';
 import type { Course } from '../course/course';
 import type { Plan, Step } from '../plan/plan';
-import { characterOf as characterOfBall } from '../robots/ball/character';
+import { ball } from '../robots/ball';
 import { robotKindOf } from '../robots/kinds';
-import { characterOf } from '../robots/skiff/character';
+import { skiff } from '../robots/skiff';
 import type { Variation } from '../robots/robot';
 import { simulate } from '../simulation/simulate';
+import { drawnOf } from '../testing/drawn';
 import {
 	courseOf,
 	fullStep,
@@ -108,12 +109,12 @@ describe('reasons', () => {
 	it('find how a robot turns, as it was made', () => {
 		let found = 0;
 		for (const name of names) {
-			const { gyroGain, gyroBias } = characterOf(name, 'worn');
+			const { gyroGain, gyroBias } = drawnOf(skiff, name, 'worn');
 			const turns = reasonsOfSteps(square(), { name, variation: 'worn' });
 			const named = turns.flatMap(({ said }) => said).filter(({ matter }) => matter === 'turnGain');
 			// A turn takes 1.2 s, in which the gyro drifts by so much of a right angle.
-			const truly = (1 / gyroGain - 1) * 100;
-			const drifts = Math.abs((gyroBias * 1.2 * 100) / (Math.PI / 2));
+			const truly = (1 / gyroGain! - 1) * 100;
+			const drifts = Math.abs((gyroBias! * 1.2 * 100) / (Math.PI / 2));
 			for (const { sentence } of named) {
 				const sign = sentence.key.endsWith('more') ? 1 : -1;
 				const percent = sign * Number(sentence.values!.percent);
@@ -128,12 +129,12 @@ describe('reasons', () => {
 		let rightly = 0;
 		let wrong = 0;
 		for (const name of names) {
-			const { estimateGain } = characterOfBall(name, 'worn');
+			const { estimateGain } = drawnOf(ball, name, 'worn');
 			const legs = reasonsOfSteps(square(), { name, kind: 'ball', variation: 'worn', seed: 5 });
 			const named = legs.flatMap(({ said }) => said).find(({ matter }) => matter === 'gain');
 			if (!named) continue;
 			const isMore = named.sentence.key.endsWith('more');
-			if (isMore === estimateGain < 1) rightly += 1;
+			if (isMore === estimateGain! < 1) rightly += 1;
 			else wrong += 1;
 		}
 		expect(rightly).toBeGreaterThan(names.length / 3);
@@ -167,13 +168,13 @@ describe('reasons', () => {
 	it('find to which side a robot drifts whose wheels hold', () => {
 		let named = 0;
 		for (const name of names) {
-			const { leftWheel, rightWheel } = characterOf(name, 'classroom');
+			const { wheelDifference } = drawnOf(skiff, name, 'classroom');
 			const all = reasonsOfSteps(square(), { name, variation: 'classroom', seed: 2 });
 			const drift = all.flatMap(({ said }) => said).find(({ matter }) => matter === 'drift');
 			if (!drift) continue;
 			named += 1;
 			expect(drift.sentence.key, name).toBe(
-				rightWheel > leftWheel ? 'reason.drift.left' : 'reason.drift.right'
+				wheelDifference! > 0 ? 'reason.drift.left' : 'reason.drift.right'
 			);
 		}
 		expect(named).toBeGreaterThan(0.8 * names.length);

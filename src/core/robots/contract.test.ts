@@ -8,6 +8,8 @@ import { flying } from '../devices/flying/device';
 import { lampDevice } from '../devices/lamp/device';
 import { devices } from '../devices/list';
 import { motion } from '../devices/motion/device';
+import { pacing } from '../devices/pacing/device';
+import { patchesDevice } from '../devices/patches/device';
 import { pins } from '../devices/pins/device';
 import type { Wait } from '../devices/port';
 import { turning } from '../devices/turning/device';
@@ -21,6 +23,7 @@ import { tick, tickRate } from '../time';
 import { Terrain } from '../world/scene';
 import { robotKinds } from './kinds';
 import type { Machine } from './machine';
+import type { ParameterValues } from './parameter';
 import { canDo, variations, type RobotKind, type Variation } from './robot';
 import { sampleRobot } from './robot-document';
 import { Stage } from '../simulation/stage';
@@ -43,7 +46,8 @@ class Trying {
 	constructor(
 		private readonly kind: RobotKind,
 		variation: Variation,
-		course: Course = floor
+		course: Course = floor,
+		parameters: ParameterValues = {}
 	) {
 		this.stage = new Stage({
 			terrain: new Terrain(course),
@@ -56,7 +60,7 @@ class Trying {
 					settings: sampleRobot(kind).settings
 				}
 			],
-			...{ variation, seed: 1 }
+			...{ variation, seed: 1, parameters: { robot1: parameters } }
 		});
 		this.stage.begin();
 	}
@@ -224,6 +228,27 @@ describe.each(robotKinds.map((kind) => [kind.kind, kind] as const))('%s', (_, ki
 		}
 	);
 
+	it('is what its parameters say: each of them shows in what it does', () => {
+		const course = { ...floor, rails: [bentRail] };
+		const watched = (parameters: ParameterValues) => {
+			const trying = new Trying(kind, 'worn', course, parameters);
+			trying.liftOff();
+			const seen = exercises
+				.filter(([device]) => canDo(kind, [device]))
+				.map(([device, name, values, seconds]) => {
+					const wait = trying.order(device.id, name, values);
+					trying.pass(seconds, name === 'land' ? wait : undefined);
+					return trying.seen;
+				});
+			return [...seen, trying.member.fault];
+		};
+		const asDrawn = watched({});
+		for (const [name, { range }] of Object.entries(kind.parameters)) {
+			const shown = range.map((value) => JSON.stringify(watched({ [name]: value })));
+			expect(shown, name).toSatisfy(() => shown.some((seen) => seen !== JSON.stringify(asDrawn)));
+		}
+	});
+
 	it('is as full as whoever charges it makes it', () => {
 		const robot = new Trying(kind, 'ideal');
 		robot.machine.battery = 0.5;
@@ -249,6 +274,27 @@ describe.each(robotKinds.map((kind) => [kind.kind, kind] as const))('%s', (_, ki
 		}
 	});
 });
+
+const bentRail: Course['rails'][number] = {
+	...{ id: 'r', at: [4, 2], bearing: 0, isClosed: false, marks: [] },
+	pieces: [{ length: 3 }, { radius: 0.3, angle: 80 }, { length: 3 }]
+};
+
+/** What tells one robot from another: on and on, round and round, to a stop and rolling out. Seconds. */
+const exercises: readonly (readonly [Device, string, object, number])[] = [
+	[patchesDevice, 'shine', { left: 0.5, right: 1 }, 2],
+	[pacing, 'go', { distance: 0.7, speed: 0.5 }, 5],
+	[turning, 'turn', { angle: 1.2 }, 2],
+	[motion, 'start', { speed: 1 }, 1.6],
+	[motion, 'stop', { isCoasting: false }, 0.2],
+	[motion, 'start', { speed: 0.3 }, 1],
+	[motion, 'start', { speed: 0.02 }, 1],
+	[motion, 'start', { speed: 0.9 }, 1.1],
+	[motion, 'stop', { isCoasting: true }, 2],
+	[wheelsDevice, 'drive', { left: 0.6, right: 0.3 }, 2],
+	[flying, 'flip', { direction: 'left' }, 1],
+	[flying, 'land', {}, 9]
+];
 
 /** An order that does no more than let it go on and on: nothing shows if it does already. */
 const setsOff = (name: string): boolean => name === 'start' || name === 'drive';

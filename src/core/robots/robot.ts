@@ -9,6 +9,7 @@ import type { ChoiceDefinition, Value, ValueDefinition, Values } from '../steps/
 import type { Obstacle, Outline, Surroundings } from '../world/body';
 import type { Drawing } from './drawing';
 import type { Machine } from './machine';
+import type { Parameters, ParameterValues } from './parameter';
 
 export const variations = ['ideal', 'classroom', 'worn'] as const;
 /** How much a robot misbehaves: not at all, as in a classroom, as after two years in a box. */
@@ -20,6 +21,8 @@ export interface Making {
 	/** Of its kind. */
 	readonly settings: Values;
 	readonly variation: Variation;
+	/** What this robot is like, in place of what its name and the day would make of it: all, or some. */
+	readonly parameters?: ParameterValues | undefined;
 	/** For the drive, and for the sensors: what a plan reads does not change how its robot drives. */
 	readonly chance: Random;
 	readonly sensorChance: Random;
@@ -60,6 +63,8 @@ export interface RobotKind<M extends Machine = Machine> {
 	/** Settings of which no two may be the same. */
 	readonly distinct?: readonly string[];
 	readonly columns: readonly Column<M>[];
+	/** What its model takes for granted of one robot, and of one day. */
+	readonly parameters: Parameters;
 	readonly drawing: Drawing;
 	readonly outline: Outline;
 	/** Top speed of a new robot with a full battery, m/s: what 100 % means. */

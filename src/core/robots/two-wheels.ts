@@ -3,9 +3,11 @@
  * far as battery and dead zone let it; the tyres hold against a push from the side.
  */
 import * as exact from '../exact';
-import { Random, seedOfText } from '../random/random';
+import type { Random } from '../random/random';
 import { tick } from '../time';
 import type { Body, Motion, Obstacle, Outline } from '../world/body';
+import { batteryFrom, beside, constant, factor, same, scatter, setDownBeside } from './parameter';
+import type { Parameter, ParameterValues, Variety } from './parameter';
 
 /** A motor with its counter, or a socket that nothing is plugged into. */
 export class Motor {
@@ -41,45 +43,87 @@ export interface Chassis {
 	readonly driveDrain: number;
 }
 
-/** How one robot differs from the drawing. */
-export interface Wear {
-	/** Real wheel circumference against the nominal one, as a factor. */
-	readonly leftWheel: number;
-	readonly rightWheel: number;
-	/** Motor commands smaller than this do nothing, m/s. */
-	readonly deadZone: number;
-}
+// --- what one robot on wheels may be like ---
 
-/** The wear of one robot, that follows from its name. @param wheels greatest difference, as a part; 0 for none */
-export function wearOf(name: string, wheels: number): Wear {
-	if (wheels === 0) return { leftWheel: 1, rightWheel: 1, deadZone: 0 };
-	const difference = new Random(seedOfText(name)).eitherSide(wheels / 3, wheels);
-	return { leftWheel: 1 - difference / 2, rightWheel: 1 + difference / 2, deadZone: 0.01 };
-}
+/** By which the right wheel is larger than the left, as a part of the drawn one. */
+export const wheelDifferenceOf = (classroom: Variety, worn: Variety): Parameter => ({
+	unit: 'part',
+	of: 'robot',
+	drawing: 0,
+	range: [-0.3, 0.3],
+	classroom,
+	worn
+});
 
-/** How much robots and days differ. */
-export interface Scatter {
+/** Motor commands smaller than this do nothing, m/s. */
+export const deadZoneOf = (classroom: Variety, worn: Variety): Parameter => ({
+	unit: 'mps',
+	of: 'robot',
+	drawing: 0,
+	range: [0, 0.1],
+	classroom,
+	worn
+});
+
+/** The motors and the floor under the wheels. */
+export const motorsOf = (chassis: Chassis) => ({
+	/** Speed of a wheel for each m/s that its motor is told. */
+	motorGain: factor(same(1, 0.05), same(1, 0.05)),
+	topSpeed: constant('mps', chassis.topSpeed, 0.06 * chassis.topSpeed),
+	flatBatteryFactor: constant('part', chassis.flatBatteryFactor, 0.08),
+	motorLag: constant('seconds', chassis.motorLag, 0.3 * chassis.motorLag),
+	rollingDrag: constant('mps2', chassis.rollingDrag, 0.3 * chassis.rollingDrag)
+});
+
+/** How much robots and days differ: standard deviations, but of the battery least and most. */
+export interface WheelsScatter {
 	/** Greatest difference between the two wheels, as a part. */
 	readonly wheels: number;
 	readonly battery: readonly [number, number];
-	/** Standard deviation of a wheel's slip in each tick, as a part of its way. */
+	/** Of a wheel's slip in each tick, as a part of its way. */
 	readonly slip: number;
-	/** Standard deviations of where a hand sets it down, metres and radians. */
+	/** Of where a hand sets it down, metres and radians. */
 	readonly placing: readonly [number, number];
 }
 
-/** What is drawn for each attempt. */
-export function dayOf({ battery, placing }: Pick<Scatter, 'battery' | 'placing'>, chance: Random) {
-	const around = (size: number): number => (size === 0 ? 0 : size * chance.chance());
-	const [metres, angle] = placing;
-	const set = [around(metres), around(metres), around(angle)] as const;
-	return { placing: set, battery: chance.between(battery[0], battery[1]) };
+/** Those of a robot without any control of its own. */
+export const wheelParameters = (
+	chassis: Chassis,
+	classroom: WheelsScatter,
+	worn: WheelsScatter
+) => ({
+	wheelDifference: wheelDifferenceOf(
+		beside(0, classroom.wheels / 3, classroom.wheels),
+		beside(0, worn.wheels / 3, worn.wheels)
+	),
+	wheels: factor(same(1, 0.02), same(1, 0.02)),
+	deadZone: deadZoneOf(same(0.01, 0.005), same(0.01, 0.005)),
+	...setDownBeside(classroom.placing, worn.placing),
+	battery: batteryFrom(classroom.battery, worn.battery),
+	slip: scatter('part', same(classroom.slip), same(worn.slip)),
+	...motorsOf(chassis)
+});
+
+type WheelValues = ParameterValues<ReturnType<typeof wheelParameters>>;
+
+/** How one robot differs from the drawing. */
+interface Wear {
+	/** Real wheel circumference against the nominal one, as a factor. */
+	readonly leftWheel: number;
+	readonly rightWheel: number;
+	readonly deadZone: number;
+	readonly motorGain: number;
 }
 
 /** First-order lag towards the command. @param response part of the way made in one tick */
-function following({ speed, command }: Motor, response: number, top: number, deadZone: number) {
+function following(
+	{ speed, command }: Motor,
+	response: number,
+	top: number,
+	{ deadZone, motorGain }: Wear
+) {
 	if (Math.abs(command) <= deadZone) return speed * (1 - response);
-	return speed + (Math.max(-top, Math.min(top, command)) - speed) * response;
+	return speed + (Math.max(-top, Math.min(top, command * motorGain)) - speed) * response;
 }
 
 const coasting = (speed: number, lost: number): number =>
@@ -99,20 +143,32 @@ export abstract class TwoWheels implements Body {
 	private sliding = 0;
 	private readonly motion: Motion = { ahead: 0, left: 0, turning: 0 };
 	private readonly response: number;
+	private readonly chassis: Chassis;
+	private readonly wear: Wear;
+	private readonly slip: number;
+	/** 1 full, 0 empty. */
+	battery: number;
 
-	/**
-	 * @param battery 1 full, 0 empty
-	 * @param slip standard deviation, in each tick, of a wheel's slip, as a part of its way
-	 */
+	/** @param asDrawn what this one is in its own way takes the place of */
 	constructor(
-		private readonly chassis: Chassis,
-		private readonly wear: Wear,
-		public battery: number,
-		private readonly slip: number,
+		asDrawn: Chassis,
+		values: WheelValues,
 		private readonly chance: Random,
 		readonly left = new Motor(),
 		readonly right = new Motor()
 	) {
+		const { topSpeed, flatBatteryFactor, motorLag, rollingDrag } = values;
+		const { wheels, wheelDifference, deadZone, motorGain } = values;
+		const chassis = { ...asDrawn, topSpeed, flatBatteryFactor, motorLag, rollingDrag };
+		this.chassis = chassis;
+		this.wear = {
+			leftWheel: wheels - wheelDifference / 2,
+			rightWheel: wheels + wheelDifference / 2,
+			deadZone,
+			motorGain
+		};
+		this.battery = values.battery;
+		this.slip = values.slip;
 		this.outline = chassis.outline;
 		this.mass = chassis.mass;
 		this.inertia = chassis.inertia;
@@ -147,9 +203,8 @@ export abstract class TwoWheels implements Body {
 			right.speed = coasting(right.speed, lost);
 		} else {
 			const top = (this.reachable = this.topNow);
-			const { deadZone } = this.wear;
-			left.speed = following(left, response, top, deadZone);
-			right.speed = following(right, response, top, deadZone);
+			left.speed = following(left, response, top, this.wear);
+			right.speed = following(right, response, top, this.wear);
 		}
 		this.roll();
 	}

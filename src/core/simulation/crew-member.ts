@@ -5,6 +5,7 @@ import { ownReadings } from '../expressions/vocabulary';
 import { Random, seedOfText } from '../random/random';
 import { robotKindOf } from '../robots/kinds';
 import type { Machine } from '../robots/machine';
+import type { ParameterValues } from '../robots/parameter';
 import { robotDocument, type NamedRobot } from '../robots/robot-document';
 import { readingsOf, type RobotKind, type Variation } from '../robots/robot';
 import type { Datum } from '../types';
@@ -34,6 +35,8 @@ interface Joining {
 	readonly id: string;
 	readonly robot: NamedRobot;
 	readonly variation: Variation;
+	/** In place of what would be drawn of it. */
+	readonly parameters: ParameterValues | undefined;
 	readonly seed: number;
 	readonly start: StartPlace;
 	readonly place: CourseState;
@@ -69,7 +72,9 @@ export class CrewMember {
 	private lastContact = -Infinity;
 	private writer: TraceWriter<Machine> | undefined;
 
-	constructor({ id, robot, variation, seed, start, place, records, others, touches }: Joining) {
+	constructor(joining: Joining) {
+		const { id, robot, variation, parameters, seed, start } = joining;
+		const { place, records, others, touches } = joining;
 		this.id = id;
 		this.place = place;
 		this.robot = robot;
@@ -84,6 +89,7 @@ export class CrewMember {
 			name: robot.name,
 			settings: robot.settings,
 			variation,
+			parameters,
 			heading,
 			chance: new Random(own),
 			sensorChance: new Random(own ^ sensorSeed),

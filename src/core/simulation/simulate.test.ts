@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import { characterOf } from '../robots/skiff/character';
 import { readingsOf } from '../robots/robot';
 import { skiff, skiffLite } from '../robots/skiff';
 import {
@@ -22,6 +21,7 @@ import { legsOf } from './attempt';
 import { tickRate } from '../time';
 import { displayTicks, maximumInstants } from './settings';
 import { rehearseAlone, type Alone } from '../testing/alone';
+import { drawnOf } from '../testing/drawn';
 
 const course = courseOf();
 const square = planOf([repeat(4, [go(0.5), right(90)])]);
@@ -103,12 +103,12 @@ describe('Skiff in a classroom', () => {
 	});
 
 	it('has a character that stays with its name', () => {
-		expect(characterOf('Wick', 'classroom')).toEqual(characterOf('Wick', 'classroom'));
-		expect(characterOf('Wick', 'classroom')).not.toEqual(characterOf('Ember-6', 'classroom'));
+		expect(drawnOf(skiff, 'Wick', 'classroom')).toEqual(drawnOf(skiff, 'Wick', 'classroom'));
+		expect(drawnOf(skiff, 'Wick', 'classroom')).not.toEqual(drawnOf(skiff, 'Ember-6', 'classroom'));
 	});
 
 	it('drives an arc where its wheels differ: length times difference over axle', () => {
-		const { leftWheel, rightWheel } = characterOf('Tallow', 'classroom');
+		const { wheelDifference } = drawnOf(skiff, 'Tallow', 'classroom');
 		const turned = Array.from({ length: 20 }, (_, seed) => {
 			const { trace } = rehearseAlone({
 				plan: planOf([go(1)]),
@@ -119,7 +119,7 @@ describe('Skiff in a classroom', () => {
 			return trace.heading.at(-1)! - trace.heading[0]!;
 		});
 		const mean = turned.reduce((sum, angle) => sum + angle, 0) / turned.length;
-		expect(mean).toBeCloseTo((rightWheel - leftWheel) / 0.112, 2);
+		expect(mean).toBeCloseTo(wheelDifference! / 0.112, 2);
 	});
 });
 

@@ -11,6 +11,7 @@ import { compile, type Program } from '../interpreter/program';
 import type { Plan, PlanRobot } from '../plan/plan';
 import { robotKindOf } from '../robots/kinds';
 import type { NamedRobot } from '../robots/robot-document';
+import type { ParameterValues } from '../robots/parameter';
 import type { Variation } from '../robots/robot';
 import type { Sentence } from '../sentence';
 import { tickRate } from '../time';
@@ -29,6 +30,8 @@ export interface Rehearsal {
 	readonly robot?: NamedRobot | undefined;
 	readonly variation: Variation;
 	readonly seed: number;
+	/** By the ids of robots: what they are like, where that is known; the rest is drawn. */
+	readonly parameters?: Readonly<Record<string, ParameterValues>> | undefined;
 	/** Seconds of virtual time. */
 	readonly limit?: number | undefined;
 	readonly touches?: readonly Touch[] | undefined;
@@ -115,13 +118,14 @@ class Simulation {
 		link: (stage: Stage) => Linking = direct
 	) {
 		const { rehearsal, program, terrain, starts, robots } = prepared;
-		const { limit = defaultLimit, variation, touches = [] } = rehearsal;
+		const { limit = defaultLimit, variation, parameters, touches = [] } = rehearsal;
 		this.rehearsal = rehearsal;
 		this.stage = new Stage({
 			terrain,
 			starts,
 			robots,
 			variation,
+			parameters,
 			seed,
 			touches: (id, index) =>
 				touches

@@ -3,6 +3,7 @@
  * another matter. First the robots drive, the world moves them, then they notice what is around them.
  */
 import type { Course, Gate, LampPost } from '../course/course';
+import type { ParameterValues } from '../robots/parameter';
 import type { Variation } from '../robots/robot';
 import type { NamedRobot } from '../robots/robot-document';
 import { tickRate } from '../time';
@@ -25,6 +26,8 @@ export interface Staging {
 	readonly starts: readonly StartPlace[];
 	readonly robots: readonly Standing[];
 	readonly variation: Variation;
+	/** By the ids of robots: what they are like, where that is known. */
+	readonly parameters?: Readonly<Record<string, ParameterValues>> | undefined;
 	readonly seed: number;
 	/** Seconds since Run at which a hand touches a robot, in order. @param index of the robot */
 	readonly touches?: (id: string, index: number) => readonly number[];
@@ -68,10 +71,11 @@ export class Stage {
 	private memberOf(robot: Standing, start: StartPlace, index: number): CrewMember {
 		const { place, records } = this;
 		const { variation, seed, touches } = this.staging;
+		const parameters = this.staging.parameters?.[robot.id];
 		const { id } = robot;
 		const others = () => this.crew.filter((other) => other.id !== id);
 		const own = { id, robot, start, others, touches: touches?.(id, index) ?? [] };
-		return new CrewMember({ ...own, variation, seed, place, records });
+		return new CrewMember({ ...own, variation, parameters, seed, place, records });
 	}
 
 	private stand(crew: readonly CrewMember[]): void {

@@ -26,8 +26,9 @@ import { Lamp } from '../lamp';
 import { assemble, Assembled, part, type Machine, type MachinePart } from '../machine';
 import { noises, noisyPart } from '../noise';
 import { brakingFor, paceOf } from '../pace';
+import { drawValues, placingOf } from '../parameter';
 import type { Making } from '../robot';
-import { characterOf, dayOf, type Character, type Day } from './character';
+import { parameters, type BallValues } from './parameters';
 import * as settings from './settings';
 import { Shell } from './shell';
 
@@ -55,8 +56,7 @@ export class Ball extends Assembled implements Machine {
 	/** 1 full, 0 empty. */
 	battery: number;
 	private readonly lamp = new Lamp();
-	private readonly character: Character;
-	private readonly day: Day;
+	private readonly own: BallValues;
 	private readonly chance: Random;
 	private readonly surroundings: Making['surroundings'];
 	private readonly felt: Making['felt'];
@@ -81,18 +81,17 @@ export class Ball extends Assembled implements Machine {
 
 	constructor(making: Making) {
 		super();
-		const { name, variation, chance, surroundings, heading, felt } = making;
-		this.day = dayOf(variation, chance);
-		this.character = characterOf(name, variation);
-		this.battery = this.day.battery;
-		this.placing = this.day.placing;
+		const { variation, chance, surroundings, heading, felt } = making;
+		this.own = drawValues(parameters, making);
+		this.battery = this.own.battery;
+		this.placing = placingOf(this.own);
 		this.chance = chance;
 		this.surroundings = surroundings;
 		this.felt = felt;
 		this.facing = new Facing(heading);
 		this.aim = heading;
-		this.measure = this.character.estimateGain;
-		this.body = new Shell(heading + this.placing[2]);
+		this.measure = this.own.estimateGain;
+		this.body = new Shell(heading + this.placing[2], this.own.lag);
 		const noise = noises[variation];
 		const withSenses = (own: Random) =>
 			assemble([...this.parts(), ...this.senses(own, noise.part, noise.tilt)]);
@@ -192,7 +191,7 @@ export class Ball extends Assembled implements Machine {
 			isDone: false,
 			isOver: () => stretch.isDone
 		};
-		this.measure = this.character.estimateGain * (1 + this.day.slip * this.chance.chance());
+		this.measure = this.own.estimateGain * (1 + this.own.slip * this.chance.chance());
 		this.stretch = stretch;
 		return stretch;
 	}
@@ -240,16 +239,16 @@ export class Ball extends Assembled implements Machine {
 		else if (this.isSlowingDown(stretch))
 			body.slow(brakingFor(stretch.left, body.speed, surface.grip));
 		else this.push(stretch.speed, surface);
-		if (this.day.wobble > 0) body.veer(this.day.wobble * this.chance.chance());
+		if (this.own.wobble > 0) body.veer(this.own.wobble * this.chance.chance());
 		const off = this.aim - this.believed;
 		body.turning = Math.max(-settings.turnRate, Math.min(settings.turnRate, off / tick));
 	}
 
 	private push(speed: number, surface: Surface): void {
-		const { flatBatteryFactor, topSpeed } = settings;
-		const { body, character } = this;
+		const { body, own } = this;
+		const { flatBatteryFactor, topSpeed } = own;
 		const top = topSpeed * (flatBatteryFactor + (1 - flatBatteryFactor) * this.battery);
-		const wanted = Math.min(top, Math.abs(speed)) * character.speedGain;
+		const wanted = Math.min(top, Math.abs(speed)) * own.speedGain;
 		// It rolls where it believes its aim to be: how wrong its gyro is, the shell cannot know.
 		const heading = this.aim + body.heading - this.believed + (speed < 0 ? Math.PI : 0);
 		body.drive(heading, wanted, surface);
@@ -275,8 +274,8 @@ export class Ball extends Assembled implements Machine {
 
 	/** What it makes of the tick that has passed. */
 	private estimate(): void {
-		const { body, character, stretch } = this;
-		this.gyroAngle += body.turning * tick * character.gyroGain + character.gyroBias * tick;
+		const { body, own, stretch } = this;
+		this.gyroAngle += body.turning * tick * own.gyroGain + own.gyroBias * tick;
 		const slipping = body.isTouching && stretch ? Math.abs(stretch.speed) : 0;
 		const rolled = Math.max(body.speed, slipping * settings.slipCounted) * this.measure * tick;
 		this.way += rolled;
@@ -287,15 +286,15 @@ export class Ball extends Assembled implements Machine {
 	}
 
 	private feelJolts({ grip, roughness }: Surface): void {
-		const { body, day, chance, time } = this;
+		const { body, own, chance, time } = this;
 		const knock = body.knocked / tick / settings.gravity;
 		let felt = knock + body.cornering / settings.gravity;
-		if (day.isJolted) {
+		if (own.falseJolts > 0) {
 			const isHardCorner = body.cornering > 0.8 * grip;
 			const odds =
 				(isHardCorner ? settings.falseJolt.corner : 0) +
 				settings.falseJolt.rough * roughness * body.speed;
-			if (chance.between(0, 1) < odds) felt += settings.bumpJolt;
+			if (chance.between(0, 1) < odds * own.falseJolts) felt += settings.bumpJolt;
 		}
 		this.jolt = Math.max(felt, this.jolt * (1 - tick / settings.joltDecay));
 		if (felt < settings.bumpJolt) return;

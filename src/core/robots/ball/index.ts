@@ -16,6 +16,7 @@ import type { RobotKind } from '../robot';
 import { Ball } from './ball';
 import { drawing } from './drawing';
 
+import { parameters } from './parameters';
 import * as settings from './settings';
 
 export const ball: RobotKind<Ball> = {
@@ -31,6 +32,7 @@ export const ball: RobotKind<Ball> = {
 		{ name: 'battery', unit: 'part', of: ({ battery }) => battery },
 		{ name: 'lamp', unit: 'colour', isStepped: true, of: ({ shownLamp }) => shownLamp }
 	],
+	parameters,
 	drawing,
 	outline: settings.outline,
 	topSpeed: settings.topSpeed,

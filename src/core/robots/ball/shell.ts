@@ -38,7 +38,11 @@ export class Shell implements Body {
 	private cos = 1;
 	private sin = 0;
 
-	constructor(heading: number) {
+	/** @param lag seconds in which it gets 63 % of the way to a speed */
+	constructor(
+		heading: number,
+		private readonly lag: number
+	) {
 		this.heading = heading;
 	}
 
@@ -50,14 +54,14 @@ export class Shell implements Body {
 		this.cornering = 0;
 		if (speed < settings.slowSpeed) {
 			const along = this.vx * ux + this.vy * uy;
-			const next = along + Math.max(-grip, Math.min(grip, (wanted - along) / settings.lag)) * tick;
+			const next = along + Math.max(-grip, Math.min(grip, (wanted - along) / this.lag)) * tick;
 			return this.roll(next * ux, next * uy);
 		}
 		const along = (this.vx * ux + this.vy * uy) / speed;
 		const across = (this.vx * uy - this.vy * ux) / speed;
-		const sideways = Math.max(-grip, Math.min(grip, (wanted * across) / settings.lag));
+		const sideways = Math.max(-grip, Math.min(grip, (wanted * across) / this.lag));
 		const left = Math.sqrt(grip * grip - sideways * sideways);
-		const ahead = Math.max(-left, Math.min(left, (wanted * along - speed) / settings.lag));
+		const ahead = Math.max(-left, Math.min(left, (wanted * along - speed) / this.lag));
 		this.cornering = Math.abs(sideways);
 		this.veer((sideways / speed) * tick, Math.max(0, speed + ahead * tick) / speed);
 	}

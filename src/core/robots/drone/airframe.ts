@@ -7,7 +7,9 @@ import { tick } from '../../time';
 import type { Body, Motion, Obstacle } from '../../world/body';
 import * as settings from './settings';
 
-const response = 1 - exact.exp(-tick / settings.lag);
+const responseOf = (lag: number): number => 1 - exact.exp(-tick / lag);
+/** What its firmware takes for its response. */
+const assumed = responseOf(settings.lag);
 /** Metres that it still floats, for each m/s, when it is told to stop: its lag, less what ticks make of it. */
 export const coasting = tick / (exact.exp(tick / settings.lag) - 1);
 const inDegrees = 180 / Math.PI;
@@ -38,8 +40,12 @@ export class Airframe implements Body {
 
 	private readonly motion: Motion = { ahead: 0, left: 0, turning: 0 };
 
-	constructor(heading: number) {
+	private readonly response: number;
+
+	/** @param lag seconds in which it gets 63 % of the way to the speed it is told */
+	constructor(heading: number, lag: number) {
 		this.heading = heading;
+		this.response = responseOf(lag);
 	}
 
 	get speed(): number {
@@ -53,6 +59,7 @@ export class Airframe implements Body {
 
 	/** Follows what it is told, m/s, for one tick. */
 	follow(ahead: number, left: number, up: number): void {
+		const { response } = this;
 		const forwards = (ahead - this.ahead) * response;
 		const leftwards = (left - this.left) * response;
 		this.pitch = leanOf(forwards);
@@ -67,7 +74,7 @@ export class Airframe implements Body {
 	 * @param speed m/s in its direction now @param left metres
 	 */
 	endingSpeed(speed: number, left: number): number {
-		return speed + (left / (tick + coasting) - speed) / response;
+		return speed + (left / (tick + coasting) - speed) / assumed;
 	}
 
 	/** Falls for one tick. */

@@ -24,10 +24,11 @@ import { gyroPart } from '../gyro';
 import { Lamp } from '../lamp';
 import { assemble, Assembled, part, type Machine, type MachinePart } from '../machine';
 import { noises, noisyPart } from '../noise';
+import { drawValues, placingOf } from '../parameter';
 import type { Making } from '../robot';
 import type { Airframe } from './airframe';
-import { characterOf, dayOf } from './character';
 import { Flight, type FlipDirection, type FlightLine } from './flight';
+import { parameters } from './parameters';
 import * as settings from './settings';
 
 type Direction = (typeof flyingDirections)[number];
@@ -56,11 +57,11 @@ export class Drone extends Assembled implements Machine {
 
 	constructor(making: Making) {
 		super();
-		const { name, variation, chance, surroundings } = making;
-		const day = dayOf(variation, chance);
-		this.flight = new Flight(making, characterOf(name, variation), day);
+		const { variation, surroundings } = making;
+		const values = drawValues(parameters, making);
+		this.flight = new Flight(making, values);
 		this.body = this.flight.body;
-		this.placing = day.placing;
+		this.placing = placingOf(values);
 		this.surroundings = surroundings;
 		const noise = noises[variation];
 		const withSenses = (own: Random) =>

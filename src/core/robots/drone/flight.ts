@@ -12,7 +12,7 @@ import { Facing } from '../gyro';
 import { paceOf } from '../pace';
 import type { Making } from '../robot';
 import { Airframe, coasting } from './airframe';
-import { wanderTime, type Character, type Day } from './character';
+import type { DroneValues } from './parameters';
 import * as settings from './settings';
 
 /** What it does as a whole. */
@@ -39,7 +39,7 @@ interface Move extends Wait, FlightLine {
 	isDone: boolean;
 }
 
-const wanderKept = exact.exp(-tick / wanderTime);
+const wanderKept = exact.exp(-tick / settings.wanderTime);
 const wanderNew = Math.sqrt(1 - wanderKept * wanderKept);
 const warmed = 1 - exact.exp(-tick / settings.warmth.lag);
 
@@ -70,17 +70,16 @@ export class Flight {
 	way = 0;
 
 	constructor(
-		{ heading, chance, failed, surroundings, settings: own }: Making,
-		private readonly character: Character,
-		private readonly day: Day
+		{ heading, chance, failed, surroundings, settings: set }: Making,
+		private readonly own: DroneValues
 	) {
-		this.battery = day.battery * settings.chargeOf(own);
+		this.battery = own.battery * settings.chargeOf(set);
 		this.chance = chance;
 		this.failed = failed;
 		this.highest = surroundings.ceiling - settings.tall;
 		this.facing = new Facing(heading);
 		this.aim = heading;
-		this.body = new Airframe(heading + day.placing[2]);
+		this.body = new Airframe(heading + own.setTurned, own.lag);
 	}
 
 	/** Why it would not move now, if it would not. */
@@ -127,7 +126,7 @@ export class Flight {
 		const pace = paceOf(settings, distance, speed);
 		const way = Math.abs(distance);
 		// What it still floats belongs to the way before: it flies that as well, and turns only for its own.
-		const remaining = way + Math.sign(pace) * floating * this.character.measure;
+		const remaining = way + Math.sign(pace) * floating * this.own.measure;
 		// Never narrower than told: where what it floats takes it back, it turns the rest at the end.
 		const curve = line.curve === 0 ? 0 : (line.curve * way) / Math.max(way, remaining);
 		// Along a narrow curve it is only as fast as it can turn.
@@ -229,23 +228,22 @@ export class Flight {
 		const { body, phaseTime } = this;
 		if (phaseTime <= settings.spinUp) return;
 		const isNearlyUp = takeOffHeight - body.altitude <= body.up * settings.lag;
-		body.follow(0, 0, isNearlyUp ? 0 : settings.climb);
+		body.follow(0, 0, isNearlyUp ? 0 : this.own.climb);
 		if (isNearlyUp && body.up < settings.stillSpeed) this.enter('air');
 	}
 
 	/** m/s downwards: close to the floor its own wind bears it. Source: Cheeseman and Bennett, R&M 3021 (1957). */
 	private get sinking(): number {
-		if (!this.day.hasCushion) return settings.sink;
+		const { sink, cushion } = this.own;
 		const near =
 			settings.rotorRadius / (4 * Math.max(settings.rotorRadius / 2, this.body.altitude));
-		return settings.sink * Math.max(1 - settings.cushion, 1 - 4 * near * near);
+		return sink * Math.max(1 - cushion, 1 - 4 * near * near);
 	}
 
 	private pursue(): void {
 		const { body, move } = this;
 		if (!move) return body.follow(0, 0, 0);
-		const { measure } = this.character;
-		const { flatBatteryFactor, topSpeed } = settings;
+		const { measure, flatBatteryFactor, topSpeed } = this.own;
 		const top = topSpeed * (flatBatteryFactor + (1 - flatBatteryFactor) * this.battery);
 		const forwards = Math.sign(move.speed);
 		const told = Math.min(top, Math.abs(move.speed));
@@ -258,7 +256,7 @@ export class Flight {
 	}
 
 	private tumble(): void {
-		const { body, flip, day } = this;
+		const { body, flip, own } = this;
 		const part = Math.min(1, this.phaseTime / settings.flipTime);
 		body.follow(0, 0, 0);
 		// It sags on the way and comes back: half a wave.
@@ -267,8 +265,8 @@ export class Flight {
 		if (flip === 'forward' || flip === 'back') body.pitch = turned;
 		else body.roll = turned;
 		if (part < 1) return;
-		body.ahead += day.flipPush * this.chance.chance();
-		body.left += day.flipPush * this.chance.chance();
+		body.ahead += own.flipPush * this.chance.chance();
+		body.left += own.flipPush * this.chance.chance();
 		body.up = body.pitch = body.roll = 0;
 		this.enter('air');
 	}
@@ -297,19 +295,19 @@ export class Flight {
 	}
 
 	private drift(): void {
-		const { body, day, chance } = this;
+		const { body, own, chance } = this;
 		const { air } = body;
-		if (day.wander === 0) return;
-		const [east, north] = day.breeze;
-		const push = day.wander * wanderNew;
+		const { wander, breezeEast: east, breezeNorth: north } = own;
+		if (wander === 0 && east === 0 && north === 0) return;
+		const push = wander * wanderNew;
 		air.east = east + (air.east - east) * wanderKept + push * chance.chance();
 		air.north = north + (air.north - north) * wanderKept + push * chance.chance();
 	}
 
 	/** What it makes of the tick that has passed. */
 	private estimate(): void {
-		const { body, character } = this;
-		this.gyroAngle += body.turning * tick * character.gyroGain + character.gyroBias * tick;
-		this.way += exact.lengthOf(body.ahead, body.left) * character.measure * tick;
+		const { body, own } = this;
+		this.gyroAngle += body.turning * tick * own.gyroGain + own.gyroBias * tick;
+		this.way += exact.lengthOf(body.ahead, body.left) * own.measure * tick;
 	}
 }

@@ -16,6 +16,7 @@ import type { RobotKind } from '../robot';
 import { check } from './check';
 import { drawing } from './drawing';
 import { Drone } from './drone';
+import { parameters } from './parameters';
 import * as settings from './settings';
 
 export const drone: RobotKind<Drone> = {
@@ -35,6 +36,7 @@ export const drone: RobotKind<Drone> = {
 		{ name: 'battery', unit: 'part', of: ({ battery }) => battery },
 		{ name: 'lamp', unit: 'colour', isStepped: true, of: ({ shownLamp }) => shownLamp }
 	],
+	parameters,
 	drawing,
 	outline: settings.outline,
 	topSpeed: settings.topSpeed,

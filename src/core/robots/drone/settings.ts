@@ -36,6 +36,8 @@ export const flatBatteryFactor = 0.85;
 export const slowest = 0.01;
 /** Seconds in which it gets 63 % of the way to the speed it is told. */
 export const lag = 0.4;
+/** Seconds in which the air's wandering changes. */
+export const wanderTime = 2;
 /** rad/s of a turn at the most, and the seconds in which what is left of it shrinks to a third. */
 export const turnRate = 2;
 export const turnLag = 0.25;

@@ -15,45 +15,17 @@ import { shell } from '../../devices/shell/device';
 import { tiltSensor } from '../../devices/tiltSensor/device';
 import { wheelsDevice } from '../../devices/wheels/device';
 import * as exact from '../../exact';
-import { Random, seedOfText } from '../../random/random';
+import type { Random } from '../../random/random';
 import { tick } from '../../time';
 import { bearingOfHeading } from '../../units/angles';
 import { assemble, Assembled, part, type Machine, type MachinePart } from '../machine';
 import { noises, noisyPart, type Noise } from '../noise';
-import type { Making, Variation } from '../robot';
+import { drawValues, placingOf } from '../parameter';
+import type { Making } from '../robot';
 import { Speaker, speakerPart } from '../speaker';
-import { dayOf, TwoWheels, wearOf, type Scatter } from '../two-wheels';
+import { TwoWheels } from '../two-wheels';
+import { parameters } from './parameters';
 import * as settings from './settings';
-
-interface FaceSpread extends Scatter {
-	/** Greatest offset of the compass, and the standard deviation of its noise, degrees. */
-	readonly compass: number;
-	readonly jitter: number;
-	/** Part of full light that moves no motor. */
-	readonly dead: number;
-}
-
-const spreads: Readonly<Record<Variation, FaceSpread>> = {
-	ideal: { wheels: 0, battery: [1, 1], slip: 0, placing: [0, 0], compass: 0, jitter: 0, dead: 0 },
-	classroom: {
-		wheels: 0.02,
-		battery: [0.5, 1],
-		slip: 0.03,
-		placing: [0.005, 0.02],
-		compass: 8,
-		jitter: 2,
-		dead: settings.deadZone
-	},
-	worn: {
-		wheels: 0.06,
-		battery: [0.15, 0.7],
-		slip: 0.1,
-		placing: [0.01, 0.04],
-		compass: 25,
-		jitter: 5,
-		dead: 1.6 * settings.deadZone
-	}
-};
 
 /** Part of the way to what it sees that a sensor makes in one tick. */
 const response = 1 - exact.exp(-tick / settings.sensorLag);
@@ -97,17 +69,17 @@ export class FaceRobot extends Assembled implements Machine {
 
 	constructor(private readonly making: Making) {
 		super();
-		const { name, variation, chance } = making;
-		const spread = spreads[variation];
-		const { placing, battery } = dayOf(spread, chance);
-		this.placing = placing;
-		this.dead = spread.dead;
-		const wear = wearOf(name, spread.wheels);
-		this.body = new Body(settings.chassis, wear, battery, spread.slip, chance);
+		const { variation, chance } = making;
+		const values = drawValues(parameters, making);
+		this.placing = placingOf(values);
+		this.dead = values.darkest;
+		this.body = new Body(settings.chassis, values, chance);
 		this.speaker = new Speaker(making.played, () => this.time);
-		const offset = new Random(seedOfText(`${name} compass`)).between(-1, 1) * spread.compass;
 		const withSenses = (own: Random) =>
-			assemble([...this.parts(), ...this.senses(own, noises[variation], offset, spread.jitter)]);
+			assemble([
+				...this.parts(),
+				...this.senses(own, noises[variation], values.compass, values.compassNoise)
+			]);
 		this.port = withSenses(making.sensorChance);
 		this.shown = withSenses(making.displayChance);
 	}

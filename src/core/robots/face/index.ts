@@ -13,7 +13,9 @@ import { wheelsDevice } from '../../devices/wheels/device';
 import { byTime } from '../instead';
 import type { RobotKind } from '../robot';
 import { check } from './check';
+import { without } from '../parameter';
 import { drawing } from './drawing';
+import { parameters } from './parameters';
 import { FaceRobot } from './face';
 import { chassis } from './settings';
 
@@ -48,6 +50,8 @@ export const faceRobot: RobotKind<FaceRobot> = {
 		},
 		{ name: 'face', unit: 'count', isStepped: true, of: ({ face }) => face }
 	],
+	// It never lets its wheels run.
+	parameters: without(parameters, 'rollingDrag'),
 	drawing,
 	outline,
 	topSpeed,

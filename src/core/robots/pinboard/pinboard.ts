@@ -10,20 +10,15 @@ import { refused, type Port, type Wait } from '../../devices/port';
 import { shell } from '../../devices/shell/device';
 import { wheelsDevice } from '../../devices/wheels/device';
 import { assemble, Assembled, part, type Machine } from '../machine';
-import type { Making, Variation } from '../robot';
-import { dayOf, TwoWheels, wearOf, type Scatter } from '../two-wheels';
+import { drawValues, placingOf } from '../parameter';
+import type { Making } from '../robot';
+import { TwoWheels } from '../two-wheels';
+import { parameters } from './parameters';
 import * as settings from './settings';
 
 /** The pins that moves switch: forward and back, of each wheel. */
 const leftPins = { forward: '1', back: '2' } as const;
 const rightPins = { forward: '3', back: '4' } as const;
-
-/** Cheap motors are far from alike. */
-const spreads: Readonly<Record<Variation, Scatter>> = {
-	ideal: { wheels: 0, battery: [1, 1], slip: 0, placing: [0, 0] },
-	classroom: { wheels: 0.02, battery: [0.4, 1], slip: 0.03, placing: [0.005, 0.02] },
-	worn: { wheels: 0.06, battery: [0.1, 0.6], slip: 0.1, placing: [0.01, 0.04] }
-};
 
 class Body extends TwoWheels {
 	sense(): void {
@@ -45,12 +40,10 @@ export class Pinboard extends Assembled implements Machine {
 
 	constructor(private readonly making: Making) {
 		super();
-		const { name, variation, chance, settings: set } = making;
-		const spread = spreads[variation];
-		const { placing, battery } = dayOf(spread, chance);
-		this.placing = placing;
-		const wear = wearOf(name, spread.wheels);
-		this.body = new Body(settings.chassis, wear, battery, spread.slip, chance);
+		const { chance, settings: set } = making;
+		const values = drawValues(parameters, making);
+		this.placing = placingOf(values);
+		this.body = new Body(settings.chassis, values, chance);
 		this.wired = Object.fromEntries(
 			pinNumbers.map((pin) => [pin, String(set[`pin${pin}`])])
 		) as Record<PinNumber, settings.Wiring>;

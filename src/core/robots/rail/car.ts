@@ -8,6 +8,7 @@ import { tick } from '../../time';
 import { wrapAngle } from '../../units/angles';
 import type { Body, Guide, Motion, Obstacle } from '../../world/body';
 import type { Pose } from '../../world/pose';
+import type { RailValues } from './parameters';
 import * as settings from './settings';
 
 const direction = new exact.Direction();
@@ -51,6 +52,7 @@ export class Car implements Body {
 	/** @param stopped called when an end stop stops it */
 	constructor(
 		private readonly on: OnRail | undefined,
+		private readonly own: Pick<RailValues, 'traction' | 'lag' | 'curveDrag'>,
 		private readonly stopped: () => void
 	) {
 		this.curvature = on ? Math.abs(on.path.at(on.way).curvature) : 0;
@@ -61,7 +63,7 @@ export class Car implements Body {
 
 	/** What its motor does in a tick. @param wanted m/s */
 	drive(wanted: number): void {
-		const { traction, lag } = settings;
+		const { traction, lag } = this.own;
 		const gained = Math.max(-traction, Math.min(traction, (wanted - this.speed) / lag));
 		this.speed += gained * tick;
 		this.slow(0);
@@ -69,7 +71,7 @@ export class Car implements Body {
 
 	/** Slows down by so much, m/s², and by what a curve takes. */
 	slow(rate: number): void {
-		const lost = (rate + settings.curveDrag * this.curvature) * tick;
+		const lost = (rate + this.own.curveDrag * this.curvature) * tick;
 		const { speed } = this;
 		this.speed = Math.abs(speed) > lost ? speed - Math.sign(speed) * lost : 0;
 	}

@@ -13,6 +13,7 @@ import { shell } from '../../devices/shell/device';
 import type { RobotKind } from '../robot';
 import { check } from './check';
 import { drawing } from './drawing';
+import { parameters } from './parameters';
 import * as settings from './settings';
 import { Trolley } from './trolley';
 
@@ -31,6 +32,7 @@ export const railCar: RobotKind<Trolley> = {
 		{ name: 'frontLamp', unit: 'colour', isStepped: true, of: ({ frontLamp }) => frontLamp },
 		{ name: 'backLamp', unit: 'colour', isStepped: true, of: ({ backLamp }) => backLamp }
 	],
+	parameters,
 	drawing,
 	outline: settings.outline,
 	topSpeed: settings.topSpeed,

@@ -15,7 +15,7 @@ import { refused, type Port, type Wait } from '../../devices/port';
 import { rangefinder } from '../../devices/rangefinder/device';
 import { shell } from '../../devices/shell/device';
 import * as exact from '../../exact';
-import { Random, seedOfText } from '../../random/random';
+import type { Random } from '../../random/random';
 import { tick } from '../../time';
 import { facingOf, railReach } from '../../course/rails';
 import { wrapAngle } from '../../units/angles';
@@ -23,22 +23,12 @@ import { Lamp } from '../lamp';
 import { assemble, Assembled, part, type Machine, type MachinePart } from '../machine';
 import { noises } from '../noise';
 import { brakingFor, paceOf } from '../pace';
-import type { Making, Variation } from '../robot';
+import { drawValues } from '../parameter';
+import type { Making } from '../robot';
 import { Speaker } from '../speaker';
 import { Car, withinEnds, type OnRail } from './car';
+import { parameters, type RailValues } from './parameters';
 import * as settings from './settings';
-
-/** How much cars and days differ: guesses. */
-const spreads: Readonly<
-	Record<
-		Variation,
-		{ motor: number; count: number; slip: number; battery: readonly [number, number]; hold: number }
-	>
-> = {
-	ideal: { motor: 0, count: 0, slip: 0, battery: [1, 1], hold: 0 },
-	classroom: { motor: 0.04, count: 0.01, slip: 0.01, battery: [0.5, 1], hold: 0.04 },
-	worn: { motor: 0.12, count: 0.03, slip: 0.03, battery: [0.15, 0.6], hold: 0.05 }
-};
 
 /** What moves it: on and on, or so far and then still. */
 interface Stretch extends Wait {
@@ -64,12 +54,7 @@ export class Trolley extends Assembled implements Machine {
 	private readonly back = new Lamp();
 	private readonly speaker: Speaker;
 	private readonly chance: Random;
-	private readonly slip: number;
-	/** Real speed for each m/s of its motor, and metres counted for each metre, of this car. */
-	private readonly motorGain: number;
-	private readonly countGain: number;
-	/** Part of the speed of a curve that joints and wear leave, on this day. */
-	private readonly hold: number;
+	private readonly own: RailValues;
 	protected readonly port: Port;
 	protected readonly shown: Port;
 
@@ -87,17 +72,12 @@ export class Trolley extends Assembled implements Machine {
 
 	constructor(making: Making) {
 		super();
-		const { name, variation, chance, surroundings, heading, settings: own, met } = making;
-		const { motor, count, slip, battery, hold } = spreads[variation];
+		const { variation, chance, surroundings, heading, settings: set, met } = making;
+		this.own = drawValues(parameters, making);
 		this.failed = making.failed;
-		const character = new Random(seedOfText(name));
-		this.motorGain = 1 + character.between(-motor, motor);
-		this.countGain = 1 + character.between(-count, count);
-		this.hold = 1 - chance.between(0, hold);
-		this.battery = chance.between(battery[0], battery[1]);
-		this.slip = slip;
+		this.battery = this.own.battery;
 		this.chance = chance;
-		this.hasCounter = own.counter !== 'missing';
+		this.hasCounter = set.counter !== 'missing';
 		const rail = surroundings.railNear(railReach);
 		this.on = rail && {
 			path: rail.path,
@@ -105,7 +85,7 @@ export class Trolley extends Assembled implements Machine {
 			facing: facingOf(rail, heading)
 		};
 		this.placing = this.on ? ontoRail(this.on, surroundings.place, heading) : [0, 0, 0];
-		this.body = new Car(this.on, () => met('stop'));
+		this.body = new Car(this.on, this.own, () => met('stop'));
 		this.speaker = new Speaker(making.played, () => this.time);
 		const noise = noises[variation].distance;
 		const withSenses = (own: Random) =>
@@ -199,7 +179,7 @@ export class Trolley extends Assembled implements Machine {
 			// Against an end stop it would never come any further.
 			isOver: () => stretch.isDone || (distance !== Infinity && this.body.isStopped)
 		};
-		this.measure = this.countGain * (1 + this.slip * this.chance.chance());
+		this.measure = this.own.countGain * (1 + this.own.slip * this.chance.chance());
 		this.stretch = stretch;
 		return stretch;
 	}
@@ -247,20 +227,20 @@ export class Trolley extends Assembled implements Machine {
 		this.count();
 		this.feel();
 		this.time = time + tick;
-		const { stretch, body } = this;
+		const { stretch, body, own } = this;
 		const power = stretch ? Math.abs(stretch.speed) / settings.topSpeed : 0;
 		this.battery -= tick * (settings.idleDrain + settings.driveDrain * power);
 		if (this.battery < 0) this.battery = 0;
-		if (!stretch) body.slow(this.isCoasting ? settings.drag : settings.brake);
+		if (!stretch) body.slow(this.isCoasting ? own.drag : own.brake);
 		else if (body.speed * body.speed >= 2 * settings.gentle * stretch.left)
-			body.slow(brakingFor(stretch.left, body.speed, settings.brake));
+			body.slow(brakingFor(stretch.left, body.speed, own.brake));
 		else this.push(stretch.speed);
 	}
 
 	private push(speed: number): void {
-		const { flatBatteryFactor, topSpeed } = settings;
+		const { flatBatteryFactor, topSpeed, motorGain } = this.own;
 		const top = topSpeed * (flatBatteryFactor + (1 - flatBatteryFactor) * this.battery);
-		this.body.drive(Math.max(-top, Math.min(top, speed)) * this.motorGain);
+		this.body.drive(Math.max(-top, Math.min(top, speed)) * motorGain);
 	}
 
 	/** What it has come in the tick that has passed. */
@@ -286,7 +266,8 @@ export class Trolley extends Assembled implements Machine {
 		const { speed, curvature } = this.body;
 		this.jolt = this.joltNow * (1 - tick / settings.joltDecay);
 		if (curvature === 0) return;
-		if (Math.abs(speed) > settings.curveSpeed(1 / curvature) * this.hold) this.failed('derailed');
+		if (Math.abs(speed) > settings.curveSpeed(1 / curvature) * (1 - this.own.joints))
+			this.failed('derailed');
 	}
 }
 

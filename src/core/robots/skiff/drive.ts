@@ -8,8 +8,8 @@ import type { Wait } from '../../devices/port';
 import type { Random } from '../../random/random';
 import { tick } from '../../time';
 import { Motor, TwoWheels, type Chassis } from '../two-wheels';
-import type { Character, Day } from './character';
 import { Travel, Turn, type Firmware, type Move } from './moves';
+import type { SkiffValues } from './parameters';
 import type { DrivePorts } from './ports';
 import * as settings from './settings';
 
@@ -33,15 +33,18 @@ export class Drive extends TwoWheels implements Firmware {
 	/** Seconds of being stuck after which a move is given up; 0 for never. */
 	givesUpAfter = 0;
 	private move: Move | undefined;
+	private readonly gyroGain: number;
+	private readonly gyroBias: number;
 
 	constructor(
 		{ left, right }: DrivePorts,
-		private readonly character: Character,
-		{ battery, slip }: Day,
+		values: SkiffValues,
 		chance: Random,
 		private readonly motors = sockets()
 	) {
-		super(chassis, character, battery, slip, chance, motors[left], motors[right]);
+		super(chassis, values, chance, motors[left], motors[right]);
+		this.gyroGain = values.gyroGain;
+		this.gyroBias = values.gyroBias;
 		this.usedLeft = this.left;
 		this.usedRight = this.right;
 	}
@@ -125,6 +128,6 @@ export class Drive extends TwoWheels implements Firmware {
 
 	sense(turned: number): void {
 		this.count();
-		this.gyroAngle += turned * this.character.gyroGain + this.character.gyroBias * tick;
+		this.gyroAngle += turned * this.gyroGain + this.gyroBias * tick;
 	}
 }

@@ -10,11 +10,12 @@ import { wheelsDevice } from '../../devices/wheels/device';
 import { tick } from '../../time';
 import { Facing, gyroPart } from '../gyro';
 import { assemble, Assembled, part, type Machine, type MachinePart } from '../machine';
+import { drawValues, placingOf } from '../parameter';
 import type { Making } from '../robot';
-import { characterOf, dayOf } from './character';
 import { Drive } from './drive';
 import { Lamp } from '../lamp';
 import { countersOf, curvingOf, pacingOf, turningOf } from './odometry';
+import { parameters } from './parameters';
 import { Senses } from './senses';
 import type { DrivePorts } from './ports';
 import { Speaker, speakerPart } from '../speaker';
@@ -34,12 +35,12 @@ export class Skiff extends Assembled implements Machine {
 	/** @param devices that this kind has: a Skiff Lite has fewer */
 	constructor(making: Making, devices: readonly Device[]) {
 		super();
-		const { name, settings: set, variation, chance, surroundings, heading } = making;
+		const { settings: set, variation, chance, surroundings, heading } = making;
 		this.speaker = new Speaker(making.played, () => this.time);
 		this.facing = new Facing(heading);
-		const day = dayOf(variation, chance);
-		this.placing = day.placing;
-		this.body = new Drive(set as unknown as DrivePorts, characterOf(name, variation), day, chance);
+		const values = drawValues(parameters, making);
+		this.placing = placingOf(values);
+		this.body = new Drive(set as unknown as DrivePorts, values, chance);
 		const parts = this.parts();
 		const withSenses = (own: typeof chance) => {
 			const senses = new Senses(variation, own, surroundings);
