@@ -3,6 +3,7 @@ import * as exact from '../exact';
 import { indexAt } from '../simulation/moment';
 import type { RobotRun } from '../simulation/attempt';
 import type { Leg } from '../attempts/legs';
+import { robotKindOf } from '../robots/kinds';
 import { isStraight } from './reason';
 
 /** Metres in which a bend is measured once. */
@@ -12,9 +13,11 @@ export const piece = 0.08;
 export const isAlong = (leg: Leg): boolean =>
 	isStraight(leg) && Math.abs(leg.meant!.left) < 0.1 * Math.abs(leg.meant!.ahead);
 
-/** Radians a metre of each piece of all that were driven straight. */
+/** Radians a metre of each piece of all that were driven straight; none of what a rail bends. */
 export const bendsIn = (legs: readonly Leg[], run: RobotRun): number[] =>
-	legs.filter(isAlong).flatMap((leg) => bendsOf(leg, run));
+	robotKindOf(run.robot.kind).isOnRail
+		? []
+		: legs.filter(isAlong).flatMap((leg) => bendsOf(leg, run));
 
 /** Backwards as forwards. */
 function bendsOf({ span, did }: Leg, { trace: { time, x, y, heading } }: RobotRun): number[] {

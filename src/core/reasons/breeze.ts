@@ -4,12 +4,12 @@ import { indexAt } from '../simulation/moment';
 import type { RobotRun } from '../simulation/attempt';
 import { turnedBy, type Leg } from '../attempts/legs';
 import { bearingOfHeading } from '../units/angles';
-import { atOtherSpeed } from './mend';
-import { surely, type Matter } from './reason';
+import { faster } from './mend';
+import { surelyOf, type Matter } from './reason';
 
 /** Metres of height from which it flies; m/s that are worth a word. */
 const leastHeight = 0.05;
-const least = 0.002;
+const least = 0.006;
 
 function isFlown({ span, added }: Leg, { trace: { time, columns } }: RobotRun): boolean {
 	const heightAt = (at: number) => columns.height?.[indexAt(time, at)] ?? 0;
@@ -31,7 +31,7 @@ export const breeze: Matter = ({ legs, run }) => {
 				}
 			},
 			explains: { ...turnedBy(east * time, north * time, -leg.span.from.heading), turn: 0 },
-			mend: atOtherSpeed(leg, true),
+			mend: faster(leg),
 			at: leg.span.end
 		};
 	};
@@ -57,6 +57,6 @@ function windOver(
 	}, 0);
 	const { length } = shifts;
 	const doubt = Math.sqrt((scatter / (length - 1)) * length) / seconds;
-	const isSure = exact.lengthOf(east, north) >= Math.max(least, surely * doubt);
+	const isSure = exact.lengthOf(east, north) >= Math.max(least, surelyOf(length) * doubt);
 	return isSure ? { east, north } : null;
 }

@@ -6,25 +6,39 @@ import type { Leg, Miss } from '../attempts/legs';
 import type { Sentence } from '../sentence';
 import { askew } from './askew';
 import { breeze } from './breeze';
+import { coasting } from './coasting';
+import { curve } from './curve';
 import { drift } from './drift';
 import { gain } from './gain';
+import { gyroDrift } from './gyro-drift';
+import { inVain } from './in-vain';
 import { met } from './met';
+import { pushed } from './pushed';
 import type { LegMend } from './mend';
 import { noMiss, sizeOf, type Guess, type Matter, type LegScene } from './reason';
 import { stillRolling } from './rolling';
 import { slip } from './slip';
 import { slow } from './slow';
+import { stalled } from './stalled';
+import { startUp } from './start-up';
 import { turnGain } from './turn-gain';
 
 /** A new matter is a file, and a line here. */
 const matters: Readonly<Record<string, Matter>> = {
 	met,
+	stalled,
+	pushed,
+	inVain,
 	rolling: stillRolling,
 	slow,
+	startUp,
+	coasting,
+	curve,
 	breeze,
 	drift,
 	slip,
 	gain,
+	gyroDrift,
 	turnGain,
 	askew
 };

@@ -25,10 +25,9 @@ export interface LegMend {
 
 /** Metres that a robot keeps from what it ran into. */
 const clearance = 0.01;
-/** By which a speed is lowered or raised at once, and steps in which people choose speeds. */
+/** By which a speed is raised at once, and steps in which people choose speeds. */
 const much = 2;
 const speedStep = 0.05;
-const leastSpeed = 0.1;
 
 const toStep = (value: number, step: number): number =>
 	Number((Math.round(value / step) * step).toFixed(3));
@@ -56,16 +55,14 @@ export function asFarAsItCame({ span, did }: Leg): LegMend | undefined {
 	};
 }
 
-/** Slower, or faster, where the step says how fast. */
-export function atOtherSpeed({ span }: Leg, isFaster: boolean): LegMend | undefined {
+/** Faster, where the step says how fast: what comes with time comes less. */
+export function faster({ span }: Leg): LegMend | undefined {
 	const { speed } = span.values;
 	if (typeof speed !== 'number') return undefined;
-	const wanted = isFaster
-		? Math.min(1, toStep(speed * much, speedStep))
-		: Math.max(leastSpeed, toStep(speed / much, speedStep));
-	if (wanted === speed || isFaster !== wanted > speed) return undefined;
+	const wanted = Math.min(1, toStep(speed * much, speedStep));
+	if (wanted <= speed) return undefined;
 	return {
-		sentence: { key: isFaster ? 'mend.faster' : 'mend.slower', values: { percent: wanted * 100 } },
+		sentence: { key: 'mend.faster', values: { percent: wanted * 100 } },
 		edit: numberEdit(span.stepId, 'speed', wanted)
 	};
 }
@@ -94,6 +91,18 @@ export function byMeasure(leg: Leg, { run }: LegScene): LegMend | undefined {
 		edit: instead(span.stepId, 'turn', { direction: direction as string, angle })
 	};
 }
+
+/** Its brakes end it, in place of the floor. */
+export const brakeAtEnd = ({ span: { stepId, values } }: Leg): LegMend | undefined =>
+	values.ending === 'coast'
+		? {
+				sentence: { key: 'mend.brake' },
+				edit: (plan) =>
+					findStep(plan, stepId)?.values.ending === 'coast'
+						? { type: 'setValue', step: stepId, name: 'ending', value: 'brake' }
+						: null
+			}
+		: undefined;
 
 /** A number in the place of a number: what is worked out, or sensed, stays. */
 const numberEdit =

@@ -3,17 +3,21 @@
  * runs into it as well, the plan asks for more than there is room for.
  */
 import { asFarAsItCame } from './mend';
+import { pushIn } from './pushed';
 import { sizeOf, type Matter } from './reason';
 
 /** Metres of a miss that a brush against something may well be the reason of. */
 const least = 0.005;
 
-export const met: Matter = ({ intended, run }) => {
+export const met: Matter = (scene) => {
+	const { intended, run } = scene;
 	const ideal = intended?.runs.find(({ id }) => id === run.id)?.bumps ?? [];
 	return (leg) => {
 		const { added, bumps, span } = leg;
 		const [bump] = bumps;
 		if (!bump || !added || sizeOf(added) < least) return null;
+		// What it went on to push says more.
+		if (bump.against === 'crate' && pushIn(scene, leg)) return null;
 		const isAnyway = ideal.some(
 			({ stepId, against }) => stepId === span.stepId && against === bump.against
 		);

@@ -1,7 +1,8 @@
 /** Why a leg missed what it meant, as far as its recording tells: what each matter makes of it. */
 import * as exact from '../exact';
-import type { Leg, Miss } from '../attempts/legs';
+import { legsIn, type Leg, type Miss } from '../attempts/legs';
 import type { Attempt, RobotRun } from '../simulation/attempt';
+import { indexAt } from '../simulation/moment';
 import type { Sentence } from '../sentence';
 import type { LegMend } from './mend';
 
@@ -77,12 +78,41 @@ export function agreementOf(measured: readonly number[]): Agreement | null {
 	return { middle, doubt: Math.sqrt(scatter / (length - 1) / length) };
 }
 
-/** Deviations by which something is surely not nothing. */
-export const surely = 2;
+/**
+ * Deviations by which something is surely not nothing: the fewer were measured, the less is known of
+ * the deviation, too. Source: Student, about the quantile for one in forty on either side.
+ */
+export const surelyOf = (count: number): number => 2 + 2.8 / (count - 1);
 
 /** What a robot always does. @param least that is worth a word @returns null where that is not sure */
 export function habitOf(measured: readonly number[], least: number): number | null {
 	const found = agreementOf(measured);
-	if (!found || Math.abs(found.middle) < Math.max(least, surely * found.doubt)) return null;
-	return found.middle;
+	if (!found) return null;
+	const sure = surelyOf(measured.length) * found.doubt;
+	return Math.abs(found.middle) < Math.max(least, sure) ? null : found.middle;
+}
+
+/** The same step in the same round on the robot that has no errors. */
+export interface Twin {
+	readonly leg: Leg;
+	readonly run: RobotRun;
+}
+
+const keyOf = ({ span: { stepId }, round }: Leg): string => `${stepId} ${round}`;
+
+/** Finds twins; undefined where the ideal robot went another way. */
+export function twinsIn({ intended, run }: LegScene): (leg: Leg) => Twin | undefined {
+	const ideal = intended?.runs.find(({ id }) => id === run.id);
+	if (!intended || !ideal) return () => undefined;
+	const legs = legsIn(intended, ideal, intended);
+	const twins = new Map(legs.map((leg) => [keyOf(leg), { leg, run: ideal }]));
+	return (leg) => twins.get(keyOf(leg));
+}
+
+/** Metres of way between two times, along the trace. */
+export function wayBetween({ trace: { time, x, y } }: RobotRun, from: number, to: number): number {
+	let way = 0;
+	for (let i = indexAt(time, from) + 1; i <= indexAt(time, to); i++)
+		way += exact.lengthOf(x[i]! - x[i - 1]!, y[i]! - y[i - 1]!);
+	return way;
 }

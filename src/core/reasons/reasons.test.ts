@@ -5,6 +5,7 @@ import type { Plan, Step } from '../plan/plan';
 import { ball } from '../robots/ball';
 import { robotKindOf } from '../robots/kinds';
 import { skiff } from '../robots/skiff';
+import type { ParameterValues } from '../robots/parameter';
 import type { Variation } from '../robots/robot';
 import { simulate } from '../simulation/simulate';
 import { drawnOf } from '../testing/drawn';
@@ -33,6 +34,8 @@ interface Tried {
 	readonly name?: string;
 	readonly variation?: Variation;
 	readonly seed?: number;
+	readonly parameters?: ParameterValues;
+	readonly limit?: number;
 }
 
 /** The reasons of each leg, by the kind of its step. */
@@ -41,10 +44,12 @@ function reasonsOfSteps(
 	tried: Tried = {}
 ): { kind: string; said: Reason[] }[] {
 	const { course = roomy, kind = 'skiff', name = 'Wick', variation = 'ideal', seed = 1 } = tried;
+	const { parameters = {}, limit } = tried;
 	const { robots, ...rest } = planFor(robotKindOf(kind), planOf(steps));
 	const plan: Plan = { ...rest, robots: [{ ...robots[0]!, name }] };
-	const attempt = simulate({ plan, course, variation, seed });
-	const intended = simulate({ plan, course, variation: 'ideal', seed: 1 });
+	const own = { parameters: { robot1: parameters }, limit };
+	const attempt = simulate({ plan, course, variation, seed, ...own });
+	const intended = simulate({ plan, course, variation: 'ideal', seed: 1, limit });
 	const run = attempt.runs[0]!;
 	const legs = legsIn(attempt, run, intended);
 	const look = reasonsIn({ attempt, run, legs, intended });
@@ -184,5 +189,25 @@ describe('reasons', () => {
 		const all = reasonsOfSteps(square(), { kind: 'ball', variation: 'worn', seed: 3 });
 		expect(matters(all[0]!.said)).toContain('askew');
 		expect(matters(all.slice(1).flatMap(({ said }) => said))).not.toContain('askew');
+	});
+
+	it('say that it stood and gave up, where it had run into something before', () => {
+		const course = courseOf({ walls: [wall([0, 0.7], [2, 0.7])] });
+		const all = reasonsOfSteps([fullStep('goFor', { duration: 2, speed: 0.4 }), go(0.4)], {
+			course
+		});
+		expect(matters(all.at(-1)!.said)).toEqual(['stalled']);
+	});
+
+	it('say that a sensor saw nothing, where an ideal one does', () => {
+		const course = { ...roomy, walls: [wall([2.8, 4.5], [3.2, 4.5])] };
+		const steps = [
+			fullStep('start', { speed: 0.4 }),
+			fullStep('waitUntil', { condition: { expression: 'distanceAhead < 20*cm' } })
+		];
+		const all = reasonsOfSteps(steps, { course, parameters: { setTurned: 0.4 }, limit: 9 });
+		expect(matters(all.at(-1)!.said)).toContain('inVain');
+		const seen = reasonsOfSteps(steps, { course, limit: 9 });
+		expect(seen.flatMap(({ said }) => said)).toEqual([]);
 	});
 });

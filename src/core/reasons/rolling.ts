@@ -1,5 +1,11 @@
-/** It was still under way when the step began: its turn was driven as a bend, its straight as a swerve. */
-import type { Leg } from '../attempts/legs';
+/**
+ * It was still under way when the step began: its turn was driven as a bend, its straight as a swerve;
+ * in the air, it floated on beside its way.
+ */
+import * as exact from '../exact';
+import { turnedBy, type Leg, type Miss } from '../attempts/legs';
+import type { RobotRun } from '../simulation/attempt';
+import { indexAt } from '../simulation/moment';
 import { standBefore } from './mend';
 import { isStraight, isTurn, type Matter } from './reason';
 
@@ -14,11 +20,34 @@ const cutsCorner = (leg: Leg, legs: readonly Leg[]): boolean => {
 	return isStraight(leg) && isFast(leg) && before !== undefined && isTurn(before) && isFast(before);
 };
 
+/** Of what it added, what lies the way it was still going; null where that is not beside its way. */
+function floated({ span: { start, from }, meant, added }: Leg, run: RobotRun): Miss | null {
+	const { time, x, y, columns } = run.trace;
+	const i = Math.max(1, indexAt(time, start));
+	if (!meant || !added || !((columns.height?.[i] ?? 0) > 0)) return null;
+	const moved = turnedBy(x[i]! - x[i - 1]!, y[i]! - y[i - 1]!, -from.heading);
+	const way = exact.lengthOf(moved.ahead, moved.left);
+	if (way === 0) return null;
+	const [ahead, left] = [moved.ahead / way, moved.left / way];
+	const isAlong =
+		meant.ahead * ahead + meant.left * left > 0.5 * exact.lengthOf(meant.ahead, meant.left);
+	const far = added.ahead * ahead + added.left * left;
+	return isAlong || far <= 0 ? null : { ahead: far * ahead, left: far * left, turn: 0 };
+}
+
 export const stillRolling: Matter =
-	({ legs }) =>
+	({ legs, run }) =>
 	(leg) => {
 		const { added, speedAtStart, turningAtStart, span } = leg;
 		if (!added) return null;
+		const float = speedAtStart > leastSpeed ? floated(leg, run) : null;
+		if (float)
+			return {
+				sentence: { key: 'reason.rolling.floating', values: { centimetres: speedAtStart * 100 } },
+				explains: float,
+				mend: standBefore(leg),
+				at: span.start
+			};
 		const isBend = isTurn(leg) && speedAtStart > leastSpeed;
 		if (isBend || cutsCorner(leg, legs))
 			return {
