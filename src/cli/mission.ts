@@ -198,7 +198,7 @@ async function spreadOf(values: Options): Promise<string> {
 	const workers = wholeNumber('workers', values.workers, 1, 1, maximumWorkers);
 	const pool = workers > 1 ? openPool(rehearsal, workers) : null;
 	try {
-		const found = await answer(spread(count), pool?.run ?? runnerOf(rehearsal));
+		const found = await answer(spread(count, true), pool?.run ?? runnerOf(rehearsal));
 		return JSON.stringify(spreadReport(found, performance.now() - began), null, 2);
 	} finally {
 		pool?.close();

@@ -7,9 +7,9 @@ import { setImmediate } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import { build } from 'esbuild';
-import { runnerOf, type Runner, type Trial } from '../core/analysis/search';
+import { runnerOf, type Runner } from '../core/analysis/search';
 import type { TrialSummary } from '../core/simulation/attempt';
-import type { Rehearsal } from '../core/simulation/simulate';
+import type { Rehearsal, Trial } from '../core/simulation/simulate';
 
 /** Trials that a thread takes at a time: few enough that none is left waiting for another. */
 const batch = 2;

@@ -2,7 +2,7 @@
 import type { Sentence } from '../core/sentence';
 import { legsOf, type Attempt, type RecordedPose, type RobotRun } from '../core/simulation/attempt';
 import type { Spread } from '../core/analysis/spread';
-import { bearingOfHeading } from '../core/units/angles';
+import { bearingOfHeading, degrees } from '../core/units/angles';
 
 export function reportOf(attempt: Attempt, say: (sentence: Sentence) => string) {
 	const { outcome, runs, source } = attempt;
@@ -55,17 +55,27 @@ function reportOfRun(attempt: Attempt, run: RobotRun) {
 }
 
 /** What `mission spread` prints. @param ms that it took */
-export const spreadReport = ({ trials, successes, ends }: Spread, ms: number) => ({
+export const spreadReport = ({ trials, successes, interval, ends }: Spread, ms: number) => ({
 	trials: trials.length,
 	reachedFinish: successes,
 	successRate: toMillionths(successes / trials.length),
+	/** Between which the true rate lies, with 95 of 100. */
+	successInterval: interval.map(toMillionths),
 	wallTime_s: toMillionths(ms / 1000),
-	ends: ends.map(({ id, x, y, deviation, farthest }) => ({
+	ends: ends.map(({ id, x, y, deviation, farthest, legs }) => ({
 		robot: id,
 		x_m: toMillionths(x),
 		y_m: toMillionths(y),
 		deviation_m: toMillionths(deviation),
-		farthest_m: toMillionths(farthest)
+		farthest_m: toMillionths(farthest),
+		legs: legs.map(({ stepId, round, band, scatter, turned }) => ({
+			stepId,
+			round,
+			x_m: toMillionths(band.x),
+			y_m: toMillionths(band.y),
+			scatter_m: toMillionths(scatter),
+			turned_deg: toMillionths(degrees(turned))
+		}))
 	})),
 	points: trials.map(({ seed, kind, seconds, ends }) => ({
 		seed,

@@ -1,7 +1,7 @@
 /** A thread that runs trials of one rehearsal: see ./pool. */
 import { parentPort, workerData } from 'node:worker_threads';
-import { runnerOf, type Trial } from '../core/analysis/search';
-import type { Rehearsal } from '../core/simulation/simulate';
+import { runnerOf } from '../core/analysis/search';
+import type { Rehearsal, Trial } from '../core/simulation/simulate';
 
 const run = runnerOf(workerData as Omit<Rehearsal, 'seed'>);
 const port = parentPort!;

@@ -3,12 +3,7 @@
  * trials, here or on many workers, is another matter.
  */
 import type { TrialSummary } from '../simulation/attempt';
-import { prepare, trial, type Rehearsal } from '../simulation/simulate';
-
-/** One rehearsal that a search asks for. */
-export interface Trial {
-	readonly seed: number;
-}
+import { prepare, trial, type Rehearsal, type Trial } from '../simulation/simulate';
 
 /** Asks for some trials at a time; is given their summaries in the same order. */
 export type Search<Found> = Generator<readonly Trial[], Found, readonly TrialSummary[]>;
@@ -27,9 +22,9 @@ export interface Cancelling {
 export function runnerOf(rehearsal: Omit<Rehearsal, 'seed'>, signal?: Cancelling): Runner {
 	const prepared = prepare(rehearsal);
 	return (trials) =>
-		trials.map(({ seed }) => {
+		trials.map((each) => {
 			signal?.throwIfAborted();
-			return trial(prepared, seed);
+			return trial(prepared, each);
 		});
 }
 

@@ -155,9 +155,20 @@ export interface TrialSummary {
 		readonly bumps: number;
 		/** Metres. */
 		readonly pathLength: number;
+		/** In the order in which they began, the first `maximumTrialLegs`; where the trial asked for them. */
+		readonly legs?: readonly TrialLeg[];
 	}[];
 }
 
+/** Where one step that took time began and ended. */
+export interface TrialLeg {
+	readonly stepId: string;
+	/** 1 for the first time that it ran. */
+	readonly round: number;
+	readonly from: RecordedPose;
+	readonly to: RecordedPose;
+}
+
 /** The parts of a trace that single steps made: the spans that took time, of steps that hold no others. */
-export const legsOf = ({ spans }: Pick<Attempt, 'spans'>, { id }: RobotRun): Span[] =>
+export const legsOf = ({ spans }: Pick<Attempt, 'spans'>, { id }: Pick<RobotRun, 'id'>): Span[] =>
 	spans.filter(({ hasBody, start, end, robot }) => robot === id && !hasBody && end > start);

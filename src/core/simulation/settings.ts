@@ -48,3 +48,6 @@ export const maximumNotes = 200;
  * thirty. More, and the rehearsal would take minutes.
  */
 export const contactsPerTick = 40;
+
+/** Legs of a robot that one trial tells of: what one looks at many of has to be small. */
+export const maximumTrialLegs = 200;

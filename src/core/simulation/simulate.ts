@@ -17,10 +17,12 @@ import type { Sentence } from '../sentence';
 import { tickRate } from '../time';
 import { Terrain } from '../world/scene';
 import { startPlaces, type StartPlace } from '../world/start-places';
-import type { Attempt, Outcome, OutcomeKind, TrialSummary } from './attempt';
+import { legsOf, type Attempt, type Outcome, type OutcomeKind } from './attempt';
+import type { TrialLeg, TrialSummary } from './attempt';
 import type { CrewMember } from './crew-member';
 import { Stage } from './stage';
-import { contactsPerTick, defaultLimit, handPatience, progressTicks } from './settings';
+import { contactsPerTick, defaultLimit, handPatience, maximumTrialLegs } from './settings';
+import { progressTicks } from './settings';
 import type { Touch } from './touch';
 
 export interface Rehearsal {
@@ -95,9 +97,25 @@ export function prepare(rehearsal: Omit<Rehearsal, 'seed'>): Prepared {
 	};
 }
 
-/** A rehearsal of which only the end is of interest. @param seed of this one */
-export const trial = (prepared: Prepared, seed: number): TrialSummary =>
-	new Simulation(prepared, seed).summary();
+/** One rehearsal that a search asks for. */
+export interface Trial {
+	readonly seed: number;
+	/** What the robots are like in this one, in place of what the rehearsal says. */
+	readonly parameters?: Rehearsal['parameters'];
+	/** It ends when this step has ended for so many times. */
+	readonly until?: { readonly step: string; readonly round: number };
+	/** Where each leg began and ended is told. */
+	readonly hasLegs?: boolean;
+}
+
+/** A rehearsal of which only the end is of interest, or where its legs end. */
+export function trial(
+	prepared: Prepared,
+	{ seed, parameters, until, hasLegs }: Trial
+): TrialSummary {
+	const rehearsal = parameters ? { ...prepared.rehearsal, parameters } : prepared.rehearsal;
+	return new Simulation({ ...prepared, rehearsal }, seed).summary(hasLegs === true, until);
+}
 
 class Simulation {
 	private readonly stage: Stage;
@@ -108,6 +126,10 @@ class Simulation {
 	private hasStopped = false;
 	/** Seconds since Run at which a chain ran last. */
 	private busyAt = 0;
+	private until: Trial['until'];
+	/** Spans that were looked at for it, and those of them that were its step. */
+	private looked = 0;
+	private ran = 0;
 
 	private readonly rehearsal: Prepared['rehearsal'];
 
@@ -156,16 +178,40 @@ class Simulation {
 		});
 	}
 
-	/** Runs it without writing down more than how it ends. */
-	summary(): TrialSummary {
+	/** Runs it without writing down more than how it ends, and where its legs do. */
+	summary(hasLegs: boolean, until: Trial['until']): TrialSummary {
+		this.until = until;
 		const { kind, seconds, reachedFinish, lampPosts } = this.untilOver();
-		const ends = this.stage.crew.map(({ id, pose, journal, pathLength }) => ({
+		const { crew, time } = this.stage;
+		if (hasLegs) for (const { journal } of crew) journal.closeAll(time);
+		const ends = crew.map(({ id, pose, journal, pathLength }) => ({
 			id,
 			pose: { ...pose },
 			bumps: journal.bumps.length,
-			pathLength
+			pathLength,
+			...(hasLegs && { legs: this.legsOfTrial(id) })
 		}));
 		return { seed: this.seed, kind, seconds, reachedFinish, lampPosts: lampPosts.length, ends };
+	}
+
+	private legsOfTrial(id: string): TrialLeg[] {
+		const rounds = new Map<string, number>();
+		const legs = legsOf(this.stage.records, { id }).toSorted((a, b) => a.start - b.start);
+		return legs.slice(0, maximumTrialLegs).map(({ stepId, from, to }) => {
+			const round = (rounds.get(stepId) ?? 0) + 1;
+			rounds.set(stepId, round);
+			return { stepId, round, from, to };
+		});
+	}
+
+	/** The step that a trial ends behind has ended often enough. */
+	private get isFarEnough(): boolean {
+		const { until } = this;
+		if (!until) return false;
+		const { spans } = this.stage.records;
+		for (; this.looked < spans.length; this.looked++)
+			if (spans[this.looked]!.stepId === until.step) this.ran += 1;
+		return this.ran >= until.round;
 	}
 
 	run(): Attempt {
@@ -218,7 +264,7 @@ class Simulation {
 		if (this.interpreter.budget.left <= 0) return this.usedUp();
 		if (work > this.limitWork) return this.crowded();
 		if (records.fault) return this.outcome('crashed', records.fault);
-		if (this.isOver()) return this.planOver();
+		if (this.isFarEnough || this.isOver()) return this.planOver();
 		for (let i = 0; i < crew.length; i++) {
 			if (crew[i]!.machine.isStalled) return this.stalled(crew[i]!);
 		}

@@ -15,10 +15,13 @@
 	/** Centimetres around the paths, where no course says how large all is. */
 	const margin = 15;
 
+	/** Of the older ones of a long list, no path is told. */
+	const drawn = $derived(summary.robots.filter(({ path }) => path !== ''));
 	const box = $derived.by(() => {
 		if (course)
 			return { x: 0, y: 0, width: course.size.width * 100, height: course.size.height * 100 };
-		const points = summary.robots.flatMap(({ path }) =>
+		if (drawn.length === 0) return { x: 0, y: 0, width: 84, height: 56 };
+		const points = drawn.flatMap(({ path }) =>
 			path.split(' ').map((point) => point.split(',').map(Number))
 		);
 		const [xs, ys] = [points.map(([x]) => x!), points.map(([, y]) => y!)];
@@ -55,7 +58,7 @@
 				/>
 			{/if}
 		{/if}
-		{#each summary.robots as { id, path } (id)}
+		{#each drawn as { id, path } (id)}
 			<polyline class="path" points={path} />
 			{@const [x, y] = path.slice(path.lastIndexOf(' ') + 1).split(',')}
 			<circle class="end" cx={x} cy={y} r={3 * pixel} />
