@@ -4,6 +4,7 @@ import { applyEdit } from '../../src/core/plan/edits';
 import { reasonsIn, type Reason } from '../../src/core/reasons';
 import { isBetter, mended } from '../../src/core/reasons/mend';
 import { sizeOf } from '../../src/core/reasons/reason';
+import { modelOf } from '../../src/core/robots/models';
 import type { ParameterValues } from '../../src/core/robots/parameter';
 import { simulate } from '../../src/core/simulation/simulate';
 import { faults, sound, type Fault, type Sound } from './faults';
@@ -16,7 +17,7 @@ const calm = { wander: 0.003 };
 /** As drawn in all that stays with a robot or a day: what is left is chance, as in a classroom. */
 const asDrawn = ({ kind }: Sound): ParameterValues => ({
 	...Object.fromEntries(
-		Object.entries(kind.parameters).flatMap(([name, { of, drawing }]) =>
+		Object.entries(modelOf(kind.kind).parameters).flatMap(([name, { of, drawing }]) =>
 			of === 'chance' ? [] : [[name, drawing]]
 		)
 	),

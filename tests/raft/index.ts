@@ -3,7 +3,7 @@ import type { Wait } from '../../src/core/devices/port';
 import type { Random } from '../../src/core/random/random';
 import { pathThrough, type Drawing } from '../../src/core/robots/drawing';
 import { assemble, part, type Machine } from '../../src/core/robots/machine';
-import type { Making, RobotKind } from '../../src/core/robots/robot';
+import type { Making, RobotKind, RobotModel } from '../../src/core/robots/robot';
 import { tick } from '../../src/core/time';
 import type { Body, Motion, Outline } from '../../src/core/world/body';
 import { float } from './device';
@@ -93,11 +93,14 @@ export const raft: RobotKind<Raft> = {
 		paint: { type: 'colour', initial: '#38d39f' },
 		side: { type: 'choice', options: ['bow', 'stern'], initial: 'bow' }
 	},
-	parameters: {},
 	columns: [{ name: 'depth', unit: 'part', of: ({ depth }) => depth }],
 	drawing,
 	outline,
 	topSpeed: 0.2,
-	weakest: 0,
+	weakest: 0
+};
+
+export const raftModel: RobotModel<Raft> = {
+	parameters: {},
 	build: (making) => new Raft(making)
 };

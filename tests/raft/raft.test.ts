@@ -8,6 +8,7 @@ import type * as devicesList from '../../src/core/devices/list';
 import { exampleOf } from '../../src/core/examples/examples';
 import { makePlan, planRobot, planSchema } from '../../src/core/plan/plan';
 import type * as kindsList from '../../src/core/robots/kinds';
+import type * as modelsList from '../../src/core/robots/models';
 import { sampleRobot } from '../../src/core/robots/robot-document';
 import { traceTable } from '../../src/core/attempts/csv';
 import { simulate } from '../../src/core/simulation/simulate';
@@ -38,6 +39,11 @@ vi.mock('../../src/core/robots/kinds', async (original) => {
 	const robotKinds = [...kinds.robotKinds, (await import('./index')).raft];
 	const robotKindOf = (kind: string) => robotKinds.find((one) => one.kind === kind)!;
 	return { robotKinds, robotKindOf };
+});
+vi.mock('../../src/core/robots/models', async (original) => {
+	const { robotModels: models } = await original<typeof modelsList>();
+	const robotModels: typeof models = { ...models, raft: (await import('./index')).raftModel };
+	return { robotModels, modelOf: (kind: string) => robotModels[kind]! };
 });
 // Thousands of pictures, of which none matters here.
 vi.mock('@lucide/svelte', () => {

@@ -23,6 +23,7 @@ import { tick, tickRate } from '../time';
 import { Terrain } from '../world/scene';
 import { robotKinds } from './kinds';
 import type { Machine } from './machine';
+import { modelOf } from './models';
 import type { ParameterValues } from './parameter';
 import { canDo, variations, type RobotKind, type Variation } from './robot';
 import { sampleRobot } from './robot-document';
@@ -243,7 +244,7 @@ describe.each(robotKinds.map((kind) => [kind.kind, kind] as const))('%s', (_, ki
 			return [...seen, trying.member.fault];
 		};
 		const asDrawn = watched({});
-		for (const [name, { range }] of Object.entries(kind.parameters)) {
+		for (const [name, { range }] of Object.entries(modelOf(kind.kind).parameters)) {
 			const shown = range.map((value) => JSON.stringify(watched({ [name]: value })));
 			expect(shown, name).toSatisfy(() => shown.some((seen) => seen !== JSON.stringify(asDrawn)));
 		}

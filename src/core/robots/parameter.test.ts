@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { Random } from '../random/random';
 import { robotKinds } from './kinds';
+import { modelOf } from './models';
 import { around, beside, drawValues, from, same, type ParameterValues } from './parameter';
 
 const many = Array.from({ length: 20_000 }, (_, seed) => seed);
@@ -24,7 +25,7 @@ describe('a spread', () => {
 });
 
 describe.each(robotKinds)('the parameters of a $kind', (kind) => {
-	const { parameters } = kind;
+	const { parameters } = modelOf(kind.kind);
 	const like = (given?: ParameterValues, name = 'Tallow') =>
 		drawValues(parameters, {
 			name,

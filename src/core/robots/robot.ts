@@ -63,8 +63,6 @@ export interface RobotKind<M extends Machine = Machine> {
 	/** Settings of which no two may be the same. */
 	readonly distinct?: readonly string[];
 	readonly columns: readonly Column<M>[];
-	/** What its model takes for granted of one robot, and of one day. */
-	readonly parameters: Parameters;
 	readonly drawing: Drawing;
 	readonly outline: Outline;
 	/** Top speed of a new robot with a full battery, m/s: what 100 % means. */
@@ -101,6 +99,12 @@ export interface RobotKind<M extends Machine = Machine> {
 	readonly course?: { readonly name: string; lacks(course: Course): string | undefined };
 	/** The name of the robot of this kind that ships with the app. */
 	readonly sampleName: string;
+}
+
+/** How robots of a kind behave: for whoever simulates, apart from what a page shows of a kind. */
+export interface RobotModel<M extends Machine = Machine> {
+	/** What it takes for granted of one robot, and of one day. */
+	readonly parameters: Parameters;
 	/** A robot on the start mark. */
 	build(making: Making): M;
 }

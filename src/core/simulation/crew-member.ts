@@ -4,6 +4,7 @@ import { Happenings } from '../devices/happenings';
 import { ownReadings } from '../expressions/vocabulary';
 import { Random, seedOfText } from '../random/random';
 import { robotKindOf } from '../robots/kinds';
+import { modelOf } from '../robots/models';
 import type { Machine } from '../robots/machine';
 import type { ParameterValues } from '../robots/parameter';
 import { robotDocument, type NamedRobot } from '../robots/robot-document';
@@ -85,7 +86,7 @@ export class CrewMember {
 		const altitude = (): number => this.machine.body.altitude ?? 0;
 		this.scene = new Scene(place, this.pose, altitude, others);
 		const own = seed ^ seedOfText(id) ^ firstSeed;
-		this.machine = this.kind.build({
+		this.machine = modelOf(robot.kind).build({
 			name: robot.name,
 			settings: robot.settings,
 			variation,

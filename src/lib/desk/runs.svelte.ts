@@ -154,12 +154,15 @@ export class Runs {
 	/**
 	 * Rehearses the plan and plays it from the start.
 	 * @param only the id of the one chain to run
+	 * @param seed of its chance; another each time, if it is left out
 	 */
-	async rehearse(only?: string): Promise<void> {
+	async rehearse(
+		only?: string,
+		seed = crypto.getRandomValues(new Uint32Array(1))[0]!
+	): Promise<void> {
 		await this.stand.arrived;
 		const { plan, course, courseId, variation } = this.stand;
-		const number = crypto.getRandomValues(new Uint32Array(1))[0]!;
-		const inputs = { plan, variation, seed: number, ...(only && { only }) };
+		const inputs = { plan, variation, seed, ...(only && { only }) };
 		const attempt = await this.attempt({ ...inputs, course });
 		if (!attempt) return;
 		this.previous = this.player.attempt;
@@ -168,7 +171,7 @@ export class Runs {
 		this.id = newId();
 		if (courseId) {
 			preferences.choose({ lastCourse: courseId });
-			const seed = {
+			const kept = {
 				...inputs,
 				id: this.id,
 				courseId,
@@ -176,7 +179,7 @@ export class Runs {
 				at: Date.now(),
 				model: modelVersion
 			};
-			this.seeds = [seed, ...this.seeds].slice(0, 2);
+			this.seeds = [kept, ...this.seeds].slice(0, 2);
 			this.keep();
 		}
 		this.latest = { ...inputs, course };

@@ -37,7 +37,7 @@ export async function saveFloor(bench: Workbench): Promise<void> {
 	if (!attempt) return;
 	const isOff = helpersOffIn(plan, course).includes('intended');
 	const intended = runs.made && !isOff ? await rehearseIdeally({ ...runs.made, course }) : null;
-	const laid = leaves.kept?.laid ?? [];
+	const laid = leaves.opened.attempts?.laid ?? [];
 	const blob = await pictureOf(
 		course,
 		width,

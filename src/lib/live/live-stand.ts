@@ -23,7 +23,7 @@ export interface LiveStand extends Stand {
 	};
 	readonly leaves: {
 		/** Where a hand says where the robot stands. */
-		readonly truth: object | null;
+		readonly opened: { readonly truth?: object };
 		openTruth(): Promise<void>;
 	};
 	setRobot(robot: PlanRobot): void;

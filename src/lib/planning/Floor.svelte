@@ -102,7 +102,7 @@
 	/** A leg that is looked at is shown near, and then all of the floor again. */
 	let isNear = false;
 	$effect(() => {
-		const { refining } = bench.leaves;
+		const refining = bench.leaves.opened.legs;
 		const leg = refining?.chosen;
 		untrack(() => {
 			if (leg) view.showAround(refining!.around(leg));
@@ -122,12 +122,12 @@
 	/** Which way a robot went that is being lined up, or where it stands after a run. */
 	function point(event: MouseEvent) {
 		if (bench.live?.lining.robot) bench.live.point(...view.toMetres(event));
-		else if (isMarking) bench.leaves.truth!.tap(view.toMetres(event));
+		else if (isMarking) bench.leaves.opened.truth!.tap(view.toMetres(event));
 	}
 
 	/** A tap says where the robot stands. */
 	const isMarking = $derived(
-		bench.leaves.truth?.way === 'tap' &&
+		bench.leaves.opened.truth?.way === 'tap' &&
 			bench.leaves.canBeMarked &&
 			(!bench.runs.isLive || Boolean(bench.live?.held))
 	);
@@ -150,7 +150,7 @@
 		}
 		const moved = isPlain && isMarking ? moves[event.key] : undefined;
 		if (moved) {
-			bench.leaves.truth?.move(...moved, event.shiftKey);
+			bench.leaves.opened.truth?.move(...moved, event.shiftKey);
 			return event.preventDefault();
 		}
 		if (view.key(event)) event.preventDefault();
@@ -174,14 +174,23 @@
 			<Trace {run} {scale} isBefore isReckoned={bench.runs.previous.source.type === 'run'} />
 		{/each}
 	{/if}
-	{#if bench.leaves.kept?.laid.length}
+	{#if bench.leaves.opened.attempts?.laid.length}
 		{#await import('$lib/floor/LaidTraces.svelte') then { default: LaidTraces }}
-			<LaidTraces laid={bench.leaves.kept.laid} {scale} />
+			<LaidTraces laid={bench.leaves.opened.attempts.laid} {scale} />
 		{/await}
 	{/if}
-	{#if bench.leaves.refining && player.attempt}
+	{#if bench.leaves.opened.spread}
+		{#await import('$lib/floor/SpreadMarks.svelte') then { default: SpreadMarks }}
+			<SpreadMarks
+				spread={bench.leaves.opened.spread.spread}
+				{scale}
+				onopen={(seed) => void bench.runs.rehearse(undefined, seed)}
+			/>
+		{/await}
+	{/if}
+	{#if bench.leaves.opened.legs && player.attempt}
 		{#await import('$lib/floor/IntendedWay.svelte') then { default: IntendedWay }}
-			{@const { intended, chosen, off } = bench.leaves.refining}
+			{@const { intended, chosen, off } = bench.leaves.opened.legs}
 			{#if !off.includes('intended')}<IntendedWay
 					{intended}
 					leg={chosen}
@@ -217,9 +226,10 @@
 			{/if}
 		</g>
 	{/each}
-	{#if player.attempt && (bench.leaves.marks.length > 0 || bench.leaves.truth)}
+	{#if player.attempt && (bench.leaves.marks.length > 0 || bench.leaves.opened.truth)}
 		{#await import('$lib/floor/Marks.svelte') then { default: Marks }}
-			{@const { marks, truth } = bench.leaves}
+			{@const { marks, opened } = bench.leaves}
+			{@const { truth } = opened}
 			<Marks
 				{marks}
 				draft={truth?.draft ?? null}
@@ -267,7 +277,7 @@
 	{#snippet said()}
 		{#if isReckoned}<span><i class="dotted"></i>{t('floor.reckoned')}</span>{/if}
 		{#if bench.leaves.marks.length > 0}<span><i class="solid"></i>{t('floor.byHand')}</span>{/if}
-		{#if bench.leaves.refining?.intended && !bench.leaves.refining.off.includes('intended')}<span
+		{#if bench.leaves.opened.legs?.intended && !bench.leaves.opened.legs.off.includes('intended')}<span
 				><i class="dashed"></i>{t('floor.intended')}</span
 			>{/if}
 	{/snippet}

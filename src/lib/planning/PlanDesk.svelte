@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The workbench: floor, trail and timeline around one plan. */
-	import { ChartLine, Layers, ListOrdered, Ruler } from '@lucide/svelte';
+	import { ChartLine, ChartScatter, Layers, ListOrdered, Ruler } from '@lucide/svelte';
 	import { onMount, untrack } from 'svelte';
 	import type { Course } from '$core/course/course';
 	import { say, t } from '$lib/i18n';
@@ -93,7 +93,7 @@
 		<Floor {bench} onleg={jumpTo} />
 		<div
 			class="news"
-			class:measured={bench.leaves.truth}
+			class:measured={bench.leaves.opened.truth}
 			role="status"
 			aria-label={t('outcome.label')}
 			data-testid="outcome"
@@ -116,25 +116,9 @@
 		</div>
 	{/snippet}
 	{#snippet below()}
-		{#if bench.leaves.refining}
-			{@const { refining } = bench.leaves}
-			{#await import('$lib/leaves/LegsLeaf.svelte') then { default: LegsLeaf }}
-				<LegsLeaf {bench} {refining} onstep={jumpTo} />
-			{/await}
-		{:else if bench.leaves.overTime}
-			{@const { overTime } = bench.leaves}
-			{#await import('$lib/leaves/TimeLeaf.svelte') then { default: TimeLeaf }}
-				<TimeLeaf {bench} over={overTime} />
-			{/await}
-		{:else if bench.leaves.kept}
-			{@const { kept } = bench.leaves}
-			{#await import('$lib/leaves/AttemptsLeaf.svelte') then { default: AttemptsLeaf }}
-				<AttemptsLeaf {bench} list={kept} />
-			{/await}
-		{:else if bench.leaves.truth}
-			{@const { truth } = bench.leaves}
-			{#await import('$lib/leaves/TruthLeaf.svelte') then { default: TruthLeaf }}
-				<TruthLeaf {bench} {truth} />
+		{#if bench.leaves.open}
+			{#await import('$lib/leaves/OpenedLeaf.svelte') then { default: OpenedLeaf }}
+				<OpenedLeaf {bench} onstep={jumpTo} />
 			{/await}
 		{/if}
 		<Timeline {bench}>
@@ -143,6 +127,7 @@
 					{@render leaf('time', ChartLine)}
 					{@render leaf('legs', ListOrdered)}
 					{@render leaf('attempts', Layers)}
+					{@render leaf('spread', ChartScatter)}
 				{/if}
 				{#if bench.leaves.canBeMarked}{@render leaf('truth', Ruler)}{/if}
 			{/snippet}

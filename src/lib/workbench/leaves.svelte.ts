@@ -1,6 +1,6 @@
 /**
- * What unfolds under the floor, one leaf at a time: an attempt over time, its legs, and those that were
- * kept.
+ * What unfolds under the floor, one leaf at a time: an attempt over time, its legs, those that were
+ * kept, how far many of them spread.
  */
 import { markOf } from '$core/course/mark';
 import type { Mark } from '$core/attempts/marks';
@@ -12,27 +12,25 @@ import type { AttemptSeed } from '$lib/saving/protocol';
 import type { OpenedAttempt } from '$workers/attempt-shelf';
 import type { OverTime } from './over-time.svelte';
 import type { Refining } from './refining.svelte';
+import type { Spreading } from './spreading.svelte';
 import type { Truth } from './truth.svelte';
 import type { Workbench } from './workbench.svelte';
 
-export type Leaf = 'time' | 'legs' | 'attempts' | 'truth';
+/** What each leaf shows. */
+interface OpenedLeaves {
+	readonly time: OverTime;
+	readonly legs: Refining;
+	readonly attempts: AttemptList;
+	readonly spread: Spreading;
+	readonly truth: Truth;
+}
+
+export type Leaf = keyof OpenedLeaves;
 
 export class Leaves {
-	refining = $state.raw<Refining | null>(null);
-	kept = $state.raw<AttemptList | null>(null);
-	overTime = $state.raw<OverTime | null>(null);
-	truth = $state.raw<Truth | null>(null);
-	readonly open: Leaf | null = $derived.by(() =>
-		this.overTime
-			? 'time'
-			: this.refining
-				? 'legs'
-				: this.kept
-					? 'attempts'
-					: this.truth
-						? 'truth'
-						: null
-	);
+	/** One at the most. */
+	opened = $state.raw<Partial<OpenedLeaves>>({});
+	readonly open = $derived((Object.keys(this.opened)[0] as Leaf | undefined) ?? null);
 	/** What was chosen of it stays so while it is folded away. */
 	private lookedAt: OverTime | undefined;
 	/** The id of the attempt that is on the floor. */
@@ -49,34 +47,37 @@ export class Leaves {
 
 	/** Unfolds a leaf in the place of the one before, or folds it away. */
 	async toggle(leaf: Leaf): Promise<void> {
-		const { open } = this;
-		this.refining = this.kept = this.overTime = this.truth = null;
+		const { open, bench } = this;
+		this.opened.spread?.stop();
+		this.opened = {};
 		if (leaf === open) return;
 		if (leaf === 'truth') return this.openTruth();
 		if (leaf === 'attempts') return this.openAttempts();
 		if (leaf === 'time') {
 			const { OverTime } = await import('./over-time.svelte');
-			this.overTime = this.lookedAt ??= new OverTime(this.bench.runs);
-			return;
+			this.opened = { time: (this.lookedAt ??= new OverTime(bench.runs)) };
+		} else if (leaf === 'spread') {
+			const { Spreading } = await import('./spreading.svelte');
+			this.opened = { spread: new Spreading(bench) };
+		} else {
+			const { Refining } = await import('./refining.svelte');
+			this.opened = { legs: new Refining(bench, bench.runs) };
 		}
-		const { Refining } = await import('./refining.svelte');
-		this.refining = new Refining(this.bench, this.bench.runs);
 	}
 
 	async openAttempts(filter: AttemptFilter = 'all'): Promise<void> {
 		const { AttemptList } = await import('$lib/attempts/attempt-list.svelte');
-		this.refining = this.overTime = this.truth = null;
 		const list = new AttemptList(this);
 		list.filter = filter;
-		this.kept = list;
+		this.opened = { attempts: list };
 		await this.takeOverRuns();
 		await list.read();
 	}
 
 	/** Looks at what a step did when it ran first. */
 	async showLegOf(stepId: string): Promise<void> {
-		if (!this.refining) await this.toggle('legs');
-		const { refining } = this;
+		if (!this.opened.legs) await this.toggle('legs');
+		const { legs: refining } = this.opened;
 		await refining?.look();
 		const leg = refining?.legs.find(({ span }) => span.stepId === stepId);
 		if (leg && leg !== refining?.chosen) refining!.choose(leg);
@@ -84,8 +85,7 @@ export class Leaves {
 
 	async openTruth(): Promise<void> {
 		const { Truth } = await import('./truth.svelte');
-		this.refining = this.kept = this.overTime = null;
-		this.truth = new Truth(this.bench);
+		this.opened = { truth: new Truth(this.bench) };
 		await this.takeOverRuns();
 		if (this.marks.length > 0 || !this.shown || this.bench.runs.isLive) return;
 		const { marksOf } = await import('./keeping');
@@ -115,7 +115,7 @@ export class Leaves {
 		if (this.shown === id) return;
 		this.shown = id;
 		this.marks = marks;
-		this.truth?.clear();
+		this.opened.truth?.clear();
 	}
 
 	/** Only a real robot stands anywhere else than it says. */
@@ -151,7 +151,7 @@ export class Leaves {
 			({ keep }) => keep(keeping, attempt, marks),
 			() => null
 		);
-		if (row) return this.kept?.put(row);
+		if (row) return this.opened.attempts?.put(row);
 		if (!this.hasSaidUnkept) bench.voice.notice = t('bench.attemptUnkept');
 		this.hasSaidUnkept = true;
 	}

@@ -13,10 +13,9 @@ import { shell } from '../../devices/shell/device';
 import { tiltSensor } from '../../devices/tiltSensor/device';
 import { turning } from '../../devices/turning/device';
 import type { RobotKind } from '../robot';
-import { Ball } from './ball';
+import type { Ball } from './ball';
 import { drawing } from './drawing';
 
-import { parameters } from './parameters';
 import * as settings from './settings';
 
 export const ball: RobotKind<Ball> = {
@@ -32,12 +31,10 @@ export const ball: RobotKind<Ball> = {
 		{ name: 'battery', unit: 'part', of: ({ battery }) => battery },
 		{ name: 'lamp', unit: 'colour', isStepped: true, of: ({ shownLamp }) => shownLamp }
 	],
-	parameters,
 	drawing,
 	outline: settings.outline,
 	topSpeed: settings.topSpeed,
 	options: { side: ['both'] },
 	isRound: true,
-	feelsJolts: true,
-	build: (making) => new Ball(making)
+	feelsJolts: true
 };

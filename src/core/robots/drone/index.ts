@@ -15,8 +15,7 @@ import { turning } from '../../devices/turning/device';
 import type { RobotKind } from '../robot';
 import { check } from './check';
 import { drawing } from './drawing';
-import { Drone } from './drone';
-import { parameters } from './parameters';
+import type { Drone } from './drone';
 import * as settings from './settings';
 
 export const drone: RobotKind<Drone> = {
@@ -36,7 +35,6 @@ export const drone: RobotKind<Drone> = {
 		{ name: 'battery', unit: 'part', of: ({ battery }) => battery },
 		{ name: 'lamp', unit: 'colour', isStepped: true, of: ({ shownLamp }) => shownLamp }
 	],
-	parameters,
 	drawing,
 	outline: settings.outline,
 	topSpeed: settings.topSpeed,
@@ -44,8 +42,7 @@ export const drone: RobotKind<Drone> = {
 	notFirst: ['wait'],
 	options: { side: ['both'], ending: ['brake'] },
 	course: { name: 'Signal lamps', lacks: ({ size, ceiling }) => lacksRoom(size, ceiling) },
-	check,
-	build: (making) => new Drone(making)
+	check
 };
 
 /** It needs a metre of air around it, and more than it takes off to above. */

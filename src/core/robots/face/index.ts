@@ -13,10 +13,8 @@ import { wheelsDevice } from '../../devices/wheels/device';
 import { byTime } from '../instead';
 import type { RobotKind } from '../robot';
 import { check } from './check';
-import { without } from '../parameter';
 import { drawing } from './drawing';
-import { parameters } from './parameters';
-import { FaceRobot } from './face';
+import type { FaceRobot } from './face';
 import { chassis } from './settings';
 
 const { topSpeed, axle, outline } = chassis;
@@ -50,8 +48,6 @@ export const faceRobot: RobotKind<FaceRobot> = {
 		},
 		{ name: 'face', unit: 'count', isStepped: true, of: ({ face }) => face }
 	],
-	// It never lets its wheels run.
-	parameters: without(parameters, 'rollingDrag'),
 	drawing,
 	outline,
 	topSpeed,
@@ -59,6 +55,5 @@ export const faceRobot: RobotKind<FaceRobot> = {
 	weakest: 0.15,
 	first: ['goFor', 'turnFor'],
 	instead: (step) => byTime(sizes, step),
-	check,
-	build: (making) => new FaceRobot(making)
+	check
 };

@@ -6,11 +6,9 @@ import { shell } from '../../devices/shell/device';
 import { wheelsDevice } from '../../devices/wheels/device';
 import type { RobotKind } from '../robot';
 import { check } from './check';
-import { without } from '../parameter';
 import { drawing } from './drawing';
-import { parameters } from './parameters';
 import { instead } from './instead';
-import { Pinboard } from './pinboard';
+import type { Pinboard } from './pinboard';
 import { chassis, wiring } from './settings';
 
 export const pinboard: RobotKind<Pinboard> = {
@@ -28,14 +26,11 @@ export const pinboard: RobotKind<Pinboard> = {
 			of: (board: Pinboard) => board.lightOf(pin)
 		}))
 	],
-	// Its motors know on and off alone: no command of theirs is small.
-	parameters: without(parameters, 'deadZone'),
 	drawing,
 	outline: chassis.outline,
 	topSpeed: chassis.topSpeed,
 	/** A motor that is on is wholly on. */
 	first: ['goFor', 'turnFor'],
 	instead,
-	check,
-	build: (making) => new Pinboard(making)
+	check
 };

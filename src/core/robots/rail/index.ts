@@ -13,9 +13,8 @@ import { shell } from '../../devices/shell/device';
 import type { RobotKind } from '../robot';
 import { check } from './check';
 import { drawing } from './drawing';
-import { parameters } from './parameters';
 import * as settings from './settings';
-import { Trolley } from './trolley';
+import type { Trolley } from './trolley';
 
 export const railCar: RobotKind<Trolley> = {
 	kind: 'rail',
@@ -32,7 +31,6 @@ export const railCar: RobotKind<Trolley> = {
 		{ name: 'frontLamp', unit: 'colour', isStepped: true, of: ({ frontLamp }) => frontLamp },
 		{ name: 'backLamp', unit: 'colour', isStepped: true, of: ({ backLamp }) => backLamp }
 	],
-	parameters,
 	drawing,
 	outline: settings.outline,
 	topSpeed: settings.topSpeed,
@@ -43,6 +41,5 @@ export const railCar: RobotKind<Trolley> = {
 		name: 'Ferry rail',
 		lacks: ({ rails }) => (rails.length === 0 ? 'noRail' : undefined)
 	},
-	check,
-	build: (making) => new Trolley(making)
+	check
 };

@@ -19,14 +19,12 @@ import { speaker } from '../../devices/speaker/device';
 import { tiltSensor } from '../../devices/tiltSensor/device';
 import { turning } from '../../devices/turning/device';
 import { wheelsDevice } from '../../devices/wheels/device';
-import { without } from '../parameter';
 import type { Column, RobotKind } from '../robot';
 import { drawing } from './drawing';
 import { insteadByTime } from './instead';
 import { portSettings } from './ports';
-import { parameters } from './parameters';
 import * as settings from './settings';
-import { Skiff } from './skiff';
+import type { Skiff } from './skiff';
 
 const ofAll: readonly Device[] = [
 	...[
@@ -56,21 +54,19 @@ const kindOf = (
 	kind: string,
 	sampleName: string,
 	devices: readonly Device[],
-	more: Partial<RobotKind> = {}
+	more: Pick<RobotKind, 'instead' | 'first'> = {}
 ): RobotKind<Skiff> => ({
 	kind,
 	devices,
 	settings: portSettings,
 	distinct: Object.keys(portSettings),
 	columns,
-	parameters,
 	drawing,
 	outline: settings.outline,
 	topSpeed: settings.topSpeed,
 	weakest: settings.weakest,
 	...more,
-	sampleName,
-	build: (making) => new Skiff(making, devices)
+	sampleName
 });
 
 export const skiff = kindOf('skiff', 'Tallow', [
@@ -78,8 +74,6 @@ export const skiff = kindOf('skiff', 'Tallow', [
 	...[pacing, persistence, counters, curving, turning, gyro]
 ]);
 export const skiffLite = kindOf('skiffLite', 'Wick', ofAll, {
-	// Its gyro is the same model's, and read by nobody.
-	parameters: without(parameters, 'gyroGain', 'gyroBias'),
 	instead: insteadByTime,
 	first: ['goFor', 'turnFor']
 });
