@@ -213,3 +213,27 @@ test('an attempt is read over time, beside another, in a table and in a file', a
 	await leaf.getByRole('button', { name: 'Fold the chart away' }).click();
 	await expect(leaf).toHaveCount(0);
 });
+
+test('many rehearsals tell how sure a plan is, each can be seen, and an edit makes them old', async ({
+	page
+}) => {
+	await openPlan(page, [go(0.5), right(90), go(0.4)]);
+	await page.getByRole('button', { name: 'Spread', exact: true }).click();
+	const leaf = page.getByRole('region', { name: 'Spread' });
+	const again = leaf.getByRole('button', { name: 'Rehearse 200 times' });
+	await expect(again).toBeVisible();
+	await expect(page.getByTestId('spread').locator('[data-seed]')).toHaveCount(200);
+	await expect(leaf.getByRole('row', { name: /Go forward 50 cm.* cm .*°/ })).toBeVisible();
+	await expect(tag(page, /Go forward 50 cm/)).toContainText(/± \d/);
+	expect(await violations(page, '.leaf')).toEqual([]);
+	await leaf.getByRole('button', { name: 'Show the farthest off' }).click();
+	await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
+
+	await tag(page, /Go forward 40 cm/).click();
+	await page.keyboard.press('Delete');
+	await expect(leaf.getByRole('status')).toContainText('another by now');
+	await leaf.getByText('Helpers of this plan').click();
+	await leaf.getByLabel('spread', { exact: true }).uncheck();
+	await expect(leaf.getByRole('status')).toContainText('switched off here');
+	await expect(page.locator('[data-seed]')).toHaveCount(0);
+});

@@ -5,6 +5,7 @@ import { Random } from '../random/random';
 import type { TrialSummary } from '../simulation/attempt';
 import { prepare, trial } from '../simulation/simulate';
 import { answer, runnerOf } from './search';
+import { secondsOf } from './seconds';
 import { intervalOf, spread, spreadOf } from './spread';
 
 const rehearsal = {
@@ -130,5 +131,17 @@ describe('what many trials come to', () => {
 		const { band } = spreadOf([summaryAt(1, 1), summaryAt(1, 1)]).ends[0]!.legs[0]!;
 		for (const value of [...band.half, ...band.most, band.angle]) expect(value).toBeLessThan(1e-6);
 		expect(spreadOf([])).toEqual({ trials: [], successes: 0, interval: [0, 1], ends: [] });
+	});
+
+	it('has bars of seconds that hold every trial, however long a few of them took', () => {
+		const took = [...Array.from({ length: 99 }, (_, i) => 20 + (i % 10) * 0.1), 120];
+		const trials = took.map((seconds, i) => ({ ...summaryAt(0, 0, i % 3 > 0), seconds }));
+		const bins = secondsOf(trials);
+		expect(bins.length).toBeGreaterThan(5);
+		expect(bins.length).toBeLessThanOrEqual(16);
+		expect(bins.reduce((sum, { arrived, others }) => sum + arrived + others, 0)).toBe(100);
+		expect(bins.reduce((sum, { arrived }) => sum + arrived, 0)).toBe(66);
+		expect(bins.at(-1)!.to).toBeLessThan(22);
+		expect(secondsOf([])).toEqual([]);
 	});
 });

@@ -3,6 +3,7 @@
 	import './words';
 	import { Dices, Square } from '@lucide/svelte';
 	import { findStep } from '$core/plan/places';
+	import { numberSteps } from '$core/plan/plan';
 	import type { SpreadLeg } from '$core/analysis/spread';
 	import { degrees } from '$core/units/angles';
 	import { t } from '$lib/i18n';
@@ -37,9 +38,10 @@
 	});
 	$effect(() => () => spreading.stop());
 
+	const numbers = $derived(numberSteps(bench.plan));
 	function words({ stepId }: SpreadLeg): string {
 		const step = findStep(bench.plan, stepId);
-		return step ? wordsOf(step) : t('spread.gone');
+		return step ? `${numbers.get(stepId)} · ${wordsOf(step)}` : t('spread.gone');
 	}
 
 	function show(which: 'usual' | 'farthest') {

@@ -26,6 +26,7 @@
 	$effect(() => {
 		void isDark.current;
 		const ink = inkOf('var(--ink-soft)');
+		Chart.defaults.font.family = getComputedStyle(canvas).fontFamily;
 		const data = {
 			labels: bins.map(({ from }) => String(Number(from.toFixed(2)))),
 			datasets: [

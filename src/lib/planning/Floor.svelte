@@ -179,15 +179,6 @@
 			<LaidTraces laid={bench.leaves.opened.attempts.laid} {scale} />
 		{/await}
 	{/if}
-	{#if bench.leaves.opened.spread}
-		{#await import('$lib/floor/SpreadMarks.svelte') then { default: SpreadMarks }}
-			<SpreadMarks
-				spread={bench.leaves.opened.spread.spread}
-				{scale}
-				onopen={(seed) => void bench.runs.rehearse(undefined, seed)}
-			/>
-		{/await}
-	{/if}
 	{#if bench.leaves.opened.legs && player.attempt}
 		{#await import('$lib/floor/IntendedWay.svelte') then { default: IntendedWay }}
 			{@const { intended, chosen, off } = bench.leaves.opened.legs}
@@ -226,6 +217,15 @@
 			{/if}
 		</g>
 	{/each}
+	{#if bench.leaves.opened.spread}
+		{#await import('$lib/floor/SpreadMarks.svelte') then { default: SpreadMarks }}
+			<SpreadMarks
+				spread={bench.leaves.opened.spread.spread}
+				{scale}
+				onopen={(seed) => void bench.runs.rehearse(undefined, seed)}
+			/>
+		{/await}
+	{/if}
 	{#if player.attempt && (bench.leaves.marks.length > 0 || bench.leaves.opened.truth)}
 		{#await import('$lib/floor/Marks.svelte') then { default: Marks }}
 			{@const { marks, opened } = bench.leaves}

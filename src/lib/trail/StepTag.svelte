@@ -17,6 +17,7 @@
 		isSelected,
 		isRunning,
 		passed,
+		scatters,
 		isPickedUp,
 		onvalue,
 		onmenu,
@@ -31,6 +32,8 @@
 		isSelected: boolean;
 		isRunning: boolean;
 		passed: { seconds: number; times: number } | undefined;
+		/** Metres that it scatters of its own, while that is looked at. */
+		scatters: number | undefined;
 		isPickedUp: boolean;
 		onvalue: (name: string, anchor: HTMLElement) => void;
 		onmenu: (anchor: HTMLElement) => void;
@@ -94,7 +97,11 @@
 	{/if}
 	{#if step.off}<span class="off-word">{t('trail.off')}</span>{/if}
 	{#if isRunning}<span class="sr-only-live">{t('trail.running')}</span>{/if}
-	{#if took && isFirst}<span class="took">{took}</span>
+	{#if scatters !== undefined}
+		<span class="took" title={t('trail.scattersHelp')}
+			>{t('trail.scatters', { centimetres: scatters * 100 })}</span
+		>
+	{:else if took && isFirst}<span class="took">{took}</span>
 	{:else if took}
 		<button class="took" {tabindex} title={t('trail.leg')} onclick={onleg}>{took}</button>
 	{/if}

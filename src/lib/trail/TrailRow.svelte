@@ -117,6 +117,7 @@
 			isSelected={editing.selection.has(row.step.id)}
 			isRunning={progress.active.has(row.step.id)}
 			passed={progress.passed.get(row.step.id)}
+			scatters={bench.leaves.opened.spread?.bySteps[row.step.id]}
 			isPickedUp={editing.moving.pickedUp?.step.id === row.step.id}
 			onvalue={openValue(row.step.id)}
 			onmenu={(anchor) => onopen({ type: 'actions', row, anchor })}

@@ -23,10 +23,10 @@ export class Spreading {
 	private made = $state.raw<Pick<Stand, 'plan' | 'course' | 'variation'> | null>(null);
 	private asked: Asked | null = null;
 
-	readonly spread = $derived.by(() => spreadOf(this.trials));
 	readonly isOff = $derived.by(() =>
 		helpersOffIn(this.stand.plan, this.stand.course).includes('spread')
 	);
+	readonly spread = $derived.by(() => spreadOf(this.isOff ? [] : this.trials));
 	/** The plan, its course or how robots misbehave is another by now. */
 	readonly isStale = $derived.by(() => {
 		const { made, stand } = this;
@@ -38,6 +38,11 @@ export class Spreading {
 	/** Of the robot that comes first, those that scatter most first. */
 	readonly legs: readonly SpreadLeg[] = $derived.by(() =>
 		(this.spread.ends[0]?.legs ?? []).toSorted((a, b) => scatterOf(b) - scatterOf(a))
+	);
+
+	/** By the ids of steps: what each scatters in the round in which it does so most, metres. */
+	readonly bySteps: Readonly<Record<string, number>> = $derived.by(() =>
+		Object.fromEntries(this.legs.toReversed().map((leg) => [leg.stepId, scatterOf(leg)]))
 	);
 
 	constructor(

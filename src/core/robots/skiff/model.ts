@@ -1,7 +1,7 @@
 /** How robots of these kinds behave. */
 import { without } from '../parameter';
 import type { RobotModel } from '../robot';
-import { skiff, skiffLite } from '.';
+import { skiff, skiffLite } from './index';
 import { parameters } from './parameters';
 import { Skiff } from './skiff';
 
