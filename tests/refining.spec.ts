@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
 import { fullStep, go, right } from '../src/core/testing/sample';
 import { violations } from './axe';
-import { openPlan, stepsOf, tag } from './helpers';
+import { atRest, openPlan, stepsOf, tag } from './helpers';
 
 test('each leg says what it did of its own, and is shown near', async ({ page }) => {
 	await openPlan(page, [go(0.5), right(90), go(0.4)]);
@@ -236,4 +236,40 @@ test('many rehearsals tell how sure a plan is, each can be seen, and an edit mak
 	await leaf.getByLabel('spread', { exact: true }).uncheck();
 	await expect(leaf.getByRole('status')).toContainText('switched off here');
 	await expect(page.locator('[data-seed]')).toHaveCount(0);
+});
+
+test('the end of a leg is pulled: numbers follow, in one edit, by hand and by keys', async ({
+	page
+}) => {
+	await openPlan(page, [go(0.5), right(90), go(0.4)]);
+	const before = await stepsOf(page);
+	await page.getByRole('button', { name: 'Rehearse' }).click();
+	await page.getByRole('button', { name: 'Legs', exact: true }).click();
+	const leaf = page.getByRole('region', { name: /^Legs of/ });
+	await leaf.locator('[data-leg]').nth(2).click();
+	const grip = page.getByTestId('nudge-grip');
+	await atRest(grip);
+	const { x, y, width, height } = (await grip.boundingBox())!;
+	await page.mouse.move(x + width / 2, y + height / 2);
+	await page.mouse.down();
+	await page.mouse.move(x + width / 2 + 60, y + height / 2 - 50, { steps: 6 });
+	await expect(page.getByTestId('nudged')).toBeVisible();
+	await expect(leaf.getByRole('status')).toContainText(/It would be 2 · \d+°, 3 · \d+ cm/);
+	await page.mouse.up();
+	await expect.poll(() => stepsOf(page)).not.toEqual(before);
+	await expect(page.getByTestId('nudged')).toHaveCount(0);
+	await page.keyboard.press('Control+z');
+	await expect.poll(() => stepsOf(page)).toEqual(before);
+
+	await page.getByRole('button', { name: 'Rehearse' }).click();
+	await page.getByRole('button', { name: 'Pause' }).click();
+	await leaf.locator('[data-leg]').nth(1).click();
+	await grip.focus();
+	for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
+	await expect(leaf.getByRole('status')).toContainText(/It would be 2 · 9\d°/);
+	await page.keyboard.press('Escape');
+	await expect(leaf.getByRole('status')).toContainText('Pull the ring');
+	await page.keyboard.press('ArrowRight');
+	await page.keyboard.press('Enter');
+	await expect(page.getByTestId('nudged')).toHaveCount(0);
 });

@@ -4,7 +4,7 @@
  */
 import { z } from 'zod';
 
-export const helpers = ['intended', 'legs', 'reasons', 'mends', 'spread'] as const;
+export const helpers = ['intended', 'legs', 'reasons', 'mends', 'nudge', 'spread'] as const;
 export type Helper = (typeof helpers)[number];
 
 export const helpersOffSchema = z

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { devices } from '$core/devices/list';
 import { readings } from '$core/expressions/vocabulary';
 import { robotKinds } from '$core/robots/kinds';
+import { helpers } from '$core/helpers';
 import { families } from '$core/steps/definition';
 import { catalogue } from '$core/steps/list';
 import { figures } from '$core/course/editing/figures';
@@ -70,6 +71,11 @@ describe('words', () => {
 			).toEqual([]);
 		}
 	);
+
+	it('of helpers that can be switched off, in a plan and in a course', () => {
+		const keys = helpers.flatMap((each) => [`helpers.${each}`, `course.helper.${each}`]);
+		expect(missing(keys)).toEqual([]);
+	});
 
 	it('of parts of a course, of how they are laid, and of their figures and choices', () => {
 		const list = Object.values(figures).flat();

@@ -8,6 +8,7 @@ import type { Happenings } from '../devices/happenings';
 import type { Port } from '../devices/port';
 import { Interpreter } from '../interpreter/interpreter';
 import { compile, type Program } from '../interpreter/program';
+import { withValues, type SetValue } from '../interpreter/set-values';
 import type { Plan, PlanRobot } from '../plan/plan';
 import { robotKindOf } from '../robots/kinds';
 import type { NamedRobot } from '../robots/robot-document';
@@ -102,6 +103,8 @@ export interface Trial {
 	readonly seed: number;
 	/** What the robots are like in this one, in place of what the rehearsal says. */
 	readonly parameters?: Rehearsal['parameters'];
+	/** Numbers of steps in this one, in place of those of the plan. */
+	readonly values?: readonly SetValue[];
 	/** It ends when this step has ended for so many times. */
 	readonly until?: { readonly step: string; readonly round: number };
 	/** Where each leg began and ended is told. */
@@ -109,12 +112,11 @@ export interface Trial {
 }
 
 /** A rehearsal of which only the end is of interest, or where its legs end. */
-export function trial(
-	prepared: Prepared,
-	{ seed, parameters, until, hasLegs }: Trial
-): TrialSummary {
+export function trial(prepared: Prepared, trial: Trial): TrialSummary {
+	const { seed, parameters, values = [], until, hasLegs } = trial;
 	const rehearsal = parameters ? { ...prepared.rehearsal, parameters } : prepared.rehearsal;
-	return new Simulation({ ...prepared, rehearsal }, seed).summary(hasLegs === true, until);
+	const program = withValues(prepared.program, values);
+	return new Simulation({ ...prepared, rehearsal, program }, seed).summary(hasLegs === true, until);
 }
 
 class Simulation {

@@ -12,6 +12,7 @@
 	import HelpersOff from './HelpersOff.svelte';
 	import Leaf from './Leaf.svelte';
 	import LegCard from './LegCard.svelte';
+	import NudgeLine from './NudgeLine.svelte';
 	import ShapeCheck from './ShapeCheck.svelte';
 	import { addedWords, beganWords, costWords } from './misses';
 
@@ -127,7 +128,8 @@
 					{#if leg === refining.chosen && bench.player.run}
 						<tr class="chosen">
 							<td colspan="4"
-								><LegCard {leg} run={bench.player.run} course={bench.course} {topSpeed} /></td
+								><LegCard {leg} run={bench.player.run} course={bench.course} {topSpeed} />
+								{#if refining.nudging}<NudgeLine {bench} nudging={refining.nudging} />{/if}</td
 							>
 						</tr>
 					{/if}

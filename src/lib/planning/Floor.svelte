@@ -163,7 +163,7 @@
 	bind:width
 	bind:height
 	cursor={bench.live?.lining.robot || isMarking ? 'crosshair' : 'grab'}
-	role="img"
+	role={bench.leaves.opened.legs?.nudging?.leg ? 'group' : 'img'}
 	aria-label="{summary} {t('floor.help')}"
 	{onkeydown}
 	onclick={point}
@@ -248,6 +248,17 @@
 	{#if player.attempt}
 		{#await import('$lib/floor/LegEnds.svelte') then { default: LegEnds }}
 			<LegEnds attempt={player.attempt} time={player.time} {scale} {onleg} />
+		{/await}
+	{/if}
+	{#if bench.leaves.opened.legs?.nudging}
+		{#await import('$lib/leaves/NudgeOnFloor.svelte') then { default: NudgeOnFloor }}
+			{@const { nudging } = bench.leaves.opened.legs}
+			{#if nudging}<NudgeOnFloor
+					{bench}
+					{nudging}
+					{scale}
+					toMetres={(event) => view.toMetres(event)}
+				/>{/if}
 		{/await}
 	{/if}
 

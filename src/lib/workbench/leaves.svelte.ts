@@ -61,7 +61,10 @@ export class Leaves {
 			this.opened = { spread: new Spreading(bench) };
 		} else {
 			const { Refining } = await import('./refining.svelte');
-			this.opened = { legs: new Refining(bench, bench.runs) };
+			const legs = new Refining(bench, bench.runs);
+			this.opened = { legs };
+			const { Nudging } = await import('./nudging.svelte');
+			legs.nudging = new Nudging(bench, legs);
 		}
 	}
 

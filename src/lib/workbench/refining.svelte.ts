@@ -9,6 +9,7 @@ import { rehearseIdeally, tryOut } from '$lib/desk/rehearser';
 import { newId } from '$lib/saving/id';
 import type { Made, Runs } from '$lib/desk/runs.svelte';
 import type { Stand } from '$lib/desk/stand';
+import type { Nudging } from './nudging.svelte';
 
 export type LegOrder = 'asRun' | 'byCost';
 
@@ -20,6 +21,8 @@ export class Refining {
 	mends = $state.raw<Readonly<Record<string, LegMend>>>({});
 	/** The leg that is looked at. */
 	private key = $state<string | null>(null);
+	/** What the end of the leg that is looked at is pulled by. */
+	nudging = $state.raw<Nudging | null>(null);
 	private asked: Made | null = null;
 	private tries = 0;
 

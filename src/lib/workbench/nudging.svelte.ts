@@ -1,0 +1,195 @@
+/**
+ * The end of a leg is pulled to where it should have been: the numbers behind it follow, and so does
+ * the whole new way; let go, and it is one edit.
+ */
+import { isMove, type Leg } from '$core/attempts/legs';
+import { knobsFor, nudge, roundedValues, settingsOf } from '$core/analysis/nudge';
+import type { PullGoal, Knob, Nudged } from '$core/analysis/nudge';
+import { answer } from '$core/analysis/search';
+import { helpersOffIn } from '$core/helpers';
+import type { SetValue } from '$core/interpreter/set-values';
+import { applyEdit, type Edit } from '$core/plan/edits';
+import { isTurn } from '$core/reasons/reason';
+import type { Attempt } from '$core/simulation/attempt';
+import { rehearseGhost } from '$lib/desk/rehearser';
+import { trialPool, type TrialPool } from '$lib/desk/trial-pool';
+import { t } from '$lib/i18n';
+import { legKey, type Refining } from './refining.svelte';
+import type { Workbench } from './workbench.svelte';
+
+/** A number that follows a pull. */
+export interface Turned {
+	readonly knob: Knob;
+	/** As a person would have it. */
+	readonly value: number;
+}
+
+export class Nudging {
+	/** Where the finger, or the keys, want it; null while nobody pulls. */
+	goal = $state.raw<PullGoal | null>(null);
+	/** What the last trials came to. */
+	private found = $state.raw<Nudged | null>(null);
+	/** The whole way with it, rounded. */
+	ghost = $state.raw<Attempt | null>(null);
+	private isBusy = false;
+
+	constructor(
+		private readonly bench: Workbench,
+		private readonly refining: Refining,
+		private readonly pool: TrialPool = trialPool
+	) {}
+
+	/** The leg that is looked at, if it can be pulled: of a rehearsal of the plan as it stands. */
+	readonly leg: Leg | null = $derived.by(() => {
+		const { bench, refining } = this;
+		const { attempt } = bench.runs.player;
+		const isOff = helpersOffIn(bench.plan, bench.course).includes('nudge');
+		const isOwn = attempt?.source.type === 'rehearsal' && !bench.runs.hasChanged;
+		return isOwn && !isOff && !bench.runs.isLive ? refining.chosen : null;
+	});
+	/** What can be turned; empty where its numbers are worked out, or it has none. */
+	readonly knobs: readonly Knob[] = $derived.by(() =>
+		this.leg ? knobsFor(this.bench.plan, this.refining.legs.filter(isMove), this.leg) : []
+	);
+	/** Only its direction can be pulled. */
+	readonly isDirection = $derived(this.leg !== null && isTurn(this.leg));
+	readonly turned: readonly Turned[] = $derived.by(() => {
+		const { found, knobs } = this;
+		if (!found || !this.goal) return [];
+		const values = roundedValues(knobs, found.values);
+		return knobs.map((knob, index) => ({ knob, value: values[index]! }));
+	});
+	/** The number that is at its end, or true where the step has too few to come there. */
+	readonly isOutOfReach = $derived.by(() =>
+		this.goal && this.found && !this.found.isReached ? (this.found.atEnd ?? true) : false
+	);
+	/** Times that the steps run whose numbers are turned: all of them move. */
+	readonly rounds = $derived.by(() => {
+		const { leg, refining } = this;
+		return refining.legs.filter(({ span }) => span.stepId === leg?.span.stepId).length;
+	});
+
+	/** Somebody pulls; what is newest counts. */
+	pull(goal: PullGoal): void {
+		if (this.knobs.length === 0) return;
+		this.goal = goal;
+		if (!this.isBusy) void this.follow();
+	}
+
+	/** A key moves it. @param east, north metres; or radians to the left, of a direction */
+	move(east: number, north: number, left: number): void {
+		const end = this.leg?.span.to;
+		if (!end) return;
+		const from = this.goal ?? (this.isDirection ? { heading: end.heading } : end);
+		this.pull(
+			'heading' in from && this.isDirection
+				? { heading: from.heading + left }
+				: 'x' in from
+					? { x: from.x + east, y: from.y + north }
+					: from
+		);
+	}
+
+	private async follow(): Promise<void> {
+		this.isBusy = true;
+		try {
+			let from: Nudged | undefined;
+			for (let goal = this.goal; goal;) {
+				const { leg, knobs, bench } = this;
+				const { attempt } = bench.runs.player;
+				if (!leg || attempt?.source.type !== 'rehearsal') break;
+				const { variation, seed } = attempt.source;
+				const rehearsal = this.rehearsalOf(variation);
+				const { stepId, robot } = leg.span;
+				const pull = { knobs, robot, leg: { stepId, round: leg.round }, goal, seed, from };
+				const found = await answer(nudge(pull), async (trials) => {
+					const all = await this.pool.ask(rehearsal, trials, { isUrgent: true }).answer;
+					return all ?? [];
+				});
+				if (!this.goal) break;
+				this.found = from = found;
+				const { plan, course } = rehearsal;
+				const edited = planWith(plan, settingsOf(knobs, roundedValues(knobs, found.values)));
+				const ghost = await rehearseGhost({ plan: edited, course, variation, seed });
+				if (!this.goal) break;
+				this.ghost = ghost;
+				if (goal === this.goal) return;
+				goal = this.goal;
+			}
+		} finally {
+			this.isBusy = false;
+		}
+	}
+
+	private known: { plan: unknown; course: unknown; rehearsal: Rehearsed } | undefined;
+	/** The same object for the same plan: workers know it again. */
+	private rehearsalOf(variation: Rehearsed['variation']): Rehearsed {
+		const { plan, course } = this.bench;
+		const { known } = this;
+		if (known?.plan === plan && known.course === course && known.rehearsal.variation === variation)
+			return known.rehearsal;
+		const rehearsal = { plan, course, variation };
+		this.known = { plan, course, rehearsal };
+		return rehearsal;
+	}
+
+	/** Nothing was pulled after all. */
+	drop(): void {
+		this.goal = this.found = this.ghost = null;
+	}
+
+	/** One edit, and a rehearsal by the same chance, so that it is seen. */
+	async take(): Promise<void> {
+		const { turned, bench, leg } = this;
+		const { attempt } = bench.runs.player;
+		this.drop();
+		const changed = turned.filter(({ knob, value }) => value !== knob.value);
+		if (!leg || changed.length === 0 || attempt?.source.type !== 'rehearsal') return;
+		const set = changed.map(({ knob, value }) => ({ step: knob.step, name: knob.name, value }));
+		const key = legKey(leg);
+		if (!bench.desk.edit(editOf(bench.plan, set), t('nudge.done', { count: set.length }))) return;
+		await bench.runs.rehearse(undefined, attempt.source.seed);
+		bench.player.pause();
+		bench.player.seek(Infinity);
+		await this.refining.look();
+		const again = this.refining.legs.find((each) => legKey(each) === key);
+		if (again && this.refining.chosen !== again) this.refining.choose(again);
+	}
+}
+
+interface Rehearsed {
+	readonly plan: Workbench['plan'];
+	readonly course: Workbench['course'];
+	readonly variation: Workbench['variation'];
+}
+
+const opposites: Readonly<Record<string, string>> = {
+	forward: 'back',
+	back: 'forward',
+	left: 'right',
+	right: 'left',
+	up: 'down',
+	down: 'up'
+};
+
+/** Less than nothing to one side is so much to the other. */
+function editOf(plan: Workbench['plan'], set: readonly SetValue[]): Edit {
+	const steps = new Map(
+		plan.chains.flatMap(({ steps }) => flat(steps)).map((step) => [step.id, step] as const)
+	);
+	const edits = set.flatMap(({ step, name, value }): Edit[] => {
+		const { direction } = steps.get(step)?.values ?? {};
+		const other = value < 0 && typeof direction === 'string' ? opposites[direction] : undefined;
+		const own: Edit = { type: 'setValue', step, name, value: other ? -value : value };
+		return other ? [own, { type: 'setValue', step, name: 'direction', value: other }] : [own];
+	});
+	return edits.length === 1 ? edits[0]! : { type: 'together', edits };
+}
+
+type Steps = Workbench['plan']['chains'][number]['steps'];
+const flat = (steps: Steps): Steps => steps.flatMap((step) => [step, ...flat(step.body ?? [])]);
+
+function planWith(plan: Workbench['plan'], set: readonly SetValue[]): Workbench['plan'] {
+	const applied = applyEdit(plan, editOf(plan, set));
+	return applied.ok ? applied.value.document : plan;
+}
