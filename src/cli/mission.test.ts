@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import index from '../../samples/index.json';
 import { writeDocument } from '../core/document';
-import { go, planOf, repeat } from '../core/testing/sample';
+import { go, planOf, repeat, right } from '../core/testing/sample';
 import { BadInput, mission as command } from './mission';
 
 const folder = mkdtempSync(join(tmpdir(), 'lantern-step-cli-'));
@@ -160,6 +160,29 @@ describe('bad input', () => {
 			'chains[0]',
 			'chains[0].steps[0]'
 		]);
+	});
+});
+
+describe('mission nudge', () => {
+	const plan = file('nudge.json', writeDocument(planOf([go(0.4), right(90), go(0.4)])));
+	const words = ['nudge', '--plan', plan, '--course', sample('courses', 'open-quay'), '--step'];
+	const nudged = async (...more: string[]) =>
+		JSON.parse(await (mission(...words, ...more).output as string | Promise<string>)) as {
+			isReached: boolean;
+			values: { number: number; name: string; rounded: number }[];
+		};
+
+	it('tells the numbers with which a step ends somewhere, or faces somewhere', async () => {
+		const turned = await nudged('2', '--bearing', '120', '--variation', 'ideal');
+		expect(turned.values).toMatchObject([{ number: 2, name: 'angle', rounded: 120 }]);
+		const { isReached, values } = await nudged('3', '--at', '0.9,1', '--variation', 'ideal');
+		expect(isReached).toBe(true);
+		expect(values.map(({ name }) => name)).toEqual(['angle', 'distance']);
+	});
+
+	it('says what was expected', async () => {
+		await expect(nudged('3', '--at', 'there')).rejects.toThrow('--at EAST,NORTH in metres');
+		await expect(nudged('9', '--bearing', '3')).rejects.toThrow('--step 9: a step that moves');
 	});
 });
 

@@ -4,10 +4,12 @@ import { join, parse as parsePath } from 'node:path';
 import { parseArgs } from 'node:util';
 import { attemptDocument } from '../core/attempts/attempt-document';
 import { csvOf, traceTable } from '../core/attempts/csv';
-import { legsIn, type Leg } from '../core/attempts/legs';
+import { isMove, legsIn, type Leg } from '../core/attempts/legs';
+import { headingOfBearing } from '../core/units/angles';
 import { readRecording } from '../core/attempts/recording';
 import { shapeOf } from '../core/attempts/shape';
 import { answer, runnerOf } from '../core/analysis/search';
+import { knobsFor, nudge, type PullGoal } from '../core/analysis/nudge';
 import { spread } from '../core/analysis/spread';
 import { maximumBytes, readDocument, writeDocument, type DocumentFormat } from '../core/document';
 import { documentFormats } from '../core/documents';
@@ -25,7 +27,7 @@ import type { Touch } from '../core/simulation/touch';
 import { say } from './words';
 import { openPool } from './pool';
 import { legsReport, legsTable } from './legs-report';
-import { reportOf, spreadReport } from './report';
+import { nudgeReport, reportOf, spreadReport } from './report';
 
 const usage = `Usage:
   mission run --plan FILE --course FILE [--robot FILE | --kind NAME]
@@ -37,7 +39,9 @@ const usage = `Usage:
   mission attempt --plan FILE --course FILE --attempt FILE [as for run]
       keeps what was recorded in that file
   mission legs --plan FILE --course FILE [as for run] | --attempt FILE [--table]
-      what each step meant and what the robot did`;
+      what each step meant and what the robot did
+  mission nudge --plan FILE --course FILE --step N [--round N] (--at EAST,NORTH | --bearing DEGREES)
+      [as for run]  the numbers with which that step ends there`;
 
 /** Trials and threads that may be asked for. */
 const maximumTrials = 10_000;
@@ -61,7 +65,11 @@ const options = {
 	touches: text,
 	trace: text,
 	trials: text,
-	workers: text
+	workers: text,
+	step: text,
+	round: text,
+	at: text,
+	bearing: text
 };
 type Options = Partial<Record<Exclude<keyof typeof options, 'help' | 'table'>, string>> & {
 	readonly table?: boolean;
@@ -76,8 +84,9 @@ export function mission(words: string[]): string | Promise<string> {
 	if (command === 'spread') return spreadOf(values);
 	if (command === 'attempt') return keep(values);
 	if (command === 'legs') return legs(values);
+	if (command === 'nudge') return nudged(values);
 	throw new BadInput(
-		`"run", "check", "spread", "attempt" or "legs" was expected, but this is "${clean(command ?? '')}". See mission --help.`
+		`"run", "check", "spread", "attempt", "legs" or "nudge" was expected, but this is "${clean(command ?? '')}". See mission --help.`
 	);
 }
 
@@ -163,9 +172,43 @@ function legs(values: Options): string {
 	return values.table ? legsTable(all) : JSON.stringify(legsReport(all), null, 2);
 }
 
+/** With all that its sensors say: some reasons show only there. */
 function rehearsed(values: Options) {
-	const rehearsal = readRehearsal(values);
+	const rehearsal = { ...readRehearsal(values), isWatched: true };
 	return { ...rehearsal, attempt: simulate(rehearsal) };
+}
+
+/** The numbers with which a step ends where it is to end, by the chance of this seed. */
+async function nudged(values: Options): Promise<string> {
+	const { attempt, ...rehearsal } = rehearsed(values);
+	const { plan, course, seed } = rehearsal;
+	const intended = simulate({ plan, course, variation: 'ideal', seed: 1 });
+	const number = wholeNumber('step', values.step, 1, 1, 1e6);
+	const round = wholeNumber('round', values.round, 1, 1, 1e6);
+	const goal = readGoal(values);
+	for (const run of attempt.runs) {
+		const legs = legsIn(attempt, run, intended).filter(isMove);
+		const leg = legs.find((each) => each.span.number === number && each.round === round);
+		if (!leg) continue;
+		const knobs = knobsFor(plan, legs, leg);
+		if (knobs.length === 0)
+			throw new BadInput(
+				`--step ${number}: it has no number that shapes its way, or it is worked out.`
+			);
+		const pull = { knobs, robot: run.id, leg: { stepId: leg.span.stepId, round }, goal, seed };
+		const found = await answer(nudge(pull), runnerOf(rehearsal));
+		return JSON.stringify(nudgeReport(plan, knobs, found), null, 2);
+	}
+	throw new BadInput(`--step ${number}: a step that moves a robot in round ${round} was expected.`);
+}
+
+function readGoal({ at, bearing }: Options): PullGoal {
+	if (bearing !== undefined)
+		return { heading: headingOfBearing(wholeNumber('bearing', bearing, 0, 0, 360)) };
+	const [x, y, ...more] = (at ?? '').split(',').map(Number);
+	if (!Number.isFinite(x) || !Number.isFinite(y) || more.length > 0)
+		throw new BadInput('--at EAST,NORTH in metres, or --bearing DEGREES was expected.');
+	return { x: x!, y: y! };
 }
 
 function readAttempt(values: Options) {

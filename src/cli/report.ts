@@ -1,7 +1,9 @@
 /** What `mission run` prints: see docs/formats/mission-runner.md. */
 import type { Sentence } from '../core/sentence';
 import { legsOf, type Attempt, type RecordedPose, type RobotRun } from '../core/simulation/attempt';
+import { roundedValues, type Knob, type Nudged } from '../core/analysis/nudge';
 import type { Spread } from '../core/analysis/spread';
+import { numberSteps, type Plan } from '../core/plan/plan';
 import { bearingOfHeading, degrees } from '../core/units/angles';
 
 export function reportOf(attempt: Attempt, say: (sentence: Sentence) => string) {
@@ -84,6 +86,29 @@ export const spreadReport = ({ trials, successes, interval, ends }: Spread, ms: 
 		ends: ends.map(({ pose }) => [toMillionths(pose.x), toMillionths(pose.y)])
 	}))
 });
+
+/** What `mission nudge` prints. */
+export function nudgeReport(plan: Plan, knobs: readonly Knob[], found: Nudged) {
+	const numbers = numberSteps(plan);
+	const rounded = roundedValues(knobs, found.values);
+	const of = (knob: Knob) => ({
+		stepId: knob.step,
+		number: numbers.get(knob.step),
+		name: knob.name
+	});
+	return {
+		isReached: found.isReached,
+		miss: toMillionths(found.miss),
+		...(found.atEnd && { atEnd: of(found.atEnd) }),
+		values: knobs.map((knob, i) => ({
+			...of(knob),
+			before: knob.value,
+			value: toMillionths(found.values[i]!),
+			rounded: rounded[i]!
+		})),
+		end: found.end && place(found.end)
+	};
+}
 
 const place = <T extends object>({ x, y, heading }: RecordedPose, more: T = {} as T) => ({
 	x_m: toMillionths(x),
