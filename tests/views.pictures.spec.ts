@@ -2,7 +2,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { mouse } from './desk';
 import { tag } from './helpers';
-import { comeIn, hand, look, pair, run } from './yard';
+import { comeIn, hand, pair, run } from './yard';
 
 const shot = (page: Page, name: string) =>
 	page.screenshot({ path: `docs/screenshots/${name}.png`, animations: 'disabled' });
@@ -60,16 +60,11 @@ test('a routine, dark', async ({ page }) => {
 	await shot(page, 'routine-dark');
 });
 
-test('a ball and a drone', async ({ page }) => {
+test('a drone', async ({ page }) => {
 	await openAt(page, 'four-signal-lamps', 'further');
 	await rehearse(page, '4 ×');
 	await expect(page.getByText(/^1[1-3]\.\d of/)).toBeVisible();
 	await shot(page, 'drone');
-	await openAt(page, 'harbour-square-in-one-go', 'further');
-	await rehearse(page, '2 ×');
-	await expect(page.getByText(/^[5-7]\.\d of/)).toBeVisible();
-	await shot(page, 'ball');
-	await page.emulateMedia({ colorScheme: 'light' });
 });
 
 test('problems and an unlit chain', async ({ page }) => {
@@ -113,7 +108,7 @@ async function rehearseToEnd(page: Page) {
 	await expect(page.getByRole('button', { name: 'Halt' })).toHaveCount(0);
 }
 
-test('the legs of an attempt, the same over time, and attempts over each other, dark', async ({
+test('the legs of an attempt, the same over time, its spread, and attempts over each other, dark', async ({
 	page
 }) => {
 	await openAt(page, 'net-loft-zigzag', 'further');
@@ -132,6 +127,9 @@ test('the legs of an attempt, the same over time, and attempts over each other, 
 	await page.mouse.down();
 	await page.mouse.up();
 	await shot(page, 'over-time');
+	await page.getByRole('button', { name: 'Spread', exact: true }).click();
+	await expect(page.getByRole('button', { name: 'Rehearse 200 times' })).toBeVisible();
+	await shot(page, 'spread');
 	for (let i = 0; i < 3; i++) await rehearseToEnd(page);
 	await page.emulateMedia({ colorScheme: 'dark' });
 	await page.getByRole('button', { name: 'Attempts', exact: true }).click();
@@ -153,16 +151,11 @@ test('a tablet upright', async ({ page }) => {
 	await shot(page, 'tablet');
 });
 
-test('robots near, and their signs', async ({ page }) => {
+test('robots near', async ({ page }) => {
 	await comeIn(page);
 	await pair(page, 'tallow', 'Tallow');
 	await page.waitForTimeout(600);
 	await shot(page, 'robots');
-	await page.getByRole('button', { name: 'Pair with Vesper', exact: true }).click();
-	await expect(page.getByRole('dialog')).toBeVisible();
-	const { signs } = await look('vesper');
-	await page.keyboard.type(signs!.slice(0, 3).join(''));
-	await shot(page, 'signs');
 });
 
 test('a run, with what the robot sees', async ({ page }) => {

@@ -17,6 +17,9 @@ import { t } from '$lib/i18n';
 import { legKey, type Refining } from './refining.svelte';
 import type { Workbench } from './workbench.svelte';
 
+/** Metres, or radians, of which it is said that it comes no nearer: chance alone moves an end by less. */
+const seenMiss = 0.02;
+
 /** A number that follows a pull. */
 export interface Turned {
 	readonly knob: Knob;
@@ -60,9 +63,10 @@ export class Nudging {
 		return knobs.map((knob, index) => ({ knob, value: values[index]! }));
 	});
 	/** The number that is at its end, or true where the step has too few to come there. */
-	readonly isOutOfReach = $derived.by(() =>
-		this.goal && this.found && !this.found.isReached ? (this.found.atEnd ?? true) : false
-	);
+	readonly isOutOfReach = $derived.by(() => {
+		const { goal, found } = this;
+		return goal && found && found.miss > seenMiss ? (found.atEnd ?? true) : false;
+	});
 	/** Times that the steps run whose numbers are turned: all of them move. */
 	readonly rounds = $derived.by(() => {
 		const { leg, refining } = this;
