@@ -14,7 +14,7 @@ async function open(page: Page, plan: string) {
 
 async function rehearse(page: Page, speed: string) {
 	await page.getByLabel('Speed', { exact: true }).selectOption({ label: speed });
-	await page.getByRole('button', { name: /Rehearse/ }).click();
+	await page.getByRole('button', { name: /^Rehearse( again)?$/ }).click();
 	await expect(page.getByRole('button', { name: 'Halt' })).toBeVisible();
 }
 

@@ -27,9 +27,6 @@
 	const percents = $derived(spread.interval.map((part) => Math.round(part * 100)));
 	const length = (metres: number) => showNumber('length', metres);
 	const angle = (radians: number) => showNumber('angle', Math.round(degrees(radians) * 10) / 10);
-	/** Metres that nobody sees. */
-	const leastSeen = 0.002;
-	const shown = $derived(spreading.legs.filter((leg) => scatterOf(leg) >= leastSeen));
 
 	// It begins when it is unfolded; an edit stops it.
 	$effect(() => void spreading.start());
@@ -115,7 +112,7 @@
 					</tr>
 				</thead>
 				<tbody>
-					{#each shown as leg (`${leg.stepId} ${leg.round}`)}
+					{#each spreading.legs as leg (`${leg.stepId} ${leg.round}`)}
 						<tr>
 							<th scope="row">
 								<button data-row onclick={() => onstep(leg.stepId)}

@@ -12,6 +12,9 @@ export const trialsOfSpread = 200;
 /** Milliseconds between two looks at what is there: nobody sees more. */
 const lookEvery = 90;
 
+/** Metres of scatter that nobody sees. */
+const leastSeen = 0.001;
+
 /** What one leg scatters, metres: an angle as what it puts off half a metre further on. */
 export const scatterOf = ({ scatter, turned }: SpreadLeg): number =>
 	sizeOf({ ahead: scatter, left: 0, turn: turned });
@@ -35,9 +38,11 @@ export class Spreading {
 			isAlike(made.plan.chains, stand.plan.chains) && isAlike(made.plan.robots, stand.plan.robots);
 		return !isSame || made.course !== stand.course || made.variation !== stand.variation;
 	});
-	/** Of the robot that comes first, those that scatter most first. */
+	/** Of the robot that comes first, those that scatter visibly, most first. */
 	readonly legs: readonly SpreadLeg[] = $derived.by(() =>
-		(this.spread.ends[0]?.legs ?? []).toSorted((a, b) => scatterOf(b) - scatterOf(a))
+		(this.spread.ends[0]?.legs ?? [])
+			.filter((leg) => scatterOf(leg) >= leastSeen)
+			.toSorted((a, b) => scatterOf(b) - scatterOf(a))
 	);
 
 	/** By the ids of steps: what each scatters in the round in which it does so most, metres. */
