@@ -66,6 +66,9 @@ const shaping: Readonly<
 const near = { place: 0.001, heading: 0.003 };
 const enough = { place: 0.003, heading: 0.0087 };
 const rounds = 12;
+const few = 3;
+/** The part of a step below which a shorter one is no use. */
+const least = 0.05;
 /** The part of a miss that is left by a step that was of little use: how the end follows is looked at anew. */
 const slow = 0.5;
 /** Metres that a radian of a direction weighs. */
@@ -153,7 +156,9 @@ export function* nudge(pull: Pull): Search<Nudged> {
 	let isFresh = false;
 	let size = 1;
 	let limited = -1;
-	for (let round = 0; round < rounds && sizeOf(off) > tolerance; round++) {
+	// A finger that goes on pulling does not wait for what it cannot reach.
+	const most = from ? few : rounds;
+	for (let round = 0; round < most && sizeOf(off) > tolerance; round++) {
 		if (slopes.length === 0) {
 			slopes = yield* slopesAt(pull, values, off);
 			isFresh = true;
@@ -172,8 +177,9 @@ export function* nudge(pull: Pull): Search<Nudged> {
 			[values, end, off] = [next, there, offThere];
 			[isFresh, size] = [false, Math.min(1, 2 * size)];
 			if (isSlow) slopes = [];
-		} else if (isFresh) size /= 4;
-		else slopes = [];
+		} else if (!isFresh) slopes = [];
+		else if (size > least) size /= 4;
+		else break;
 	}
 	const isReached = sizeOf(off) <= reached;
 	const atEnd = !isReached && limited >= 0 ? knobs[limited]! : null;

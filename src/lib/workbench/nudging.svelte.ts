@@ -11,6 +11,7 @@ import type { SetValue } from '$core/interpreter/set-values';
 import { applyEdit, type Edit } from '$core/plan/edits';
 import { isTurn } from '$core/reasons/reason';
 import type { Attempt } from '$core/simulation/attempt';
+import type { Rehearsal } from '$core/simulation/simulate';
 import { rehearseGhost } from '$lib/desk/rehearser';
 import { trialPool, type TrialPool } from '$lib/desk/trial-pool';
 import { t } from '$lib/i18n';
@@ -35,6 +36,10 @@ export class Nudging {
 	/** The whole way with it, rounded. */
 	ghost = $state.raw<Attempt | null>(null);
 	private isBusy = false;
+	private following: Promise<void> = Promise.resolve();
+	/** The way that is to be seen, and whether it is being worked out. */
+	private wanted: Rehearsal | null = null;
+	private isDrawing = false;
 
 	constructor(
 		private readonly bench: Workbench,
@@ -77,7 +82,7 @@ export class Nudging {
 	pull(goal: PullGoal): void {
 		if (this.knobs.length === 0) return;
 		this.goal = goal;
-		if (!this.isBusy) void this.follow();
+		if (!this.isBusy) this.following = this.follow();
 	}
 
 	/** A key moves it. @param east, north metres; or radians to the left, of a direction */
@@ -114,14 +119,27 @@ export class Nudging {
 				this.found = from = found;
 				const { plan, course } = rehearsal;
 				const edited = planWith(plan, settingsOf(knobs, roundedValues(knobs, found.values)));
-				const ghost = await rehearseGhost({ plan: edited, course, variation, seed });
-				if (!this.goal) break;
-				this.ghost = ghost;
+				this.wanted = { plan: edited, course, variation, seed };
+				if (!this.isDrawing) void this.draw();
 				if (goal === this.goal) return;
 				goal = this.goal;
 			}
 		} finally {
 			this.isBusy = false;
+		}
+	}
+
+	/** The ghost of what was found last; the numbers do not wait for it. */
+	private async draw(): Promise<void> {
+		this.isDrawing = true;
+		try {
+			for (let drawn; this.wanted && drawn !== this.wanted;) {
+				drawn = this.wanted;
+				const ghost = await rehearseGhost(drawn);
+				if (this.goal) this.ghost = ghost;
+			}
+		} finally {
+			this.isDrawing = false;
 		}
 	}
 
@@ -139,11 +157,13 @@ export class Nudging {
 
 	/** Nothing was pulled after all. */
 	drop(): void {
-		this.goal = this.found = this.ghost = null;
+		this.goal = this.found = this.ghost = this.wanted = null;
 	}
 
 	/** One edit, and a rehearsal by the same chance, so that it is seen. */
 	async take(): Promise<void> {
+		// To where the finger was last.
+		await this.following;
 		const { turned, bench, leg } = this;
 		const { attempt } = bench.runs.player;
 		this.drop();
