@@ -102,10 +102,9 @@ export function knobsFor(plan: Plan, legs: readonly Leg[], leg: Leg): Knob[] {
 
 /** As a person would: whole centimetres and degrees, tenths of seconds. */
 export function roundedValues(knobs: readonly Knob[], values: readonly number[]): number[] {
-	return knobs.map(({ definition }, index) => {
-		const { grain } = shaping[definition.quantity]!;
-		const value = Number((Math.round(values[index]! / grain) * grain).toFixed(6));
-		return Math.max(definition.minimum, Math.min(definition.maximum, value));
+	return knobs.map((knob, index) => {
+		const { grain } = shaping[knob.definition.quantity]!;
+		return clamp(knob, Number((Math.round(values[index]! / grain) * grain).toFixed(6)));
 	});
 }
 

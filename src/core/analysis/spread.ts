@@ -2,8 +2,9 @@
  * How a plan fares with many seeds: how often it reaches the finish, where the robots and their legs
  * end, and which leg scatters most.
  */
+import { asSeenFrom } from '../attempts/legs';
 import * as exact from '../exact';
-import type { RecordedPose, TrialLeg, TrialSummary } from '../simulation/attempt';
+import type { TrialLeg, TrialSummary } from '../simulation/attempt';
 import type { Search } from './search';
 
 export interface Spread {
@@ -101,19 +102,13 @@ function legsOfAll(robot: number, trials: readonly TrialSummary[]): SpreadLeg[] 
 		.filter(({ length }) => length >= trials.length / 2)
 		.map((legs) => {
 			const [{ stepId, round }] = legs as [TrialLeg];
-			const ways = legs.map(({ from, to }) => seenFrom(from, to));
+			const ways = legs.map(({ from, to }) => asSeenFrom(from, to));
 			const ahead = varianceOf(ways.map((way) => way.ahead));
 			const left = varianceOf(ways.map((way) => way.left));
 			const turn = varianceOf(ways.map((way) => way.turn));
 			const scatter = Math.sqrt(ahead + left);
 			return { stepId, round, band: bandOf(legs), scatter, turned: Math.sqrt(turn) };
 		});
-}
-
-function seenFrom(from: RecordedPose, to: RecordedPose) {
-	const [x, y] = [to.x - from.x, to.y - from.y];
-	const [cos, sin] = [exact.cos(from.heading), exact.sin(from.heading)];
-	return { ahead: x * cos + y * sin, left: y * cos - x * sin, turn: to.heading - from.heading };
 }
 
 /** Metres below which points lie on a line, or at one place. */

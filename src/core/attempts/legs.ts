@@ -6,7 +6,7 @@
 import * as exact from '../exact';
 import { indexAt } from '../simulation/moment';
 import type { Attempt, Bump, RecordedPose, RobotRun, Span } from '../simulation/attempt';
-import { legsOf } from '../simulation/attempt';
+import { legsOf, withRounds } from '../simulation/attempt';
 import { definitionOf } from '../steps/catalogue';
 import type { Aim } from '../steps/definition';
 import { headingOfBearing, wrapAngle } from '../units/angles';
@@ -125,10 +125,7 @@ export function legsIn(attempt: Attempt, run: RobotRun, intended: Attempt | null
 			const list = twins.get(span.stepId) ?? [];
 			twins.set(span.stepId, [...list, { span, way: wayOf(span, ideal) }]);
 		}
-	const rounds = new Map<string, number>();
-	const legs = spans.map((span) => {
-		const round = (rounds.get(span.stepId) ?? 0) + 1;
-		rounds.set(span.stepId, round);
+	const legs = withRounds(spans).map(({ span, round }) => {
 		const twin = twins.get(span.stepId)?.[round - 1];
 		const did = wayOf(span, run);
 		const meant = meantOf(span, did, twin?.way);
@@ -158,7 +155,7 @@ function wayOf({ from, to, start, end }: Span, { trace }: RobotRun): LegWay {
 }
 
 /** Where `to` is, as seen from `from`. */
-function asSeenFrom(from: RecordedPose, to: RecordedPose): Miss {
+export function asSeenFrom(from: RecordedPose, to: RecordedPose): Miss {
 	const [x, y] = [to.x - from.x, to.y - from.y];
 	const [cos, sin] = [exact.cos(from.heading), exact.sin(from.heading)];
 	return { ahead: x * cos + y * sin, left: y * cos - x * sin, turn: to.heading - from.heading };

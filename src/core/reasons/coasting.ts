@@ -1,7 +1,7 @@
 /** It rolled on by itself, further or less far than meant: nothing drove it, and nothing braked it. */
 import { alongMeant, type Leg } from '../attempts/legs';
 import { brakeAtEnd } from './mend';
-import { noMiss, twinsIn, wayBetween, type Matter } from './reason';
+import { noMiss, wayBetween, type Matter } from './reason';
 
 /** Metres that are worth a word. */
 const least = 0.01;
@@ -16,7 +16,7 @@ function drivenFor({ span: { kind, values } }: Leg): number | null {
 }
 
 export const coasting: Matter = (scene) => {
-	const twinOf = twinsIn(scene);
+	const { twinOf } = scene;
 	return (leg) => {
 		const { span, meant, bumps } = leg;
 		const driven = drivenFor(leg);

@@ -5,7 +5,7 @@ import { robotKindOf } from '../robots/kinds';
 import type { RobotRun, Span } from '../simulation/attempt';
 import { indexAt } from '../simulation/moment';
 import { byMeasure } from './mend';
-import { twinsIn, type Matter } from './reason';
+import type { Matter } from './reason';
 
 /** Radians a metre that are a curve; m/s below which nothing can be said; the part of a speed that is worth a word. */
 const bent = 0.3;
@@ -30,7 +30,7 @@ function speedsIn({ trace: { time, x, y, heading } }: RobotRun, { start, end }: 
 
 export const curve: Matter = (scene) => {
 	const isOnRail = robotKindOf(scene.run.robot.kind).isOnRail;
-	const twinOf = twinsIn(scene);
+	const { twinOf } = scene;
 	return (leg) => {
 		const twin = isOnRail && twinOf(leg);
 		if (!twin || !leg.added || leg.bumps.length > 0 || 'distance' in leg.span.values) return null;

@@ -1,7 +1,7 @@
 /** This robot's metre is no metre: all its straight legs are too long, or too short, by the same part. */
 import * as exact from '../exact';
 import { alongMeant, type Leg } from '../attempts/legs';
-import { habitOf, isStraight, twinsIn, type Matter } from './reason';
+import { habitOf, isStraight, type Matter } from './reason';
 
 /** A part of the way that is worth a word. */
 const least = 0.004;
@@ -11,7 +11,7 @@ const isMeasured = (leg: Leg): boolean => isStraight(leg) && 'distance' in leg.s
 const lengthOf = ({ meant }: Leg): number => exact.lengthOf(meant!.ahead, meant!.left);
 
 export const gain: Matter = (scene) => {
-	const twinOf = twinsIn(scene);
+	const { twinOf } = scene;
 	const furtherOf = (leg: Leg | undefined): number => (leg && alongMeant(leg)?.further) ?? 0;
 	// What an ideal one has as well, such as the last of a way that it still floats, is no error of this one.
 	const parts = scene.legs

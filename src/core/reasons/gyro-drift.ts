@@ -35,8 +35,7 @@ export function gyroBiasIn({ attempt, run }: LegScene): number | null {
 export const driftedIn = ({ span: { start, end, values } }: Leg, drift: number): number =>
 	-drift * ('bearing' in values ? end : end - start);
 
-export const gyroDrift: Matter = (scene) => {
-	const drift = gyroBiasIn(scene);
+export const gyroDrift: Matter = ({ gyroBias: drift }) => {
 	return (leg) => {
 		if (drift === null || !isTurn(leg)) return null;
 		return {

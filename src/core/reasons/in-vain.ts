@@ -1,8 +1,8 @@
 /** It waited for its sensors, and what it waited for never came; an ideal robot's did. */
-import { twinsIn, type Matter } from './reason';
+import type { Matter } from './reason';
 
 export const inVain: Matter = (scene) => {
-	const twinOf = twinsIn(scene);
+	const { twinOf } = scene;
 	return (leg) => {
 		const { span, added } = leg;
 		const isLost = span.kind === 'waitUntil' && !span.isComplete;

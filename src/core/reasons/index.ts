@@ -10,12 +10,12 @@ import { coasting } from './coasting';
 import { curve } from './curve';
 import { drift } from './drift';
 import { gain } from './gain';
-import { gyroDrift } from './gyro-drift';
+import { gyroBiasIn, gyroDrift } from './gyro-drift';
 import { inVain } from './in-vain';
 import { met } from './met';
 import { pushed } from './pushed';
 import type { LegMend } from './mend';
-import { noMiss, sizeOf, type Guess, type Matter, type LegScene } from './reason';
+import { noMiss, sizeOf, twinsIn, type Guess, type LegScene, type Matter } from './reason';
 import { stillRolling } from './rolling';
 import { slip } from './slip';
 import { slow } from './slow';
@@ -65,7 +65,8 @@ const enough = 0.5;
 
 /** @returns of a leg of the scene the strongest first, and one that comes close to it; then that nothing decides, if that is so */
 export function reasonsIn(scene: LegScene): (leg: Leg) => Reason[] {
-	const looks = Object.entries(matters).map(([matter, look]) => ({ matter, look: look(scene) }));
+	const lookedAt = { ...scene, twinOf: twinsIn(scene), gyroBias: gyroBiasIn(scene) };
+	const looks = Object.entries(matters).map(([matter, look]) => ({ matter, look: look(lookedAt) }));
 	return (leg) => {
 		const found = looks.flatMap(({ matter, look }) => {
 			const guess = look(leg);

@@ -16,6 +16,14 @@ export interface LegScene {
 	readonly intended: Attempt | null;
 }
 
+/** With what several matters need, worked out once. */
+export interface LookedAt extends LegScene {
+	/** The same step in the same round on the robot that has no errors; undefined where that went another way. */
+	readonly twinOf: (leg: Leg) => Twin | undefined;
+	/** rad/s that its gyro counts to the left while it does not turn; null where that is not sure. */
+	readonly gyroBias: number | null;
+}
+
 /** What one matter holds to be the reason. */
 export interface Guess {
 	/** `reason.<matter>` and its figures: centimetres, degrees, percent, seconds. */
@@ -31,7 +39,7 @@ export interface Guess {
 }
 
 /** One file each. What all legs have in common is looked at once; then of one leg: null where it has nothing to say. */
-export type Matter = (scene: LegScene) => (leg: Leg) => Guess | null;
+export type Matter = (scene: LookedAt) => (leg: Leg) => Guess | null;
 
 /** Metres ahead for which the end of a leg points somewhere: what a radian weighs. */
 const reach = 0.5;

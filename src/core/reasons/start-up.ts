@@ -3,7 +3,7 @@ import { alongMeant } from '../attempts/legs';
 import type { RobotRun } from '../simulation/attempt';
 import { indexAt } from '../simulation/moment';
 import { byMeasure } from './mend';
-import { twinsIn, type Matter } from './reason';
+import type { Matter } from './reason';
 
 /** Seconds of a move that is long enough; the part of the speed that has to be missing. */
 const long = 2;
@@ -17,7 +17,7 @@ const speedAt = ({ trace: { time, columns } }: RobotRun, at: number): number =>
 	Math.abs(columns.speed?.[indexAt(time, at)] ?? NaN);
 
 export const startUp: Matter = (scene) => {
-	const twinOf = twinsIn(scene);
+	const { twinOf } = scene;
 	return (leg) => {
 		const { span, bumps } = leg;
 		const { duration } = span.values;

@@ -1,14 +1,13 @@
 /** This robot's right angle is none: all its turns are too wide, or too narrow, by the same part. */
-import { driftedIn, gyroBiasIn } from './gyro-drift';
+import { driftedIn } from './gyro-drift';
 import { habitOf, isTurn, type Matter } from './reason';
 
 /** A part of the turn that is worth a word; radians that can be measured well enough. */
 const least = 0.004;
 const leastAngle = 0.3;
 
-export const turnGain: Matter = (scene) => {
-	const { legs } = scene;
-	const drift = gyroBiasIn(scene) ?? 0;
+export const turnGain: Matter = ({ legs, gyroBias }) => {
+	const drift = gyroBias ?? 0;
 	const turns = legs.filter((each) => isTurn(each) && Math.abs(each.meant!.turn) >= leastAngle);
 	// What its gyro drifts meanwhile is another matter.
 	const parts = turns.map((leg) => (leg.added!.turn - driftedIn(leg, drift)) / leg.meant!.turn);

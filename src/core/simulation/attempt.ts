@@ -172,3 +172,15 @@ export interface TrialLeg {
 /** The parts of a trace that single steps made: the spans that took time, of steps that hold no others. */
 export const legsOf = ({ spans }: Pick<Attempt, 'spans'>, { id }: Pick<RobotRun, 'id'>): Span[] =>
 	spans.filter(({ hasBody, start, end, robot }) => robot === id && !hasBody && end > start);
+
+/** Each with how often its step has run by then: 1 for the first time. @param spans in the order in which they began */
+export function withRounds(
+	spans: readonly Span[]
+): { readonly span: Span; readonly round: number }[] {
+	const rounds = new Map<string, number>();
+	return spans.map((span) => {
+		const round = (rounds.get(span.stepId) ?? 0) + 1;
+		rounds.set(span.stepId, round);
+		return { span, round };
+	});
+}

@@ -18,7 +18,7 @@ import type { Sentence } from '../sentence';
 import { tickRate } from '../time';
 import { Terrain } from '../world/scene';
 import { startPlaces, type StartPlace } from '../world/start-places';
-import { legsOf, type Attempt, type Outcome, type OutcomeKind } from './attempt';
+import { legsOf, withRounds, type Attempt, type Outcome, type OutcomeKind } from './attempt';
 import type { TrialLeg, TrialSummary } from './attempt';
 import type { CrewMember } from './crew-member';
 import { Stage } from './stage';
@@ -197,11 +197,9 @@ class Simulation {
 	}
 
 	private legsOfTrial(id: string): TrialLeg[] {
-		const rounds = new Map<string, number>();
 		const legs = legsOf(this.stage.records, { id }).toSorted((a, b) => a.start - b.start);
-		return legs.slice(0, maximumTrialLegs).map(({ stepId, from, to }) => {
-			const round = (rounds.get(stepId) ?? 0) + 1;
-			rounds.set(stepId, round);
+		return withRounds(legs.slice(0, maximumTrialLegs)).map(({ span, round }) => {
+			const { stepId, from, to } = span;
 			return { stepId, round, from, to };
 		});
 	}

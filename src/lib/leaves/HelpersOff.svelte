@@ -1,18 +1,13 @@
 <script lang="ts">
 	/** Which helpers are switched off, and why; here those of the plan are switched. */
-	import { helpers, switched, type Helper } from '$core/helpers';
+	import { helpers, helpersOffIn, switched, type Helper } from '$core/helpers';
 	import { t } from '$lib/i18n';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 
-	let {
-		bench,
-		off
-	}: {
-		bench: Workbench;
-		/** For the plan, or for its course. */
-		off: readonly Helper[];
-	} = $props();
+	let { bench }: { bench: Workbench } = $props();
 
+	/** For the plan, or for its course. */
+	const off = $derived(helpersOffIn(bench.plan, bench.course));
 	const own = $derived(bench.plan.helpersOff ?? []);
 	const ofCourse = $derived(off.filter((each) => !own.includes(each)));
 	const names = (list: readonly Helper[]) => list.map((each) => t(`helpers.${each}`)).join(', ');

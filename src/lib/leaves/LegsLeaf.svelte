@@ -138,7 +138,7 @@
 		</table>
 		{#if refining.shape}<ShapeCheck shape={refining.shape} />{/if}
 	{/if}
-	<HelpersOff {bench} off={refining.off} />
+	<HelpersOff {bench} />
 </Leaf>
 
 <style>

@@ -130,7 +130,7 @@
 			</table>
 		</div>
 	{/if}
-	<HelpersOff {bench} off={spreading.isOff ? ['spread'] : []} />
+	<HelpersOff {bench} />
 </Leaf>
 
 <style>

@@ -9,6 +9,7 @@ import { answer } from '$core/analysis/search';
 import { helpersOffIn } from '$core/helpers';
 import type { SetValue } from '$core/interpreter/set-values';
 import { applyEdit, type Edit } from '$core/plan/edits';
+import { findStep } from '$core/plan/places';
 import { isTurn } from '$core/reasons/reason';
 import type { Attempt } from '$core/simulation/attempt';
 import type { Rehearsal } from '$core/simulation/simulate';
@@ -198,20 +199,14 @@ const opposites: Readonly<Record<string, string>> = {
 
 /** Less than nothing to one side is so much to the other. */
 function editOf(plan: Workbench['plan'], set: readonly SetValue[]): Edit {
-	const steps = new Map(
-		plan.chains.flatMap(({ steps }) => flat(steps)).map((step) => [step.id, step] as const)
-	);
 	const edits = set.flatMap(({ step, name, value }): Edit[] => {
-		const { direction } = steps.get(step)?.values ?? {};
+		const { direction } = findStep(plan, step)?.values ?? {};
 		const other = value < 0 && typeof direction === 'string' ? opposites[direction] : undefined;
 		const own: Edit = { type: 'setValue', step, name, value: other ? -value : value };
 		return other ? [own, { type: 'setValue', step, name: 'direction', value: other }] : [own];
 	});
 	return edits.length === 1 ? edits[0]! : { type: 'together', edits };
 }
-
-type Steps = Workbench['plan']['chains'][number]['steps'];
-const flat = (steps: Steps): Steps => steps.flatMap((step) => [step, ...flat(step.body ?? [])]);
 
 function planWith(plan: Workbench['plan'], set: readonly SetValue[]): Workbench['plan'] {
 	const applied = applyEdit(plan, editOf(plan, set));

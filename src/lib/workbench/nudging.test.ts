@@ -1,15 +1,13 @@
 import { describe, expect, it, vi } from 'vitest';
 import { legsIn, type Leg } from '$core/attempts/legs';
-import { runnerOf } from '$core/analysis/search';
 import { findStep } from '$core/plan/places';
 import type { Plan, Step } from '$core/plan/plan';
-import { simulate, type Rehearsal, type Trial } from '$core/simulation/simulate';
+import { simulate, type Rehearsal } from '$core/simulation/simulate';
 import { courseOf, go, planOf, right, step } from '$core/testing/sample';
-import { TrialPool } from '$lib/desk/trial-pool';
 import { addMessages } from '$lib/i18n';
 import { Nudging } from './nudging.svelte';
 import type { Refining } from './refining.svelte';
-import { deskOf } from './testing';
+import { deskOf, poolHere } from './testing';
 import type { Workbench } from './workbench.svelte';
 
 vi.mock('$lib/desk/rehearser', () => ({
@@ -20,15 +18,6 @@ vi.mock('$lib/desk/rehearser', () => ({
 addMessages({ 'nudge.done': 'changed' });
 
 const course = courseOf({ size: { width: 6, height: 6 }, starts: [{ at: [3, 3], bearing: 0 }] });
-const poolHere = new TrialPool(() => {
-	let rehearsal: Omit<Rehearsal, 'seed'> | undefined;
-	return {
-		open: async (its) => void (rehearsal = its),
-		run: async (trials: readonly Trial[]) => runnerOf(rehearsal!)(trials),
-		end: () => {}
-	};
-}, 1);
-
 /** The leg of a step is looked at. */
 function nudgingOf(steps: Step[], number: number, more: Partial<Plan> = {}) {
 	const plan: Plan = { ...planOf(steps), ...more };
@@ -51,7 +40,7 @@ function nudgingOf(steps: Step[], number: number, more: Partial<Plan> = {}) {
 	const nudging = new Nudging(
 		bench as unknown as Workbench,
 		refining as unknown as Refining,
-		poolHere
+		poolHere().pool
 	);
 	const valueOf = (at: number, name: string) => findStep(bench.plan, steps[at]!.id)!.values[name];
 	return { nudging, desk, valueOf, rehearsed, to: chosen?.span.to };

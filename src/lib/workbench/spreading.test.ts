@@ -1,32 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { runnerOf } from '$core/analysis/search';
-import type { Rehearsal, Trial } from '$core/simulation/simulate';
 import type { Plan } from '$core/plan/plan';
 import { courseOf, go, planOf, right } from '$core/testing/sample';
 import type { Stand } from '$lib/desk/stand';
-import { TrialPool } from '$lib/desk/trial-pool';
-import { deskOf } from './testing';
+import { deskOf, poolHere } from './testing';
 import { Spreading, trialsOfSpread } from './spreading.svelte';
 
 const plan = planOf([go(0.3), right(90), go(0.4)]);
 const course = courseOf({ finish: { at: [0.8, 0.7], radius: 0.02 } });
-
-/** The real trials, on this thread. */
-function poolHere() {
-	let asked = 0;
-	const pool = new TrialPool(() => {
-		let rehearsal: Omit<Rehearsal, 'seed'> | undefined;
-		return {
-			open: async (its) => void (rehearsal = its),
-			run: async (trials: readonly Trial[]) => {
-				asked += trials.length;
-				return runnerOf(rehearsal!)(trials);
-			},
-			end: () => {}
-		};
-	}, 1);
-	return { pool, asked: () => asked };
-}
 
 /** @see desk with which its plan is edited */
 function standOf(own = plan, variation: Stand['variation'] = 'worn') {

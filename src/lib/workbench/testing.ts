@@ -1,7 +1,10 @@
 /** A desk with nothing around it, for tests of what is done there. */
+import { runnerOf } from '$core/analysis/search';
 import { planHistory } from '$core/plan/history';
 import { eachStep, type Plan } from '$core/plan/plan';
+import type { Rehearsal, Trial } from '$core/simulation/simulate';
 import { Desk } from '$lib/desk/desk.svelte';
+import { TrialPool } from '$lib/desk/trial-pool';
 import { Voice } from '$lib/desk/voice.svelte';
 import type { Workbench } from './workbench.svelte';
 
@@ -24,4 +27,21 @@ export function idsOf({ chains }: Plan): string[] {
 	const ids: string[] = [];
 	for (const { steps } of chains) eachStep(steps, ({ id }) => ids.push(id));
 	return ids;
+}
+
+/** A pool that runs its trials on this thread. @see asked how many there were */
+export function poolHere() {
+	let asked = 0;
+	const pool = new TrialPool(() => {
+		let rehearsal: Omit<Rehearsal, 'seed'> | undefined;
+		return {
+			open: async (its) => void (rehearsal = its),
+			run: async (trials: readonly Trial[]) => {
+				asked += trials.length;
+				return runnerOf(rehearsal!)(trials);
+			},
+			end: () => {}
+		};
+	}, 1);
+	return { pool, asked: () => asked };
 }
