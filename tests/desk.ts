@@ -2,6 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { expect, type APIRequestContext, type Page } from '@playwright/test';
 import { makeCourse, type Course } from '../src/core/course/course';
+import { isSteady } from './helpers';
 
 export type At = readonly [x: number, y: number];
 
@@ -42,6 +43,11 @@ export async function pixelOf(page: Page, [x, y]: At): Promise<At> {
 	return [box.x + left + x * scale, box.y + top - y * scale];
 }
 
+/** What was opened or closed beside the floor has left it its size, and the floor has drawn itself anew. */
+async function floorAtRest(page: Page): Promise<void> {
+	await isSteady(async () => [await pixelOf(page, [0, 0]), await pixelOf(page, [1, 1])]);
+}
+
 export interface Hand {
 	/** Presses a place after the other; pulls from the first to the second where it can. */
 	lay(places: readonly At[]): Promise<void>;
@@ -73,7 +79,10 @@ export const mouse = (page: Page): Hand => {
 			}
 		},
 		end: () => page.keyboard.press('Escape'),
-		choose: (tool) => toolOf(page, tool).click(),
+		async choose(tool) {
+			await toolOf(page, tool).click();
+			await floorAtRest(page);
+		},
 		pull: (from, at) => drag(from, at)
 	};
 };
@@ -111,6 +120,7 @@ export async function touch(page: Page): Promise<Hand> {
 			await toolOf(page, tool).tap();
 			await expect(toolOf(page, tool)).toHaveAttribute('aria-pressed', 'true');
 			await floor();
+			await floorAtRest(page);
 		},
 		pull: (from, to) => drag(from, to)
 	};

@@ -48,18 +48,20 @@ export const stepsOf = async (page: Page): Promise<string[]> =>
 export const isSaved = (page: Page) =>
 	expect(page.getByTestId('saved-state')).toHaveAttribute('data-state', 'saved');
 
-/** What has just changed its size or place has come to rest. */
-export async function atRest(what: Locator): Promise<void> {
+/** What has just changed has come to rest: it looks alike twice in a row. */
+export async function isSteady(look: () => Promise<unknown>): Promise<void> {
 	let before = '';
-	await expect
-		.poll(async () => {
-			const now = JSON.stringify(await what.boundingBox());
-			const isSame = now === before;
-			before = now;
-			return isSame;
-		})
-		.toBe(true);
+	const isSame = async () => {
+		const now = JSON.stringify(await look());
+		const isAlike = now === before;
+		before = now;
+		return isAlike;
+	};
+	await expect.poll(isSame, { intervals: [100] }).toBe(true);
 }
+
+/** Its size and place have come to rest. */
+export const atRest = (what: Locator): Promise<void> => isSteady(() => what.boundingBox());
 
 export const news = (page: Page) => page.getByTestId('announcement');
 

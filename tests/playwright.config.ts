@@ -21,6 +21,7 @@ const chromium = {
 		'--disable-gpu'
 	]
 };
+const robots = '**/robots.spec.ts';
 const desktop = { viewport: { width: 1280, height: 800 } };
 const phone = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
 
@@ -31,14 +32,17 @@ export default defineConfig({
 	timeout: 180_000,
 	expect: { timeout: 15_000 },
 	fullyParallel: false,
-	workers: 2,
+	// Two for two cores, and one that mostly waits for robots.
+	workers: 3,
 	reporter: 'list',
 	use: { baseURL: `http://localhost:${port}`, launchOptions: chromium },
 	projects: [
+		// First, because a robot takes its time: all else goes on beside it.
+		{ name: 'robots', testMatch: robots, use: desktop },
 		{
 			name: 'desktop',
 			testMatch: '**/*.spec.ts',
-			testIgnore: '**/*.{phone,pictures,speed}.spec.ts',
+			testIgnore: ['**/*.{phone,pictures,speed}.spec.ts', robots],
 			use: desktop
 		},
 		{ name: 'phone', testMatch: '**/*.phone.spec.ts', use: phone },

@@ -1,4 +1,4 @@
-/** Every kind of step and of trigger is taken from its shelf, and used. */
+/** A step of each sort, and every kind of trigger, is taken from its shelf and used. */
 import { expect, test, type Page } from '@playwright/test';
 import { definitionOf, stepKinds, triggerKinds } from '../src/core/steps/catalogue';
 import { isExpression } from '../src/core/steps/definition';
@@ -8,19 +8,26 @@ import { atLevel, atRest, isSaved, news, openPlan, tag } from './helpers';
 
 const wordOf = (key: string) => (words as Record<string, string>)[key]!;
 
+/** The sort of a kind's first value: those of one sort have one editor. Empty where it has none. */
+function sortOf(kind: string): string {
+	const [slot] = Object.values(definitionOf(kind).values);
+	if (!slot) return '';
+	return `${slot.type} ${'quantity' in slot ? slot.quantity : 'of' in slot ? slot.of : ''}`;
+}
+
 /**
  * Changes the first value of the row under the keyboard, whatever its kind.
  *
  * @param tried what was changed so far: one of each sort is enough
  */
 async function changeFirstValue(page: Page, kind: string, tried: Set<string>) {
-	if (Object.keys(definitionOf(kind).values).length === 0) return;
+	const sort = sortOf(kind);
+	if (tried.has(sort)) return;
+	tried.add(sort);
+	if (sort === '') return;
 	const chip = page.locator('[role=treeitem]:focus-within [data-chip]').first();
 	const name = (await chip.getAttribute('data-chip'))!;
 	const slot = definitionOf(kind).values[name]!;
-	const sort = `${slot.type} ${'quantity' in slot ? slot.quantity : 'of' in slot ? slot.of : ''}`;
-	if (tried.has(sort)) return;
-	tried.add(sort);
 	const before = await chip.innerText();
 	await page.keyboard.press('e');
 	const editor = page.locator('.at-tag');
@@ -57,7 +64,7 @@ async function changeFirstValue(page: Page, kind: string, tried: Set<string>) {
 	expect(await chip.innerText(), kind).not.toBe(before);
 }
 
-test('every step is taken from the shelf, each sort of value changed, and all rehearsed', async ({
+test('a step of each sort is taken from the shelf, its value changed, and all rehearsed', async ({
 	page
 }) => {
 	test.setTimeout(300_000);
@@ -66,8 +73,9 @@ test('every step is taken from the shelf, each sort of value changed, and all re
 	await openPlan(page, []);
 	let last = tag(page, 'Add a step').first();
 	const tried = new Set<string>();
-	for (const { kind, isBranch } of stepKinds) {
+	for (const { kind, isBranch, hasBody } of stepKinds) {
 		if (isBranch || kind === 'call' || kind === 'end' || kind === 'leave') continue;
+		if (!hasBody && tried.has(sortOf(kind))) continue;
 		await last.focus();
 		await page.keyboard.press('Enter');
 		const name = wordOf(`step.${kind}.name`);
