@@ -9,6 +9,8 @@ import svelteConfig from './svelte.config.js';
 
 /** Packages that src/core may use: small, pure, no clock, no network. */
 const corePackages = [
+	'ml-levenberg-marquardt',
+	'ml-matrix',
 	'zod',
 	'pure-rand',
 	'jsep',

@@ -6,6 +6,7 @@ export const layers = [
 		'interpreter',
 		'simulation',
 		'attempts',
+		'fitting',
 		'reasons',
 		'live',
 		'analysis',

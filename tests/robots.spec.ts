@@ -5,6 +5,7 @@
 import { test } from '@playwright/test';
 import { hands } from './robots/hands';
 import { kinds } from './robots/kinds';
+import { model } from './robots/model';
 import { pairing } from './robots/pairing';
 import { runs } from './robots/runs';
 
@@ -12,5 +13,6 @@ test.setTimeout(240_000);
 
 test.describe('pairing', pairing);
 test.describe('runs', runs);
+test.describe('model', model);
 test.describe('by hand', hands);
 test.describe('of all kinds', kinds);

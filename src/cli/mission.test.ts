@@ -180,6 +180,33 @@ describe('mission nudge', () => {
 		expect(values.map(({ name }) => name)).toEqual(['angle', 'distance']);
 	});
 
+	it('tells what a marked robot is like, by which then is rehearsed, and what would help', () => {
+		const plan = file('square.json', writeDocument(planOf([repeat(4, [go(0.5), right(90)])])));
+		const course = sample('courses', 'open-quay');
+		const kept = join(folder, 'marked.json');
+		mission('attempt', '--plan', plan, '--course', course, '--attempt', kept, '--seed', '5');
+		const unmarked = mission('fit', '--marked', kept);
+		expect(unmarked.errors[0]).toContain('a hand has marked the robot was expected');
+		const attempt = JSON.parse(readFileSync(kept, 'utf8'));
+		const at = { robot: 'robot1', after: null, at: [0.5, 0.36], heading: 1.7 };
+		writeFileSync(
+			kept,
+			JSON.stringify({ ...attempt, marks: [{ ...at, sigma: 0.005, headingSigma: 0.03 }] })
+		);
+		const model = join(folder, 'tallow.json');
+		const found = JSON.parse(mission('fit', '--marked', kept, '--out', model).output);
+		expect(found.runs[0].after).toBeLessThan(found.runs[0].before);
+		const words = ['run', '--plan', plan, '--course', course, '--seed', '5'];
+		expect(mission(...words, '--model', model).output).not.toBe(mission(...words).output);
+		const ball = file('ball.json', readFileSync(model, 'utf8').replace('"skiff"', '"ball"'));
+		expect(mission(...words, '--model', ball).errors[0]).toContain('of a ball');
+		const help = ['--plan', sample('plans', 'ferry-in-a-hurry')];
+		const ferry = ['--course', sample('courses', 'ferry-rail')];
+		const { now, advice } = JSON.parse(mission('advice', ...help, ...ferry).output);
+		expect(advice[0].arrivals.successes).toBeGreaterThan(now.successes + 20);
+		expect(advice[0].changes[0].what).toContain('Go slower');
+	});
+
 	it('says what was expected', async () => {
 		await expect(nudged('3', '--at', 'there')).rejects.toThrow('--at EAST,NORTH in metres');
 		await expect(nudged('9', '--bearing', '3')).rejects.toThrow('--step 9: a step that moves');

@@ -8,6 +8,7 @@ import { isMove, legsIn, type Leg } from '../core/attempts/legs';
 import { headingOfBearing } from '../core/units/angles';
 import { readRecording } from '../core/attempts/recording';
 import { shapeOf } from '../core/attempts/shape';
+import { advise } from '../core/analysis/advice';
 import { answer, runnerOf } from '../core/analysis/search';
 import { knobsFor, nudge, type PullGoal } from '../core/analysis/nudge';
 import { spread } from '../core/analysis/spread';
@@ -19,6 +20,10 @@ import { robotDocument, sampleRobot, type NamedRobot } from '../core/robots/robo
 import type { Plan } from '../core/plan/plan';
 import { variations, type Variation } from '../core/robots/robot';
 import { defaultLimit, maximumLimit, maximumTouches } from '../core/simulation/settings';
+import { fitRobot } from '../core/fitting/fit';
+import { foretell, nextTry } from '../core/fitting/foretell';
+import { robotModel } from '../core/fitting/robot-model';
+import { valuesOf } from '../core/fitting/values-of';
 import { reasonsIn } from '../core/reasons';
 import { isBetter, mended, type LegMend } from '../core/reasons/mend';
 import type { Attempt } from '../core/simulation/attempt';
@@ -27,7 +32,7 @@ import type { Touch } from '../core/simulation/touch';
 import { say } from './words';
 import { openPool } from './pool';
 import { legsReport, legsTable } from './legs-report';
-import { nudgeReport, reportOf, spreadReport } from './report';
+import { fitReport, nudgeReport, reportOf, spreadReport } from './report';
 
 const usage = `Usage:
   mission run --plan FILE --course FILE [--robot FILE | --kind NAME]
@@ -41,7 +46,12 @@ const usage = `Usage:
   mission legs --plan FILE --course FILE [as for run] | --attempt FILE [--table]
       what each step meant and what the robot did
   mission nudge --plan FILE --course FILE --step N [--round N] (--at EAST,NORTH | --bearing DEGREES)
-      [as for run]  the numbers with which that step ends there`;
+      [as for run]  the numbers with which that step ends there
+  mission advice --plan FILE --course FILE [as for spread]
+      what would help most, and how often the plan arrives then
+  mission fit --marked FILE... [--out FILE] [--variation ${variations.join('|')}]
+      what the robot is like that was marked by hand in these attempts
+  With run, spread, attempt, legs and nudge, --model FILE says what is known of the plan's robot.`;
 
 /** Trials and threads that may be asked for. */
 const maximumTrials = 10_000;
@@ -69,10 +79,16 @@ const options = {
 	step: text,
 	round: text,
 	at: text,
-	bearing: text
+	bearing: text,
+	model: text,
+	out: text,
+	marked: { type: 'string', multiple: true } as const
 };
-type Options = Partial<Record<Exclude<keyof typeof options, 'help' | 'table'>, string>> & {
+type Options = Partial<
+	Record<Exclude<keyof typeof options, 'help' | 'table' | 'marked'>, string>
+> & {
 	readonly table?: boolean;
+	readonly marked?: string[];
 };
 
 /** @returns what is to be printed @throws BadInput */
@@ -85,8 +101,10 @@ export function mission(words: string[]): string | Promise<string> {
 	if (command === 'attempt') return keep(values);
 	if (command === 'legs') return legs(values);
 	if (command === 'nudge') return nudged(values);
+	if (command === 'fit') return fitted(values);
+	if (command === 'advice') return advised(values);
 	throw new BadInput(
-		`"run", "check", "spread", "attempt", "legs" or "nudge" was expected, but this is "${clean(command ?? '')}". See mission --help.`
+		`"run", "check", "spread", "attempt", "legs", "nudge", "fit" or "advice" was expected, but this is "${clean(command ?? '')}". See mission --help.`
 	);
 }
 
@@ -112,9 +130,10 @@ function readCommand(words: string[]): {
 
 /** What is asked for; another robot has taken its place in the plan. */
 function readRehearsal(values: Options): Rehearsal {
-	const plan = load(values, 'plan');
+	const plan = withRobot(load(values, 'plan'), chooseRobot(values));
 	return {
-		plan: withRobot(plan, chooseRobot(values)),
+		plan,
+		parameters: knownOf(plan, values),
 		course: load(values, 'course'),
 		variation: chooseVariation(values.variation),
 		seed: wholeNumber('seed', values.seed, 1, 0, 2 ** 32 - 1),
@@ -129,6 +148,45 @@ function withRobot(plan: Plan, robot: NamedRobot | undefined): Plan {
 	if (!robot) return plan;
 	const { kind, name, settings } = robot;
 	return { ...plan, robots: [{ id: first!.id, kind, name, settings }, ...others] };
+}
+
+/** What is known of the plan's robots of that kind. */
+function knownOf({ robots }: Plan, values: Options): Rehearsal['parameters'] {
+	if (!values.model) return undefined;
+	const model = load(values, 'model');
+	const known = robots.filter(({ kind }) => kind === model.kind);
+	if (known.length === 0)
+		throw new BadInput(
+			`--model: a model of a robot of the plan was expected, but this is of a ${model.kind}.`
+		);
+	return Object.fromEntries(known.map(({ id }) => [id, valuesOf(model)]));
+}
+
+/** What a robot is like, from where a hand marked it. */
+function fitted({ marked = [], ...values }: Options): string {
+	if (marked.length === 0) throw new BadInput('--marked FILE was expected. See mission --help.');
+	const attempts = marked.map((file) => load({ attempt: file }, 'attempt'));
+	const runs = attempts.map(({ plan, course, touches, marks = [] }, index) => {
+		const [first] = marks;
+		if (!first)
+			throw new BadInput(
+				`${clean(marked[index]!)}: an attempt in which a hand has marked the robot was expected.`
+			);
+		const own = marks.filter(({ robot }) => robot === first.robot);
+		return { plan, course, touches, robot: first.robot, marks: own };
+	});
+	const robots = runs.map((run) => run.plan.robots.find(({ id }) => id === run.robot));
+	const [robot] = robots;
+	if (!robot || robots.some((each) => each?.kind !== robot.kind))
+		throw new BadInput('--marked: attempts of one robot were expected.');
+	const variation = chooseVariation(values.variation);
+	const found = fitRobot({ kind: robot.kind, variation, runs });
+	const at = new Date().toISOString();
+	if (values.out)
+		write(values.out, writeDocument(robotModel(robot, found, { at, runs: runs.length, moves: 0 })));
+	const { plan, course } = runs.at(-1)!;
+	const next = nextTry(found, { plan, course, robot: robots.at(-1)! }, variation);
+	return JSON.stringify(fitReport(found, foretell(found, robot, variation), next), null, 2);
 }
 
 function run(values: Options): string {
@@ -227,6 +285,19 @@ function writeTraces(file: string, attempt: Attempt): void {
 	});
 }
 
+/** Changes that help by their own spread, best first. */
+function advised(values: Options): string {
+	const rehearsal = readRehearsal(values);
+	if (!rehearsal.course.finish)
+		throw new BadInput('--course: a course with a finish ring was expected.');
+	const { now, advice } = advise(rehearsal);
+	const said = advice.map(({ changes, arrivals }) => ({
+		changes: changes.map(({ number, sentence }) => ({ step: number ?? null, what: say(sentence) })),
+		arrivals
+	}));
+	return JSON.stringify({ now, advice: said }, null, 2);
+}
+
 /** Many rehearsals, of which only the ends are of interest. */
 async function spreadOf(values: Options): Promise<string> {
 	const began = performance.now();
@@ -235,6 +306,7 @@ async function spreadOf(values: Options): Promise<string> {
 		course: load(values, 'course'),
 		robot: chooseRobot(values),
 		variation: chooseVariation(values.variation),
+		parameters: knownOf(load(values, 'plan'), values),
 		limit: wholeNumber('limit', values.limit, defaultLimit, 1, maximumLimit)
 	};
 	const count = wholeNumber('trials', values.trials, 200, 1, maximumTrials);

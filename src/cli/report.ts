@@ -1,4 +1,6 @@
 /** What `mission run` prints: see docs/formats/mission-runner.md. */
+import type { Fitted } from '../core/fitting/fit';
+import type { Foretold, NextTry } from '../core/fitting/foretell';
 import type { Sentence } from '../core/sentence';
 import { legsOf, type Attempt, type RecordedPose, type RobotRun } from '../core/simulation/attempt';
 import { roundedValues, type Knob, type Nudged } from '../core/analysis/nudge';
@@ -119,3 +121,17 @@ const place = <T extends object>({ x, y, heading }: RecordedPose, more: T = {} a
 
 /** To a millionth: far finer than any robot, and without the noise of binary fractions. */
 export const toMillionths = (number: number): number => Math.round(number * 1e6) / 1e6 + 0;
+
+/** What a robot was found to be like; lengths in metres, angles in radians. */
+export const fitReport = (
+	{ found, runs }: Fitted,
+	moves: readonly Foretold[],
+	next: NextTry | undefined
+) => ({
+	parameters: Object.fromEntries(
+		found.map(({ name, value, sigma, usualSigma }) => [name, { value, sigma, usualSigma }])
+	),
+	runs,
+	moves,
+	nextTry: next ?? null
+});

@@ -2,11 +2,13 @@
 import { attemptFormat } from './attempts/attempt-document';
 import { courseFormat } from './course/course';
 import { planFormat } from './plan/plan';
+import { robotModelFormat } from './fitting/robot-model';
 import { robotFormat } from './robots/robot-document';
 
 export const documentFormats = {
 	plan: planFormat,
 	course: courseFormat,
 	robot: robotFormat,
-	attempt: attemptFormat
+	attempt: attemptFormat,
+	model: robotModelFormat
 };

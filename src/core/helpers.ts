@@ -4,7 +4,16 @@
  */
 import { z } from 'zod';
 
-export const helpers = ['intended', 'legs', 'reasons', 'mends', 'nudge', 'spread'] as const;
+export const helpers = [
+	'intended',
+	'legs',
+	'reasons',
+	'mends',
+	'nudge',
+	'spread',
+	'advice',
+	'model'
+] as const;
 export type Helper = (typeof helpers)[number];
 
 export const helpersOffSchema = z

@@ -22,6 +22,9 @@ import '$lib/server/words';
 import '$lib/words/core';
 import robotCheck from '../cli/robot-check/words.en.json';
 import { outcomes } from '$core/simulation/attempt';
+import { readyMoves } from '$core/fitting/moves';
+import { robotModels } from '$core/robots/models';
+import { sampleRobot } from '$core/robots/robot-document';
 import { attemptFilters } from '$lib/attempts/attempt-list.svelte';
 import { addMessages, hasMessage, partsOf, say } from '$lib/i18n';
 
@@ -75,6 +78,19 @@ describe('words', () => {
 	it('of helpers that can be switched off, in a plan and in a course', () => {
 		const keys = helpers.flatMap((each) => [`helpers.${each}`, `course.helper.${each}`]);
 		expect(missing(keys)).toEqual([]);
+	});
+
+	it('of all that can be found out of a robot, in its unit, and of ready moves', () => {
+		const all = Object.values(robotModels).flatMap(({ parameters }) => Object.entries(parameters));
+		const own = all.filter(([, { of }]) => of === 'robot');
+		const moves = robotKinds.flatMap((kind) => readyMoves(sampleRobot(kind)));
+		expect(moves.length).toBeGreaterThan(20);
+		expect(
+			missing([
+				...own.flatMap(([name, { unit }]) => [`parameter.${name}`, `parameter.figure.${unit}`]),
+				...moves.map(({ name }) => `move.${name}`)
+			])
+		).toEqual([]);
 	});
 
 	it('of parts of a course, of how they are laid, and of their figures and choices', () => {

@@ -3,6 +3,9 @@ import type { Course } from '../core/course/course';
 import type { Variation } from '../core/robots/robot';
 import type { CrewMember } from '../core/simulation/crew-member';
 import { Stage } from '../core/simulation/stage';
+import { Random } from '../core/random/random';
+import { modelOf } from '../core/robots/models';
+import { drawValues, type ParameterValues } from '../core/robots/parameter';
 import { radians } from '../core/units/angles';
 import { Terrain } from '../core/world/scene';
 import { startPlaces, type StartPlace } from '../core/world/start-places';
@@ -11,16 +14,21 @@ import type { Hand, StandIn } from './stand-in';
 export class Room {
 	private readonly stage: Stage;
 	private readonly robots = new Map<string, StandIn>();
+	/** By the ids of robots. */
+	private readonly characters: Record<string, ParameterValues> = {};
 
 	constructor(
 		readonly id: string,
 		readonly course: Course,
-		variation: Variation,
+		private readonly variation: Variation,
 		seed: number
 	) {
 		const terrain = new Terrain(course);
 		const touches = (robot: string) => this.robots.get(robot)!.touches;
-		this.stage = new Stage({ terrain, starts: [], robots: [], variation, seed, touches });
+		this.stage = new Stage({
+			...{ terrain, starts: [], robots: [], variation, seed, touches },
+			parameters: this.characters
+		});
 		this.stage.begin();
 	}
 
@@ -38,6 +46,7 @@ export class Room {
 	setDown(robot: StandIn, place: StartPlace): CrewMember {
 		this.robots.set(robot.id, robot);
 		const { id, settings, name } = robot;
+		this.characters[id] = characterOf(robot.kind.kind, name, this.variation);
 		return this.stage.setDown({ id, kind: robot.kind.kind, name, settings }, place);
 	}
 
@@ -67,6 +76,19 @@ export class Room {
 		kept.forEach(({ member, hand }, index) => keep(member, hand!, before[index]!));
 		for (const robot of this.robots.values()) robot.ticked(this.stage.time);
 	}
+}
+
+/**
+ * What a robot of the yard is like: another one than a rehearsal makes of its name, as a real one is. What
+ * is of the day is drawn when it is set down.
+ */
+function characterOf(kind: string, name: string, variation: Variation): ParameterValues {
+	const { parameters } = modelOf(kind);
+	const chance = new Random(0);
+	const drawn = drawValues(parameters, { name: `${name} of the yard`, variation, chance });
+	return Object.fromEntries(
+		Object.entries(drawn).filter(([key]) => parameters[key]!.of === 'robot')
+	);
 }
 
 /** A hand that lifts a robot lets its wheels run; one that holds it stops them. */

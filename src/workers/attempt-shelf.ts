@@ -174,6 +174,17 @@ export class AttemptShelf {
 		return (await (await this.database())?.getAllFromIndex('rows', 'planId', planId)) ?? [];
 	}
 
+	/** Runs of all plans in which a hand has marked a robot of this kind and name, newest first. */
+	async marked(kind: string, name: string): Promise<AttemptRow[]> {
+		const all = (await (await this.database())?.getAll('rows')) ?? [];
+		return all
+			.filter(({ goneAt, marks, summary }) => {
+				const own = summary.robots.find((robot) => robot.kind === kind && robot.name === name);
+				return goneAt === undefined && own && marks?.some(({ robot }) => robot === own.id);
+			})
+			.toSorted(newestFirst);
+	}
+
 	/** What the server does not have as it is here, oldest first. */
 	async unsent(): Promise<AttemptRow[]> {
 		const all = (await (await this.database())?.getAll('rows')) ?? [];

@@ -35,6 +35,7 @@ const service = {
 	find: (id: string): Promise<ListedAttempt | undefined> => shelf.find(id),
 	list: (planId: string): Promise<ListedAttempt[]> => told(shelf.list(planId)),
 	listAll: (planId: string) => post.list(planId),
+	marked: (kind: string, name: string): Promise<ListedAttempt[]> => shelf.marked(kind, name),
 	mark: (id: string, notes: AttemptNotes): Promise<ListedAttempt | null> =>
 		told(shelf.mark(id, notes)),
 	remove: (id: string) => told(shelf.remove(id)),

@@ -5,6 +5,7 @@ import { courseSchema } from '../core/course/course';
 import { planSchema } from '../core/plan/plan';
 import { robotFormat } from '../core/robots/robot-document';
 import { variations } from '../core/robots/robot';
+import { parametersSchema } from '../core/simulation/attempt-schema';
 import type { Attempt } from '../core/simulation/attempt';
 import { maximumLimit } from '../core/simulation/settings';
 import { simulate } from '../core/simulation/simulate';
@@ -20,6 +21,7 @@ const rehearsalSchema = z.strictObject({
 	limit: z.number().positive().max(maximumLimit).optional(),
 	touches: touchesSchema.optional(),
 	only: z.string().optional(),
+	parameters: parametersSchema.optional(),
 	isWatched: z.boolean().optional()
 });
 

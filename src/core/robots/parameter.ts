@@ -14,17 +14,11 @@ export interface Variety {
 }
 
 /** `factor`: so much of what is told, counted or drawn; `part`: from none, 0, to all, 1. The rest in SI units, and degrees. */
-export type ParameterUnit =
-	| 'factor'
-	| 'part'
-	| 'metres'
-	| 'radians'
-	| 'degrees'
-	| 'seconds'
-	| 'mps'
-	| 'mps2'
-	| 'm2ps2'
-	| 'radps';
+export const parameterUnits = [
+	...(['factor', 'part', 'metres', 'radians', 'degrees', 'seconds'] as const),
+	...(['mps', 'mps2', 'm2ps2', 'radps'] as const)
+] as const;
+export type ParameterUnit = (typeof parameterUnits)[number];
 
 export interface Parameter {
 	readonly unit: ParameterUnit;
@@ -185,7 +179,10 @@ interface Drawing {
 	readonly parameters?: ParameterValues | undefined;
 }
 
-/** What a robot of this name has on one day. What is given for one parameter changes no other. */
+/**
+ * What a robot of this name has on one day. What is given for one parameter changes no other, and is taken
+ * as far as its range goes.
+ */
 export function drawValues<P extends Parameters>(
 	list: P,
 	{ name, variation, chance, parameters = {} }: Drawing
@@ -198,7 +195,9 @@ export function drawValues<P extends Parameters>(
 	const values = Object.entries(list).map(([key, parameter]) => {
 		const value =
 			variation === 'ideal' ? parameter.drawing : parameter[variation].draw(source(key, parameter));
-		return [key, parameters[key] ?? value];
+		const given = parameters[key];
+		const [least, most] = parameter.range;
+		return [key, given === undefined ? value : Math.min(most, Math.max(least, given))];
 	});
 	return Object.fromEntries(values) as ParameterValues<P>;
 }

@@ -1,5 +1,6 @@
 /** What a recording is made of, as JSON holds it: for what comes from a file, a device or a robot. */
 import { z } from 'zod';
+import { identifierSchema } from '../document';
 import { variations } from '../robots/robot';
 import { outcomes } from './attempt';
 
@@ -75,9 +76,19 @@ export const outcomeSchema = z.strictObject({
 	lampPosts: z.array(z.strictObject({ id: z.string(), time: z.number() }))
 });
 
+/** By the ids of robots: what was known of them. */
+export const parametersSchema = z
+	.record(identifierSchema, z.record(z.string().max(40), z.number()))
+	.describe('By the ids of robots and the names of parameters: what was known of them.');
+
 /** Where an attempt comes from. */
 export const sourceSchema = z.discriminatedUnion('type', [
-	z.strictObject({ type: z.literal('rehearsal'), variation: z.enum(variations), seed: z.int() }),
+	z.strictObject({
+		type: z.literal('rehearsal'),
+		variation: z.enum(variations),
+		seed: z.int(),
+		parameters: parametersSchema.optional()
+	}),
 	z.strictObject({ type: z.literal('run') }),
 	z.strictObject({ type: z.literal('played') })
 ]);

@@ -1,6 +1,7 @@
 /** The attempt: what one rehearsal or run recorded. Plain data that can be sent between workers. */
 import type { Datum } from '../types';
 import type { RobotDocument } from '../robots/robot-document';
+import type { ParameterValues } from '../robots/parameter';
 import type { Variation } from '../robots/robot';
 import type { Sentence } from '../sentence';
 import type { Worked } from '../steps/definition';
@@ -121,10 +122,25 @@ export interface RobotRun {
 
 /** Where an attempt comes from: the model, or real robots, which nobody can have do it again. */
 export type Source =
-	| { readonly type: 'rehearsal'; readonly variation: Variation; readonly seed: number }
+	| ({ readonly type: 'rehearsal' } & Circumstances)
 	| { readonly type: 'run' }
 	/** The model, with hands that drove it: nobody can have that again either. */
 	| { readonly type: 'played' };
+
+/** By what chance, and with what robots, a plan was rehearsed: all that it takes to have it again. */
+export interface Circumstances {
+	readonly variation: Variation;
+	readonly seed: number;
+	/** By the ids of robots: what they are like, where that was known; the rest was drawn. */
+	readonly parameters?: Readonly<Record<string, ParameterValues>> | undefined;
+}
+
+/** Those of a rehearsal; undefined of anything else: nobody can have that again. */
+export function circumstancesOf({ source }: Pick<Attempt, 'source'>): Circumstances | undefined {
+	if (source.type !== 'rehearsal') return undefined;
+	const { variation, seed, parameters } = source;
+	return { variation, seed, ...(parameters && { parameters }) };
+}
 
 export interface Attempt {
 	readonly source: Source;

@@ -223,7 +223,12 @@ class Simulation {
 		for (const member of crew) if (member.keep(tickNumber)) crateWriter.keep(time);
 		for (const { journal } of crew) journal.closeAll(time);
 		return {
-			source: { type: 'rehearsal', variation: rehearsal.variation, seed: this.seed },
+			source: {
+				type: 'rehearsal',
+				variation: rehearsal.variation,
+				seed: this.seed,
+				...(rehearsal.parameters && { parameters: rehearsal.parameters })
+			},
 			outcome,
 			runs: crew.map(({ run }) => run),
 			crates: crateWriter.traces,

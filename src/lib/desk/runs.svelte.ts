@@ -95,10 +95,10 @@ export class Runs {
 		const { course } = this.stand;
 		if (courseId !== this.stand.courseId || this.count > 0) return null;
 		this.hasCourseChanged = courseMark !== undefined && courseMark !== markOf(course);
-		const { plan, variation, seed, touches, only } = kept;
+		const { plan, variation, seed, parameters, touches, only } = kept;
 		return this.hasCourseChanged
 			? null
-			: rehearse({ plan, course, variation, seed, touches, only });
+			: rehearse({ plan, course, variation, seed, parameters, touches, only });
 	}
 
 	/**
@@ -161,8 +161,9 @@ export class Runs {
 		seed = crypto.getRandomValues(new Uint32Array(1))[0]!
 	): Promise<void> {
 		await this.stand.arrived;
-		const { plan, course, courseId, variation } = this.stand;
-		const inputs = { plan, variation, seed, ...(only && { only }) };
+		const { plan, course, courseId, variation, parameters } = this.stand;
+		const known = parameters && { parameters };
+		const inputs = { plan, variation, seed, ...known, ...(only && { only }) };
 		const attempt = await this.attempt({ ...inputs, course });
 		if (!attempt) return;
 		this.previous = this.player.attempt;

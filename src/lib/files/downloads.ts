@@ -1,10 +1,8 @@
 /** Documents, texts and pictures saved to files on the device. */
-import type { Course } from '$core/course/course';
 import { writeDocument } from '$core/document';
-import type { Plan } from '$core/plan/plan';
 
 /** Offers a document as a file, named after it. */
-export const downloadDocument = (document: Plan | Course): void =>
+export const downloadDocument = (document: { readonly name: string; readonly format: string }) =>
 	downloadText(document.name, document.format.split('/')[1]!, writeDocument(document));
 
 /** Offers a text as a file, whatever it holds. @param kind such as plan */

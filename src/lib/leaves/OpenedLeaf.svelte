@@ -23,6 +23,10 @@
 	{#await import('./SpreadLeaf.svelte') then { default: SpreadLeaf }}
 		<SpreadLeaf {bench} spreading={opened.spread} {onstep} />
 	{/await}
+{:else if opened.model}
+	{#await import('./ModelLeaf.svelte') then { default: ModelLeaf }}
+		<ModelLeaf {bench} modelling={opened.model} />
+	{/await}
 {:else if opened.truth}
 	{#await import('./TruthLeaf.svelte') then { default: TruthLeaf }}
 		<TruthLeaf {bench} truth={opened.truth} />

@@ -11,6 +11,7 @@
 	import { wordsOf } from '$lib/words/step-words';
 	import { scatterOf, trialsOfSpread, type Spreading } from '$lib/workbench/spreading.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
+	import AdviceList from './AdviceList.svelte';
 	import HelpersOff from './HelpersOff.svelte';
 	import Leaf from './Leaf.svelte';
 	import SpreadSeconds from './SpreadSeconds.svelte';
@@ -88,6 +89,7 @@
 			<p>{t('spread.none')}</p>
 		{/if}
 	</div>
+	{#if bench.course.finish && bench.variation !== 'ideal'}<AdviceList {bench} />{/if}
 	{#if end && !spreading.isOff}
 		<div class="sides">
 			<div>

@@ -3,6 +3,9 @@
 	import { Eye, Hand } from '@lucide/svelte';
 	import { untrack } from 'svelte';
 	import { MediaQuery } from 'svelte/reactivity';
+	import { isAlike } from '$core/alike';
+	import { valuesOf } from '$core/fitting/values-of';
+	import { circumstancesOf } from '$core/simulation/attempt';
 	import { headingOfBearing } from '$core/units/angles';
 	import { flying } from '$core/devices/flying/device';
 	import { robotKindOf } from '$core/robots/kinds';
@@ -10,6 +13,7 @@
 	import { startPlaces } from '$core/world/start-places';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
+	import { knownRobots } from '$lib/robots/known.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
 	import StandingRobot from '$lib/floor/StandingRobot.svelte';
@@ -76,6 +80,17 @@
 	const isReckoned = $derived(
 		player.attempt?.source.type === 'run' || bench.live?.panel === 'drive'
 	);
+	/** By which models the rehearsal that is shown went. */
+	const modelled = $derived.by(() => {
+		const { parameters = {} } = (player.attempt && circumstancesOf(player.attempt)) ?? {};
+		const used = bench.plan.robots.filter(({ id }) => parameters[id]);
+		return used.map((robot) => {
+			const { model } = knownRobots.of(robot) ?? {};
+			const isKnown = model && isAlike(valuesOf(model), parameters[robot.id]);
+			const { name } = robot;
+			return isKnown ? t('floor.model', { name, runs: model.runs }) : t('floor.oldModel', { name });
+		});
+	});
 	/** Some step or trigger asks whether the robot is touched. */
 	const waitsForTouch = $derived(
 		player.run?.sensed.touched !== undefined ||
@@ -287,6 +302,7 @@
 	{/snippet}
 	{#snippet said()}
 		{#if isReckoned}<span><i class="dotted"></i>{t('floor.reckoned')}</span>{/if}
+		{#each modelled as words (words)}<span>{words}</span>{/each}
 		{#if bench.leaves.marks.length > 0}<span><i class="solid"></i>{t('floor.byHand')}</span>{/if}
 		{#if bench.leaves.opened.legs?.intended && !bench.leaves.opened.legs.off.includes('intended')}<span
 				><i class="dashed"></i>{t('floor.intended')}</span

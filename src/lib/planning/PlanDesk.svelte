@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The workbench: floor, trail and timeline around one plan. */
-	import { ChartLine, ChartScatter, Layers, ListOrdered, Ruler } from '@lucide/svelte';
+	import { Bot, ChartLine, ChartScatter, Layers, ListOrdered, Ruler } from '@lucide/svelte';
 	import { onMount, untrack } from 'svelte';
 	import type { Course } from '$core/course/course';
 	import { say, t } from '$lib/i18n';
@@ -128,6 +128,7 @@
 					{@render leaf('legs', ListOrdered)}
 					{@render leaf('attempts', Layers)}
 					{@render leaf('spread', ChartScatter)}
+					{@render leaf('model', Bot)}
 				{/if}
 				{#if bench.leaves.canBeMarked}{@render leaf('truth', Ruler)}{/if}
 			{/snippet}

@@ -4,6 +4,7 @@ import { courseSchema } from '$core/course/course';
 import { identifierSchema, nameSchema } from '$core/document';
 import { planSchema } from '$core/plan/plan';
 import { variations } from '$core/robots/robot';
+import { parametersSchema } from '$core/simulation/attempt-schema';
 import { touchesSchema } from '$core/simulation/touch';
 import { idSchema } from './answers';
 
@@ -19,6 +20,7 @@ export const attemptSeedSchema = z.strictObject({
 	courseMark: seedSchema.optional(),
 	variation: z.enum(variations),
 	seed: seedSchema,
+	parameters: parametersSchema.optional(),
 	touches: touchesSchema.optional(),
 	only: identifierSchema.optional(),
 	/** When it was, milliseconds since 1970. */

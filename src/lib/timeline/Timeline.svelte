@@ -83,7 +83,9 @@
 		>
 			{#if isMuted}<VolumeX size={18} />{:else}<Volume2 size={18} />{/if}
 		</button>
-		{@render leaves?.()}
+		{#if leaves}<div class="leaves" role="group" aria-label={t('timeline.leaves')}>
+				{@render leaves()}
+			</div>{/if}
 	</div>
 	{#if isCrew}
 		<div class="lane-names">
@@ -128,6 +130,30 @@
 	.speed select {
 		padding: 0 0.4rem;
 	}
+	.leaves {
+		display: flex;
+		gap: 0.25rem;
+	}
+	@media (pointer: fine) and (min-width: 721px) {
+		/* The track needs the room. */
+		.leaves {
+			gap: 0;
+		}
+		.leaves :global(.button) {
+			min-width: 0;
+			width: 2.3rem;
+			padding: 0;
+		}
+		.leaves :global(.button:not(:first-child)) {
+			margin-left: -1px;
+			border-top-left-radius: 0;
+			border-bottom-left-radius: 0;
+		}
+		.leaves :global(.button:not(:last-child)) {
+			border-top-right-radius: 0;
+			border-bottom-right-radius: 0;
+		}
+	}
 	.lane-names {
 		display: flex;
 		flex-direction: column;
@@ -171,6 +197,11 @@
 			padding: 0.3rem 0.75rem;
 		}
 		.controls {
+			flex-wrap: wrap;
+			justify-content: space-between;
+		}
+		.leaves {
+			flex: 1;
 			justify-content: space-between;
 		}
 		.lane-names {

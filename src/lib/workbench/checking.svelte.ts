@@ -22,9 +22,9 @@ export class Checking {
 	private async check(): Promise<void> {
 		// The first view does without it.
 		const { checkPlan } = await import('$core/checks');
-		const { plan, course, variation } = this.stand;
+		const { plan, course, variation, parameters } = this.stand;
 		this.problems = checkPlan(plan, { course });
-		const attempt = await rehearseQuietly({ plan, course, variation, seed: 1, limit });
+		const attempt = await rehearseQuietly({ plan, course, variation, parameters, seed: 1, limit });
 		const isCurrent = plan === this.stand.plan && course === this.stand.course;
 		if (attempt && isCurrent) this.problems = checkPlan(plan, { course, attempt });
 	}

@@ -1,6 +1,6 @@
 /**
  * What unfolds under the floor, one leaf at a time: an attempt over time, its legs, those that were
- * kept, how far many of them spread.
+ * kept, how far many of them spread, what a robot is like.
  */
 import { markOf } from '$core/course/mark';
 import type { Mark } from '$core/attempts/marks';
@@ -10,6 +10,7 @@ import type { AttemptFilter, AttemptList } from '$lib/attempts/attempt-list.svel
 import type { Made } from '$lib/desk/runs.svelte';
 import type { AttemptSeed } from '$lib/saving/protocol';
 import type { OpenedAttempt } from '$workers/attempt-shelf';
+import type { Modelling } from './modelling.svelte';
 import type { OverTime } from './over-time.svelte';
 import type { Refining } from './refining.svelte';
 import type { Spreading } from './spreading.svelte';
@@ -22,6 +23,7 @@ interface OpenedLeaves {
 	readonly legs: Refining;
 	readonly attempts: AttemptList;
 	readonly spread: Spreading;
+	readonly model: Modelling;
 	readonly truth: Truth;
 }
 
@@ -59,6 +61,10 @@ export class Leaves {
 		} else if (leaf === 'spread') {
 			const { Spreading } = await import('./spreading.svelte');
 			this.opened = { spread: new Spreading(bench) };
+		} else if (leaf === 'model') {
+			const { Modelling } = await import('./modelling.svelte');
+			this.opened = { model: new Modelling(bench) };
+			await this.takeOverRuns();
 		} else {
 			const { Refining } = await import('./refining.svelte');
 			const legs = new Refining(bench, bench.runs);

@@ -11,7 +11,7 @@ import type { SetValue } from '$core/interpreter/set-values';
 import { applyEdit, type Edit } from '$core/plan/edits';
 import { findStep } from '$core/plan/places';
 import { isTurn } from '$core/reasons/reason';
-import type { Attempt } from '$core/simulation/attempt';
+import { circumstancesOf, type Attempt, type Circumstances } from '$core/simulation/attempt';
 import type { Rehearsal } from '$core/simulation/simulate';
 import { rehearseGhost } from '$lib/desk/rehearser';
 import { trialPool, type TrialPool } from '$lib/desk/trial-pool';
@@ -107,9 +107,10 @@ export class Nudging {
 			for (let goal = this.goal; goal;) {
 				const { leg, knobs, bench } = this;
 				const { attempt } = bench.runs.player;
-				if (!leg || attempt?.source.type !== 'rehearsal') break;
-				const { variation, seed } = attempt.source;
-				const rehearsal = this.rehearsalOf(variation);
+				const circumstances = attempt && circumstancesOf(attempt);
+				if (!leg || !circumstances) break;
+				const { seed } = circumstances;
+				const rehearsal = this.rehearsalOf(circumstances);
 				const { stepId, robot } = leg.span;
 				const pull = { knobs, robot, leg: { stepId, round: leg.round }, goal, seed, from };
 				const found = await answer(nudge(pull), async (trials) => {
@@ -118,9 +119,8 @@ export class Nudging {
 				});
 				if (!this.goal) break;
 				this.found = from = found;
-				const { plan, course } = rehearsal;
-				const edited = planWith(plan, settingsOf(knobs, roundedValues(knobs, found.values)));
-				this.wanted = { plan: edited, course, variation, seed };
+				const set = settingsOf(knobs, roundedValues(knobs, found.values));
+				this.wanted = { ...rehearsal, plan: planWith(rehearsal.plan, set), seed };
 				if (!this.isDrawing) void this.draw();
 				if (goal === this.goal) return;
 				goal = this.goal;
@@ -144,16 +144,14 @@ export class Nudging {
 		}
 	}
 
-	private known: { plan: unknown; course: unknown; rehearsal: Rehearsed } | undefined;
+	private known: Rehearsed | undefined;
 	/** The same object for the same plan: workers know it again. */
-	private rehearsalOf(variation: Rehearsed['variation']): Rehearsed {
+	private rehearsalOf({ variation, parameters }: Circumstances): Rehearsed {
 		const { plan, course } = this.bench;
 		const { known } = this;
-		if (known?.plan === plan && known.course === course && known.rehearsal.variation === variation)
-			return known.rehearsal;
-		const rehearsal = { plan, course, variation };
-		this.known = { plan, course, rehearsal };
-		return rehearsal;
+		const isOfBench = known?.plan === plan && known.course === course;
+		const isSame = known?.variation === variation && known.parameters === parameters;
+		return isOfBench && isSame ? known : (this.known = { plan, course, variation, parameters });
 	}
 
 	/** Nothing was pulled after all. */
@@ -182,11 +180,7 @@ export class Nudging {
 	}
 }
 
-interface Rehearsed {
-	readonly plan: Workbench['plan'];
-	readonly course: Workbench['course'];
-	readonly variation: Workbench['variation'];
-}
+type Rehearsed = Omit<Rehearsal, 'seed'>;
 
 const opposites: Readonly<Record<string, string>> = {
 	forward: 'back',

@@ -4,7 +4,7 @@ import { shapeOf, type DrivenShape } from '$core/attempts/shape';
 import { helpersOffIn, type Helper } from '$core/helpers';
 import { reasonsIn, type Reason } from '$core/reasons';
 import { isBetter, mended, type LegMend } from '$core/reasons/mend';
-import type { Attempt } from '$core/simulation/attempt';
+import { circumstancesOf, type Attempt } from '$core/simulation/attempt';
 import { rehearseIdeally, tryOut } from '$lib/desk/rehearser';
 import { newId } from '$lib/saving/id';
 import type { Made, Runs } from '$lib/desk/runs.svelte';
@@ -93,13 +93,13 @@ export class Refining {
 		const { attempt, run } = this.runs.player;
 		const { course } = this.stand;
 		const isOff = this.off.includes('mends');
-		if (attempt?.source.type !== 'rehearsal' || !run || isOff) return;
-		const { variation, seed } = attempt.source;
+		const circumstances = attempt && circumstancesOf(attempt);
+		if (!circumstances || !run || isOff) return;
 		for (const leg of this.moving)
 			for (const { matter, mend } of this.reasons[legKey(leg)] ?? []) {
 				const plan = mend && mended(made.plan, mend, newId);
 				if (!plan || this.tries++ >= mostTries) continue;
-				const tried = await tryOut({ ...made, plan, course, variation, seed });
+				const tried = await tryOut({ ...made, plan, course, ...circumstances });
 				const intended =
 					tried && (await tryOut({ ...made, plan, course, variation: 'ideal', seed: 1 }));
 				if (this.asked !== made) return;

@@ -23,7 +23,9 @@ export class Spreading {
 	/** Those that are there. */
 	trials = $state.raw<readonly TrialSummary[]>([]);
 	isRunning = $state(false);
-	private made = $state.raw<Pick<Stand, 'plan' | 'course' | 'variation'> | null>(null);
+	private made = $state.raw<Pick<Stand, 'plan' | 'course' | 'variation' | 'parameters'> | null>(
+		null
+	);
 	private asked: Asked | null = null;
 
 	readonly isOff = $derived.by(() =>
@@ -36,7 +38,8 @@ export class Spreading {
 		if (!made) return false;
 		const isSame =
 			isAlike(made.plan.chains, stand.plan.chains) && isAlike(made.plan.robots, stand.plan.robots);
-		return !isSame || made.course !== stand.course || made.variation !== stand.variation;
+		const isOfSame = made.course === stand.course && made.parameters === stand.parameters;
+		return !isSame || !isOfSame || made.variation !== stand.variation;
 	});
 	/** Of the robot that comes first, those that scatter visibly, most first. */
 	readonly legs: readonly SpreadLeg[] = $derived.by(() =>
@@ -59,13 +62,13 @@ export class Spreading {
 	async start(): Promise<void> {
 		this.stop();
 		await this.stand.arrived;
-		const { plan, course, variation } = this.stand;
-		this.made = { plan, course, variation };
+		const { plan, course, variation, parameters } = this.stand;
+		this.made = { plan, course, variation, parameters };
 		this.trials = [];
 		if (this.isOff || variation === 'ideal') return;
 		this.isRunning = true;
 		let looked = 0;
-		const asked = this.pool.ask({ plan, course, variation }, seedsFrom(1, trialsOfSpread, true), {
+		const asked = this.pool.ask(this.made, seedsFrom(1, trialsOfSpread, true), {
 			onSome: (found) => {
 				const now = performance.now();
 				if (this.asked !== asked || now - looked < lookEvery) return;

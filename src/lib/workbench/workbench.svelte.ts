@@ -4,11 +4,13 @@
  */
 import { courseSchema, makeCourse, type Course } from '$core/course/course';
 import type { Edit } from '$core/plan/edits';
+import { valuesOf } from '$core/fitting/values-of';
 import { planHistory } from '$core/plan/history';
 import { planRobot, type Plan, type PlanRobot } from '$core/plan/plan';
 import type { Variation } from '$core/robots/robot';
 import { perLanguage, t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
+import { knownRobots } from '$lib/robots/known.svelte';
 import { hasRun, holdsRobots } from '$lib/robots/held';
 import type { LiveDesk } from '$lib/live/live-desk.svelte';
 import type { Person } from '$lib/saving/answers';
@@ -77,6 +79,15 @@ export class Workbench implements Stand {
 
 	readonly plan = $derived.by(() => this.desk.document);
 	readonly player = this.runs.player;
+	/** Of robots whose model was fitted, as long as that is used; an ideal one is as it is drawn. */
+	readonly parameters = $derived.by(() => {
+		if (this.variation === 'ideal') return undefined;
+		const known = this.plan.robots.flatMap((robot) => {
+			const { model, isUsed } = knownRobots.of(robot) ?? {};
+			return model && isUsed ? [[robot.id, valuesOf(model)] as const] : [];
+		});
+		return known.length > 0 ? Object.fromEntries(known) : undefined;
+	});
 	/** The robot whose figures are shown; the first one when it is gone. */
 	readonly robot = $derived.by(() => {
 		const [first, ...others] = this.plan.robots;
@@ -123,6 +134,7 @@ export class Workbench implements Stand {
 			this.useBench(unsent.bench);
 			if (this.courseId !== before) await this.fetchCourse();
 		}
+		void Promise.all(this.plan.robots.map((robot) => knownRobots.ask(robot)));
 		if (this.course !== openFloor()) await this.runs.restore();
 		if (holdsRobots()) void this.openLive();
 		if (hasRun(this.saver.id)) await this.showKept();

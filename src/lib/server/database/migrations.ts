@@ -215,11 +215,27 @@ const attempts: Migration = {
 	}
 };
 
+/** Fitted models of robots, as the documents that they are. */
+const robotModels: Migration = {
+	name: '0007-robot-models',
+	up: async ({ context }: MigrationParams<QueryInterface>) => {
+		await context.sequelize.query(`CREATE TABLE IF NOT EXISTS robotModels (
+			kind VARCHAR(40) NOT NULL,
+			nameKey VARCHAR(200) NOT NULL,
+			at VARCHAR(40) NOT NULL,
+			content TEXT NOT NULL,
+			PRIMARY KEY (kind, nameKey)
+		)`);
+	},
+	down: async ({ context }: MigrationParams<QueryInterface>) => context.dropTable('robotModels')
+};
+
 export const migrations: Migration[] = [
 	firstTables,
 	nameKeys,
 	listColumns,
 	versions,
 	facts,
-	attempts
+	attempts,
+	robotModels
 ];

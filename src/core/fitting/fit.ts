@@ -1,0 +1,188 @@
+/**
+ * What one robot is like: the parameters with which its model ends where a hand marked the robot, held
+ * back by how much such robots differ. What stays with the robot is the same in all of its runs, what is
+ * of the day is another in each.
+ * Source: K. Levenberg, Quart. Appl. Math. 2 (1944); D. Marquardt, SIAM J. Appl. Math. 11 (1963).
+ */
+import { levenbergMarquardt } from 'ml-levenberg-marquardt';
+import { inverse, Matrix } from 'ml-matrix';
+import { modelOf } from '../robots/models';
+import type { ParameterUnit, ParameterValues } from '../robots/parameter';
+import type { Variation } from '../robots/robot';
+import { RunFit, type MarkedRun } from './marked-run';
+import { unknownsOf, usual, valuesAt, type Unknown } from './unknowns';
+
+/** What was found of one parameter of the robot. */
+export interface FoundValue {
+	readonly name: string;
+	readonly unit: ParameterUnit;
+	readonly value: number;
+	/** Standard deviations: of what was found, and of such robots, among whom nobody has looked. */
+	readonly sigma: number;
+	readonly usualSigma: number;
+}
+
+export interface Fitted {
+	readonly found: readonly FoundValue[];
+	/** How the found values hang together: covariances, in the order of `found`. */
+	readonly covariance: readonly (readonly number[])[];
+	/** Metres by which the model is off at the marks of each run: as usual, and as found; null where no place was marked. */
+	readonly runs: readonly { readonly before: number | null; readonly after: number | null }[];
+}
+
+/** Steps of the search: it is as good as over by then. */
+const steps = 8;
+/** Standard deviations by which a parameter is changed to see what that does. */
+const nudge = 0.2;
+
+export interface Fitting {
+	readonly kind: string;
+	/** Of which robots this is one: how much they differ. */
+	readonly variation: Variation;
+	readonly runs: readonly MarkedRun[];
+}
+
+/**
+ * @param onProgress told the part that is done, 0 to 1
+ * @throws Error when there is no such kind
+ */
+export function fitRobot(
+	{ kind, variation, runs }: Fitting,
+	onProgress: (part: number) => void = () => {}
+): Fitted {
+	const list = modelOf(kind).parameters;
+	const unknowns = unknownsOf(list, variation);
+	const still = usual(list, variation, false);
+	const own = unknowns.filter(({ of }) => of === 'robot');
+	const ofDay = unknowns.filter(({ of }) => of === 'day');
+	const fits = runs.map((run) => new RunFit(run, list, variation));
+	const search = new Search(own, ofDay, fits, still, onProgress);
+	const at = search.find();
+	const covariance = search.covarianceAt(at);
+	const found = own.map(({ name, mean, sigma }, i) => ({
+		name,
+		unit: list[name]!.unit,
+		value: mean + sigma * at[i]!,
+		sigma: sigma * Math.sqrt(covariance.get(i, i)),
+		usualSigma: sigma
+	}));
+	return {
+		found,
+		covariance: own.map((a, i) => own.map((b, j) => a.sigma * b.sigma * covariance.get(i, j))),
+		runs: fits.map((run, index) => ({
+			before: run.away(still),
+			after: run.away(search.valuesOf(at, index))
+		}))
+	};
+}
+
+/**
+ * How well each run agrees with what is known of the robot: by how many standard deviations its worst
+ * figure is off, with the day as it fits best.
+ */
+export function agreement(
+	{ kind, variation, runs }: Fitting,
+	known: ParameterValues
+): readonly number[] {
+	const list = modelOf(kind).parameters;
+	const ofDay = unknownsOf(list, variation).filter(({ of }) => of === 'day');
+	const still = { ...usual(list, variation, false), ...known };
+	return runs.map((run) => {
+		const only = new RunFit(run, list, variation);
+		const search = new Search([], ofDay, [only], still);
+		const off = only.residuals(search.valuesOf(search.find(), 0));
+		return Math.max(...off.map(Math.abs));
+	});
+}
+
+/** Where residuals are least, over the robot's unknowns and then those of each day. */
+class Search {
+	private readonly size: number;
+	private readonly offsets: readonly number[];
+	private readonly rows: number;
+	private looked = 0;
+
+	constructor(
+		private readonly own: readonly Unknown[],
+		private readonly ofDay: readonly Unknown[],
+		private readonly fits: readonly RunFit[],
+		private readonly still: ParameterValues,
+		private readonly onProgress: (part: number) => void = () => {}
+	) {
+		this.size = own.length + fits.length * ofDay.length;
+		let rows = 0;
+		this.offsets = fits.map(({ figures }) => (rows += figures.length) - figures.length);
+		this.rows = rows;
+	}
+
+	valuesOf(at: readonly number[], run: number): ParameterValues {
+		const { own, ofDay, still } = this;
+		const from = own.length + run * ofDay.length;
+		return {
+			...still,
+			...valuesAt(own, (index) => at[index]!),
+			...valuesAt(ofDay, (index) => at[from + index]!)
+		};
+	}
+
+	/** Of all runs; then how far each unknown is from what is usual. */
+	private residuals(at: readonly number[]): readonly number[] {
+		const ofRuns = this.fits.flatMap((run, index) => run.residuals(this.valuesOf(at, index)));
+		return [...ofRuns, ...at];
+	}
+
+	/** How each residual changes with each unknown: those of a day only change its own run. */
+	private slopes(at: readonly number[]): Matrix {
+		const { own, ofDay, size, rows, fits, offsets } = this;
+		const slopes = Matrix.zeros(rows + size, size);
+		fits.forEach((run, index) => {
+			const from = own.length + index * ofDay.length;
+			const moved = [...own.keys(), ...ofDay.map((_, day) => from + day)];
+			const before = run.residuals(this.valuesOf(at, index));
+			for (const unknown of moved) {
+				const aside = at.map((value, i) => (i === unknown ? value + nudge : value));
+				run.residuals(this.valuesOf(aside, index)).forEach((after, row) => {
+					slopes.set(offsets[index]! + row, unknown, (after - before[row]!) / nudge);
+				});
+			}
+		});
+		for (let unknown = 0; unknown < size; unknown++) slopes.set(rows + unknown, unknown, 1);
+		this.looked += 1;
+		this.onProgress(Math.min(1, this.looked / (steps + 1)));
+		return slopes;
+	}
+
+	find(): readonly number[] {
+		const { own, ofDay, fits, size, rows } = this;
+		const ranges = [...own, ...fits.flatMap(() => ofDay)].map(({ range }) => range);
+		const x = Array.from({ length: rows + size }, (_, index) => index);
+		const { parameterValues } = levenbergMarquardt(
+			{ x, y: x.map(() => 0) },
+			(at) => {
+				const residuals = this.residuals(at);
+				return (index) => residuals[index]!;
+			},
+			{
+				initialValues: ranges.map(() => 0),
+				minValues: ranges.map(([least]) => least),
+				maxValues: ranges.map(([, most]) => most),
+				maxIterations: steps,
+				jacobianFunction: (at) => {
+					const slopes = this.slopes(at);
+					return (index) => slopes.getRow(index);
+				}
+			}
+		);
+		return parameterValues;
+	}
+
+	/** From how the residuals bend there. */
+	covarianceAt(at: readonly number[]): Matrix {
+		const slopes = this.slopes(at);
+		return inverse(slopes.transpose().mmul(slopes));
+	}
+}
+
+/** What it is like, for whoever rehearses: all that stays with the robot. */
+export const parametersOf = ({ found }: Pick<Fitted, 'found'>): ParameterValues =>
+	Object.fromEntries(found.map(({ name, value }) => [name, value]));

@@ -1,0 +1,131 @@
+/** One run of a robot of which a hand has marked where it really stood. */
+import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix';
+import type { Mark } from '../attempts/marks';
+import type { Course } from '../course/course';
+import type { Plan } from '../plan/plan';
+import type { Parameters, ParameterValues } from '../robots/parameter';
+import type { Variation } from '../robots/robot';
+import type { RecordedPose, TrialSummary } from '../simulation/attempt';
+import { prepare, trial, type Prepared } from '../simulation/simulate';
+import type { Touch } from '../simulation/touch';
+import { wrapAngle } from '../units/angles';
+import { usual } from './unknowns';
+
+export interface MarkedRun {
+	readonly plan: Plan;
+	readonly course: Course;
+	readonly touches?: readonly Touch[] | undefined;
+	/** Id in the plan of the robot that is looked at. */
+	readonly robot: string;
+	/** Those of that robot. */
+	readonly marks: readonly Mark[];
+}
+
+/** Trials that show how much of a place is left to chance. */
+const trialsOfChance = 40;
+
+/** One number that a hand marked. */
+interface Figure {
+	readonly mark: Mark;
+	readonly of: 'x' | 'y' | 'heading';
+	readonly value: number;
+	readonly sigma: number;
+}
+
+const squared = (value: number): number => value * value;
+
+/** No hand measures better. Metres, radians. */
+const known = (sigma: number): number => Math.max(sigma, 0.001);
+
+const figuresOf = (mark: Mark): Figure[] => {
+	const { at, heading, sigma, headingSigma } = mark;
+	const place: Figure[] = at
+		? [
+				{ mark, of: 'x', value: at[0], sigma: known(sigma) },
+				{ mark, of: 'y', value: at[1], sigma: known(sigma) }
+			]
+		: [];
+	if (heading === null) return place;
+	return [...place, { mark, of: 'heading', value: heading, sigma: known(headingSigma) }];
+};
+
+/** Where a trial has the robot at a mark; undefined where it never came that far. */
+function poseAt(found: TrialSummary, robot: string, { after }: Mark): RecordedPose | undefined {
+	const end = found.ends.find(({ id }) => id === robot);
+	if (!after) return end?.pose;
+	return end?.legs?.find(({ stepId, round }) => stepId === after.stepId && round === after.round)
+		?.to;
+}
+
+/** What a model says of one run, beside what was marked there. */
+export class RunFit {
+	readonly figures: readonly Figure[];
+	private readonly prepared: Prepared;
+	/** By how much chance puts each figure off on average, and what makes all of them as sure as each other. */
+	private readonly usualChance: { readonly mean: readonly number[]; readonly scale: Matrix };
+
+	constructor(
+		private readonly run: MarkedRun,
+		list: Parameters,
+		variation: Variation
+	) {
+		const { plan, course, touches, marks } = run;
+		this.figures = marks.flatMap(figuresOf);
+		// What is not given of other robots is drawn from their names.
+		const drawn = variation === 'worn' ? 'worn' : 'classroom';
+		this.prepared = prepare({ plan, course, touches, variation: drawn });
+		this.usualChance = this.chanceOf(list, variation);
+	}
+
+	/** By how much each figure is off where the model has this robot, metres and radians. */
+	private misses(values: ParameterValues, seed = 1): (number | undefined)[] {
+		const { robot } = this.run;
+		const found = trial(this.prepared, { seed, parameters: { [robot]: values }, hasLegs: true });
+		return this.figures.map(({ mark, of, value }) => {
+			const pose = poseAt(found, robot, mark);
+			if (!pose) return undefined;
+			return of === 'heading' ? wrapAngle(pose.heading - value) : pose[of] - value;
+		});
+	}
+
+	private chanceOf(list: Parameters, variation: Variation) {
+		const still = this.misses(usual(list, variation, false));
+		const apart = Array.from({ length: trialsOfChance }, (_, index) =>
+			this.misses(usual(list, variation, true), index + 1).map((miss, i) => {
+				const from = still[i];
+				if (miss === undefined || from === undefined) return 0;
+				return this.figures[i]!.of === 'heading' ? wrapAngle(miss - from) : miss - from;
+			})
+		);
+		const mean = this.figures.map(
+			(_, i) => apart.reduce((sum, each) => sum + each[i]!, 0) / apart.length
+		);
+		const size = this.figures.length;
+		const covariance = Matrix.zeros(size, size);
+		for (let i = 0; i < size; i++)
+			for (let j = 0; j < size; j++) {
+				const shared = apart.reduce((sum, a) => sum + (a[i]! - mean[i]!) * (a[j]! - mean[j]!), 0);
+				const byHand = i === j ? squared(this.figures[i]!.sigma) : 0;
+				covariance.set(i, j, shared / (apart.length - 1) + byHand);
+			}
+		const scale = inverse(new CholeskyDecomposition(covariance).lowerTriangularMatrix);
+		return { mean, scale };
+	}
+
+	/** The same in standard deviations, none of which says what another one does. */
+	residuals(values: ParameterValues): readonly number[] {
+		const { mean, scale } = this.usualChance;
+		const off = this.misses(values).map((miss, i) => (miss === undefined ? 0 : miss + mean[i]!));
+		return scale.mmul(Matrix.columnVector(off)).to1DArray();
+	}
+
+	/** Metres by which the model is off at its marks, root mean square; null where no place is marked. */
+	away(values: ParameterValues): number | null {
+		const misses = this.misses(values);
+		const squares = this.figures.flatMap(({ of }, i) =>
+			of === 'heading' ? [] : [squared(misses[i] ?? 0)]
+		);
+		if (squares.length === 0) return null;
+		return Math.sqrt((2 * squares.reduce((sum, one) => sum + one, 0)) / squares.length);
+	}
+}

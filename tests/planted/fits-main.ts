@@ -1,0 +1,31 @@
+/** `npm run fits`: how well fitted models foretell where robots of hidden character end. */
+import { degrees } from '../../src/core/units/angles';
+import { tryFits, type FitTried } from './fits';
+
+const median = (numbers: readonly number[]) =>
+	numbers.toSorted((a, b) => a - b)[Math.floor(numbers.length / 2)]!;
+
+const tried = tryFits(Number(process.argv[2] ?? 10));
+for (const kind of new Set(tried.map((each) => each.kind))) {
+	const own = tried.filter((each) => each.kind === kind);
+	const [metres, angle] = own[0]!.within;
+	const seconds = median(own.map(({ ms }) => ms)) / 1000;
+	console.log(`${kind}, fitted in ${seconds.toFixed(1)} s:`);
+	for (const of of ['five', 'hundreds'] as const) {
+		const isWithin = ({ after }: FitTried) =>
+			after[of][0] <= metres && degrees(after[of][1]) <= angle;
+		const said = (when: 'before' | 'after') => {
+			const [way, turn] = [0, 1].map((which) => median(own.map((each) => each[when][of][which]!)));
+			return `${(1000 * way!).toFixed(0)} mm and ${degrees(turn!).toFixed(1)}° ${when}`;
+		};
+		console.log(
+			`  against ${of}: ${own.filter(isWithin).length} of ${own.length} within ${metres * 1000} mm and ${angle}°;`,
+			`median ${said('before')}, ${said('after')}`
+		);
+	}
+}
+const off = tried.flatMap((each) => each.off);
+const held = off.filter((deviations) => Math.abs(deviations) <= 1.96).length;
+console.log(
+	`plus or minus (1.96 deviations) holds in ${((100 * held) / off.length).toFixed(0)} of 100`
+);
