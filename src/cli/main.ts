@@ -1,5 +1,6 @@
 /** The command: exit 0 when it ran, 2 for bad input with one line on standard error. */
-import { BadInput, mission } from './mission';
+import { BadInput } from './read';
+import { mission } from './mission';
 
 try {
 	console.log(await mission(process.argv.slice(2)));

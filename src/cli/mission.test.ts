@@ -6,7 +6,8 @@ import { describe, expect, it } from 'vitest';
 import index from '../../samples/index.json';
 import { writeDocument } from '../core/document';
 import { go, planOf, repeat, right } from '../core/testing/sample';
-import { BadInput, mission as command } from './mission';
+import { mission as command } from './mission';
+import { BadInput } from './read';
 
 const folder = mkdtempSync(join(tmpdir(), 'lantern-step-cli-'));
 const sample = (kind: 'plans' | 'courses', file: string) => `samples/${kind}/${file}.json`;
@@ -205,6 +206,16 @@ describe('mission nudge', () => {
 		const { now, advice } = JSON.parse(mission('advice', ...help, ...ferry).output);
 		expect(advice[0].arrivals.successes).toBeGreaterThan(now.successes + 20);
 		expect(advice[0].changes[0].what).toContain('Go slower');
+	});
+
+	it('tells what a robot makes of one move, by power', () => {
+		const words = ['measure', '--kind', 'skiff', '--move', 'goFor', '--variation', 'ideal'];
+		const { moves, line } = JSON.parse(mission(...words, '--powers', '20,40,80').output);
+		expect(moves.map(({ power }: { power: number }) => power)).toEqual([0.2, 0.4, 0.8]);
+		// Top speed of 0.5 m/s.
+		expect(line.slope).toBeCloseTo(0.5, 1);
+		expect(mission(...words, '--powers', '120').errors[0]).toContain('--powers');
+		expect(mission('measure', '--kind', 'rail', '--move', 'turn').errors[0]).toContain('--move');
 	});
 
 	it('says what was expected', async () => {

@@ -3,7 +3,8 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import * as fc from 'fast-check';
-import { BadInput, mission } from '../../src/cli/mission';
+import { mission } from '../../src/cli/mission';
+import { BadInput } from '../../src/cli/read';
 import { extremes } from './extremes';
 import { hostileText, unclear } from './texts';
 

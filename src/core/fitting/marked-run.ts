@@ -1,6 +1,6 @@
 /** One run of a robot of which a hand has marked where it really stood. */
 import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix';
-import type { Mark } from '../attempts/marks';
+import type { After, Mark } from '../attempts/marks';
 import type { Course } from '../course/course';
 import type { Plan } from '../plan/plan';
 import type { Parameters, ParameterValues } from '../robots/parameter';
@@ -8,7 +8,9 @@ import type { Variation } from '../robots/robot';
 import type { RecordedPose, TrialSummary } from '../simulation/attempt';
 import { prepare, trial, type Prepared } from '../simulation/simulate';
 import type { Touch } from '../simulation/touch';
-import { wrapAngle } from '../units/angles';
+import { headingOfBearing, wrapAngle } from '../units/angles';
+import type { StartPlace } from '../world/start-places';
+import { goneOf, type Measured } from './moves';
 import { usual } from './unknowns';
 
 export interface MarkedRun {
@@ -19,6 +21,10 @@ export interface MarkedRun {
 	readonly robot: string;
 	/** Those of that robot. */
 	readonly marks: readonly Mark[];
+	/** Its only move, measured by itself: metres from where it began, or radians to the left. */
+	readonly measured?: { readonly of: Measured; readonly value: number; readonly sigma: number };
+	/** 0 to 1 at Run, where that is known. */
+	readonly battery?: number | undefined;
 }
 
 /** Trials that show how much of a place is left to chance. */
@@ -26,8 +32,8 @@ const trialsOfChance = 40;
 
 /** One number that a hand marked. */
 interface Figure {
-	readonly mark: Mark;
-	readonly of: 'x' | 'y' | 'heading';
+	readonly after: After;
+	readonly of: 'x' | 'y' | 'heading' | Measured;
 	readonly value: number;
 	readonly sigma: number;
 }
@@ -37,20 +43,19 @@ const squared = (value: number): number => value * value;
 /** No hand measures better. Metres, radians. */
 const known = (sigma: number): number => Math.max(sigma, 0.001);
 
-const figuresOf = (mark: Mark): Figure[] => {
-	const { at, heading, sigma, headingSigma } = mark;
+const figuresOf = ({ after, at, heading, sigma, headingSigma }: Mark): Figure[] => {
 	const place: Figure[] = at
 		? [
-				{ mark, of: 'x', value: at[0], sigma: known(sigma) },
-				{ mark, of: 'y', value: at[1], sigma: known(sigma) }
+				{ after, of: 'x', value: at[0], sigma: known(sigma) },
+				{ after, of: 'y', value: at[1], sigma: known(sigma) }
 			]
 		: [];
 	if (heading === null) return place;
-	return [...place, { mark, of: 'heading', value: heading, sigma: known(headingSigma) }];
+	return [...place, { after, of: 'heading', value: heading, sigma: known(headingSigma) }];
 };
 
 /** Where a trial has the robot at a mark; undefined where it never came that far. */
-function poseAt(found: TrialSummary, robot: string, { after }: Mark): RecordedPose | undefined {
+function poseAt(found: TrialSummary, robot: string, after: After): RecordedPose | undefined {
 	const end = found.ends.find(({ id }) => id === robot);
 	if (!after) return end?.pose;
 	return end?.legs?.find(({ stepId, round }) => stepId === after.stepId && round === after.round)
@@ -61,6 +66,9 @@ function poseAt(found: TrialSummary, robot: string, { after }: Mark): RecordedPo
 export class RunFit {
 	readonly figures: readonly Figure[];
 	private readonly prepared: Prepared;
+	private readonly start: RecordedPose;
+	/** What was known of the day. */
+	private readonly known: ParameterValues;
 	/** By how much chance puts each figure off on average, and what makes all of them as sure as each other. */
 	private readonly usualChance: { readonly mean: readonly number[]; readonly scale: Matrix };
 
@@ -69,22 +77,32 @@ export class RunFit {
 		list: Parameters,
 		variation: Variation
 	) {
-		const { plan, course, touches, marks } = run;
-		this.figures = marks.flatMap(figuresOf);
+		const { plan, course, touches, marks, measured, battery, robot } = run;
+		const alone: Figure[] = measured ? [{ ...measured, after: null }] : [];
+		this.figures = [...marks.flatMap(figuresOf), ...alone];
 		// What is not given of other robots is drawn from their names.
 		const drawn = variation === 'worn' ? 'worn' : 'classroom';
 		this.prepared = prepare({ plan, course, touches, variation: drawn });
+		const [{ at, bearing }] = this.prepared.starts as [StartPlace];
+		this.start = { x: at[0], y: at[1], heading: headingOfBearing(bearing) };
+		const { settings } = plan.robots.find(({ id }) => id === robot)!;
+		// What its charger says is not all that is in it.
+		const isSaid = battery !== undefined && 'battery' in list && !('charge' in settings);
+		this.known = isSaid ? { battery } : {};
 		this.usualChance = this.chanceOf(list, variation);
 	}
 
 	/** By how much each figure is off where the model has this robot, metres and radians. */
 	private misses(values: ParameterValues, seed = 1): (number | undefined)[] {
 		const { robot } = this.run;
-		const found = trial(this.prepared, { seed, parameters: { [robot]: values }, hasLegs: true });
-		return this.figures.map(({ mark, of, value }) => {
-			const pose = poseAt(found, robot, mark);
+		const own = { ...values, ...this.known };
+		const found = trial(this.prepared, { seed, parameters: { [robot]: own }, hasLegs: true });
+		return this.figures.map(({ after, of, value }) => {
+			const pose = poseAt(found, robot, after);
 			if (!pose) return undefined;
-			return of === 'heading' ? wrapAngle(pose.heading - value) : pose[of] - value;
+			if (of === 'heading') return wrapAngle(pose.heading - value);
+			if (of === 'x' || of === 'y') return pose[of] - value;
+			return goneOf(of, this.start, pose) - value;
 		});
 	}
 
@@ -123,7 +141,7 @@ export class RunFit {
 	away(values: ParameterValues): number | null {
 		const misses = this.misses(values);
 		const squares = this.figures.flatMap(({ of }, i) =>
-			of === 'heading' ? [] : [squared(misses[i] ?? 0)]
+			of === 'x' || of === 'y' ? [squared(misses[i] ?? 0)] : []
 		);
 		if (squares.length === 0) return null;
 		return Math.sqrt((2 * squares.reduce((sum, one) => sum + one, 0)) / squares.length);

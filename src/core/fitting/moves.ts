@@ -9,6 +9,7 @@ import { likewise } from '../robots/instead';
 import { robotKindOf } from '../robots/kinds';
 import type { ParameterValues } from '../robots/parameter';
 import { missingOf } from '../robots/robot';
+import type { RecordedPose } from '../simulation/attempt';
 import { prepare, trial, type Prepared } from '../simulation/simulate';
 import { definitionOf, initialValues } from '../steps/catalogue';
 import { needsOf } from '../steps/definition';
@@ -29,7 +30,8 @@ export interface ReadyMove {
 /** Metres of floor to each side: no ready move goes further. */
 const room = 3;
 
-function floorFor(isOnRail: boolean): Course {
+/** With a rail, for what goes on one. */
+export function moveFloor(isOnRail: boolean): Course {
 	const empty = makeCourse({
 		name: 'floor',
 		size: { width: 2 * room, height: 2 * room },
@@ -94,26 +96,26 @@ export function readyMoves({
 		const others = likewise(kind, step);
 		return others.length > 0 ? others.map((other) => ({ ...other, id: step.id })) : undefined;
 	};
-	const flies = !missingOf(kind, needsOf(definitionOf('takeOff'), {}));
 	return moves.flatMap(({ steps, ...move }): ReadyMove[] => {
 		const all = steps.map(able);
 		if (!all.every((each) => each !== undefined)) return [];
-		const doing = all.flat();
-		const whole = flies ? [named('takeOff', {}), ...doing, named('land', {})] : doing;
-		const plan = makePlan({
-			name: move.name,
-			robots: [own],
-			chains: [
-				{
-					id: 'chain1',
-					trigger: named('whenRunPressed', {}),
-					steps: whole.map((step, index) => ({ ...step, id: `${step.kind}${index}` }))
-				}
-			]
-		});
-		return [{ ...move, plan, course: floorFor(kind.isOnRail === true) }];
+		const plan = movePlan(own, move.name, all.flat());
+		return [{ ...move, plan, course: moveFloor(kind.isOnRail === true) }];
 	});
 }
+
+/** Moves alone: what flies takes off before, and lands behind. */
+export function movePlan(robot: PlanRobot, name: string, doing: readonly Step[]): Plan {
+	const flies = !missingOf(robotKindOf(robot.kind), needsOf(definitionOf('takeOff'), {}));
+	const whole = flies ? [named('takeOff', {}), ...doing, named('land', {})] : doing;
+	const steps = whole.map((step, index) => ({ ...step, id: `${step.kind}${index}` }));
+	const chain = { id: 'chain1', trigger: named('whenRunPressed', {}), steps };
+	return makePlan({ name, robots: [robot], chains: [chain] });
+}
+
+/** How far it is from where it began, or how far it has turned: more than once around counts. */
+export const goneOf = (of: Measured, from: RecordedPose, to: RecordedPose): number =>
+	of === 'turn' ? to.heading - from.heading : exact.lengthOf(to.x - from.x, to.y - from.y);
 
 /** What a model makes of a ready move. */
 export class MoveTrial {
@@ -128,10 +130,7 @@ export class MoveTrial {
 	figure(values: ParameterValues, seed = 1): number {
 		const { of, course } = this.move;
 		const [end] = trial(this.prepared, { seed, parameters: { robot1: values } }).ends;
-		const { x, y, heading } = end!.pose;
-		const [start] = course.starts;
-		// Turned more than once: headings are not wrapped.
-		if (of === 'turn') return heading - quarter;
-		return exact.lengthOf(x - start!.at[0], y - start!.at[1]);
+		const [{ at }] = course.starts as [Course['starts'][number]];
+		return goneOf(of, { x: at[0], y: at[1], heading: quarter }, end!.pose);
 	}
 }

@@ -104,11 +104,12 @@ export class Runs {
 	/**
 	 * A run on robots begins: what it tells takes the place of what was shown.
 	 * @param id of the run; null for one that its robot makes by itself, and keeps
+	 * @param plan that it runs
 	 */
-	beginLive(id: string | null = null): void {
+	beginLive(id: string | null = null, plan = this.stand.plan): void {
 		stopRehearsing();
 		this.previous = this.player.attempt;
-		this.made = { plan: this.stand.plan };
+		this.made = { plan };
 		this.hasCourseChanged = this.isOlderModel = false;
 		this.latest = null;
 		this.id = id;

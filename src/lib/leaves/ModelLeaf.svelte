@@ -12,11 +12,15 @@
 	import type { Modelling } from '$lib/workbench/modelling.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import HelpersOff from './HelpersOff.svelte';
+	import { Measuring } from '$lib/workbench/measuring.svelte';
+	import { untrack } from 'svelte';
+	import MeasureMoves from './MeasureMoves.svelte';
 	import Leaf from './Leaf.svelte';
 
 	let { bench, modelling }: { bench: Workbench; modelling: Modelling } = $props();
 
 	const { known, rows, found, progress } = $derived(modelling);
+	const measuring = untrack(() => new Measuring(bench));
 	const name = $derived(bench.robot.name);
 	const length = (metres: number) => showNumber('length', Math.round(metres * 1000) / 1000);
 	const angle = (radians: number) => showNumber('angle', Math.round(degrees(radians) * 10) / 10);
@@ -66,7 +70,7 @@
 		{:else}
 			<button
 				class="button button-main"
-				disabled={rows.length === 0}
+				disabled={rows.length + measuring.measures.length === 0}
 				onclick={() => void modelling.findOut()}><Wand2 size={17} />{t('model.findOut')}</button
 			>
 		{/if}
@@ -79,7 +83,7 @@
 {#snippet all()}
 	<p class="said" role="status">
 		{#if known}
-			<strong>{t('model.from', { name, runs: known.model.runs })}</strong>
+			<strong>{t('model.from', { name, runs: known.model.runs, moves: known.model.moves })}</strong>
 			{t(
 				bench.variation === 'ideal'
 					? 'model.ideal'
@@ -128,6 +132,7 @@
 			>
 		{/if}
 	</div>
+	<MeasureMoves {measuring} />
 	<div class="sides">
 		<section>
 			<h3>{t('model.runs')}</h3>

@@ -200,6 +200,19 @@ export class LiveDesk {
 		if (isThere === undefined) bench.voice.announce(t('live.cannotBegin'));
 	}
 
+	/** Runs one move where the robot stands. @returns whether it began; else who could do it is asked for */
+	async runAlone(plan: Plan): Promise<boolean> {
+		const { shown } = this;
+		const id = shown?.robot?.id;
+		if (!id || this.isRunning) {
+			this.isAsked = !id;
+			return false;
+		}
+		const [first] = plan.robots;
+		const own = { ...first!, ...shown.wanted, id: first!.id };
+		return this.launch({ ...plan, robots: [own] }, [id], {});
+	}
+
 	/** @returns false when one of the robots is not there */
 	launch(plan: Plan, ids: readonly string[], more: Partial<RunRequest>): Promise<boolean> {
 		const { bench } = this;
@@ -207,7 +220,7 @@ export class LiveDesk {
 		this.record = new LiveRecord();
 		this.isRunning = true;
 		const run = { id: newId(), planId: bench.saver.id, courseId, at: Date.now(), plan, course };
-		bench.runs.beginLive(run.id);
+		bench.runs.beginLive(run.id, plan);
 		return robots.run({ ...run, robots: [...ids], ...more }, (news) => this.hear(news));
 	}
 

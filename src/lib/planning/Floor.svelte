@@ -86,9 +86,10 @@
 		const used = bench.plan.robots.filter(({ id }) => parameters[id]);
 		return used.map((robot) => {
 			const { model } = knownRobots.of(robot) ?? {};
-			const isKnown = model && isAlike(valuesOf(model), parameters[robot.id]);
 			const { name } = robot;
-			return isKnown ? t('floor.model', { name, runs: model.runs }) : t('floor.oldModel', { name });
+			return model && isAlike(valuesOf(model), parameters[robot.id])
+				? t('floor.model', { name, runs: model.runs, moves: model.moves })
+				: t('floor.oldModel', { name });
 		});
 	});
 	/** Some step or trigger asks whether the robot is touched. */

@@ -2,6 +2,7 @@
  * What is known of robots: fitted models, by kind and name. They lie on this device, and on the server for
  * everybody who has that robot; the newer one counts.
  */
+import type { Measure } from '$core/fitting/line';
 import type { RobotModelDocument } from '$core/fitting/robot-model';
 import type { NamedRobot } from '$core/robots/robot-document';
 import { request } from '$lib/saving/send';
@@ -16,6 +17,7 @@ export interface KnownRobot {
 }
 
 const key = 'lantern-step.models';
+const measuresKey = 'lantern-step.measures';
 const keyOf = ({ kind, name }: Named): string => `${kind} ${name}`;
 
 const pathOf = ({ kind, name }: Named): string =>
@@ -30,8 +32,28 @@ function load(): Record<string, KnownRobot> {
 	}
 }
 
+function loadMeasures(): Record<string, readonly Measure[]> {
+	try {
+		return JSON.parse(stored(measuresKey) ?? '{}') as Record<string, readonly Measure[]>;
+	} catch {
+		// Not ours either.
+		return {};
+	}
+}
+
 class KnownRobots {
 	private all = $state.raw(load());
+	private measures = $state.raw(loadMeasures());
+
+	/** Moves of it that were measured by themselves. */
+	measuresOf(robot: Named): readonly Measure[] {
+		return this.measures[keyOf(robot)] ?? [];
+	}
+
+	setMeasures(robot: Named, measures: readonly Measure[]): void {
+		this.measures = { ...this.measures, [keyOf(robot)]: measures };
+		store(measuresKey, JSON.stringify(this.measures));
+	}
 
 	of(robot: Named): KnownRobot | undefined {
 		return this.all[keyOf(robot)];

@@ -3,6 +3,8 @@
 	import type { Step } from '$core/plan/plan';
 	import { isExpression } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
+	import { showRealSpeed } from '$lib/words/format';
+	import { reader } from '$lib/words/reader.svelte';
 	import { showValue, valueName } from '$lib/words/values';
 	import { slotOfKind } from '$lib/words/step-words';
 
@@ -26,6 +28,15 @@
 	const definition = $derived(slotOfKind(step.kind, name));
 	const value = $derived(step.values[name] ?? definition.initial);
 	const shown = $derived(showValue(step.kind, name, definition, value));
+	/** What a power comes to, where that was measured. */
+	const measured = $derived(
+		definition.type === 'number' &&
+			definition.quantity === 'power' &&
+			typeof value === 'number' &&
+			reader.line()
+			? showRealSpeed(value)
+			: undefined
+	);
 	const label = $derived(t('value.change', { name: valueName(step.kind, name), value: shown }));
 </script>
 
@@ -36,6 +47,7 @@
 	class:big={isBig}
 	{tabindex}
 	aria-label={label}
+	title={measured}
 	data-chip={name}
 	onclick={(event) => onopen(name, event.currentTarget)}
 >

@@ -20,7 +20,7 @@
 	import NumberEditor from './NumberEditor.svelte';
 	import TextEditor from './TextEditor.svelte';
 	import { readExpression } from '$lib/words/expression-words';
-	import { showSpeed } from '$lib/words/format';
+	import { showRealSpeed } from '$lib/words/format';
 	import { showValue, valueName } from '$lib/words/values';
 
 	let {
@@ -59,8 +59,8 @@
 		const chain = chainNow();
 		return [...(chain ? inputsOf(chain) : []), ...variableTypes(bench.plan).keys()];
 	});
-	/** cm/s with a full battery, of the robot the plan is for. */
-	const realSpeed = $derived(showSpeed(Number(value)));
+	/** cm/s as it was measured, or else with a full battery, of the robot the plan is for. */
+	const realSpeed = $derived(showRealSpeed(Number(value)));
 
 	function set(next: Value) {
 		const now = findStep(bench.plan, id);
@@ -133,7 +133,7 @@
 			{onclose}
 		/>
 		{#if definition.quantity === 'power' && preferences.speeds === 'percent'}
-			<p class="hint">{t('value.realSpeed', { speed: realSpeed })}</p>
+			<p class="hint">{realSpeed}</p>
 		{/if}
 	{:else if definition.type === 'choice'}
 		<ChoiceEditor

@@ -3,7 +3,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 import type { Quantity } from '$core/steps/definition';
 import { preferences } from '$lib/preferences.svelte';
 import { reader } from './reader.svelte';
-import { readFor, showNumber, toShown, toStored } from './format';
+import { readFor, showNumber, showRealSpeed, showSpeed, toShown, toStored } from './format';
 
 const quantities: Quantity[] = [
 	...(['length', 'ratio', 'power', 'angle', 'duration', 'count', 'number', 'frequency'] as const)
@@ -13,6 +13,7 @@ describe('a number in the units of its reader', () => {
 	afterEach(() => {
 		preferences.choose({ lengths: 'cm', speeds: 'percent' });
 		reader.topSpeed = 0.5;
+		reader.line = () => undefined;
 	});
 
 	it.each(quantities)('of a %s: what is shown is stored as what shows the same', (quantity) => {
@@ -40,5 +41,16 @@ describe('a number in the units of its reader', () => {
 		expect(showNumber('power', 0.5)).toBe('25 cm/s');
 		reader.topSpeed = 0.2;
 		expect(showNumber('power', 0.5)).toBe('10 cm/s');
+		expect(showRealSpeed(0.5)).toBe('About 10 cm/s with a full battery');
+	});
+
+	it('goes by what was measured of the robot, and says so', () => {
+		preferences.choose({ speeds: 'perSecond' });
+		// 0.4 m/s for full power more, and a tenth of it moves nothing.
+		reader.line = () => ({ slope: 0.4, offset: -0.04 });
+		expect(showNumber('power', 0.5)).toBe('16 cm/s');
+		expect(toStored('power', 16)).toBeCloseTo(0.5, 9);
+		expect(showRealSpeed(0.05)).toBe('About 0 cm/s, measured');
+		expect(showSpeed(0.5)).toBe('25 cm/s');
 	});
 });

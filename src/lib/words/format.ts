@@ -10,6 +10,8 @@ interface Shown {
 	readonly unit: string;
 	/** Shown units in one unit of the document. */
 	readonly factor: number;
+	/** Shown units at none. */
+	readonly offset?: number;
 	readonly digits: number;
 }
 
@@ -24,11 +26,20 @@ const shown: Record<Quantity, Shown> = {
 	frequency: { unit: 'frequency', factor: 1, digits: 1 }
 };
 
-/** A part of the top speed, as it really is. */
-const perSecond = (): Shown =>
+/** A part of the top speed, as it is drawn. */
+const asDrawn = (): Shown =>
 	preferences.lengths === 'inch'
 		? { unit: 'inchps', factor: reader.topSpeed / 0.0254, digits: 1 }
 		: { unit: 'cmps', factor: reader.topSpeed * 100, digits: 1 };
+
+/** As it was measured, where it was. */
+function perSecond(): Shown {
+	const drawn = asDrawn();
+	const line = reader.line();
+	if (!line) return drawn;
+	const inUnits = drawn.factor / reader.topSpeed;
+	return { ...drawn, factor: line.slope * inUnits, offset: line.offset * inUnits };
+}
 
 function shownAs(quantity: Quantity): Shown {
 	if (quantity === 'length' && preferences.lengths === 'inch') {
@@ -40,19 +51,22 @@ function shownAs(quantity: Quantity): Shown {
 const tidy = (number: number): number => Number(number.toPrecision(12));
 
 export function toShown(quantity: Quantity, value: number): number {
-	const { factor, digits } = shownAs(quantity);
-	return tidy(Number((value * factor).toFixed(digits)));
+	const { factor, offset = 0, digits } = shownAs(quantity);
+	return tidy(Number((value * factor + offset).toFixed(digits)));
 }
 
-export const toStored = (quantity: Quantity, value: number): number =>
-	tidy(value / shownAs(quantity).factor);
+export function toStored(quantity: Quantity, value: number): number {
+	const { factor, offset = 0 } = shownAs(quantity);
+	return tidy((value - offset) / factor);
+}
 
 export const unitOf = (quantity: Quantity): string => t(`unit.${shownAs(quantity).unit}`);
 
 /** Range and increment in shown units. */
 export function shownRange({ quantity, minimum, maximum, increment }: NumberDefinition) {
-	const { factor, digits, unit } = shownAs(quantity);
-	const round = (number: number) => tidy(Number((number * factor).toFixed(Math.max(digits, 2))));
+	const { factor, offset = 0, digits, unit } = shownAs(quantity);
+	const round = (number: number) =>
+		tidy(Number((number * factor + offset).toFixed(Math.max(digits, 2))));
 	const isOwnUnit = unit === shown[quantity].unit;
 	return {
 		minimum: round(minimum),
@@ -80,10 +94,17 @@ export function colourName(colour: string): string {
 export const showNumber = (quantity: Quantity, value: number): string =>
 	t(`value.${shownAs(quantity).unit}`, { value: toShown(quantity, value) });
 
-/** @param power a part of the top speed */
-export function showSpeed(power: number): string {
-	const { unit, factor } = perSecond();
-	return t(`value.${unit}`, { value: power * factor });
+/** @param part of the top speed, that a robot has */
+export function showSpeed(part: number): string {
+	const { unit, factor } = asDrawn();
+	return t(`value.${unit}`, { value: part * factor });
+}
+
+/** What a power comes to, and whether that was measured. @param power a part of the top speed, that is told */
+export function showRealSpeed(power: number): string {
+	const { unit, factor, offset } = perSecond();
+	const speed = t(`value.${unit}`, { value: Math.max(0, power * factor + (offset ?? 0)) });
+	return t(offset === undefined ? 'value.realSpeed' : 'value.measuredSpeed', { speed });
 }
 
 /** A number as `readNumber`; for a pitch, the name of a note does as well: "A4", "c#5", "G". */

@@ -2,6 +2,7 @@
 import { proxy, wrap } from 'comlink';
 import type { ListedAttempt } from '$core/attempts/kept';
 import type { Fitting } from '$core/fitting/fit';
+import { runOf } from '$core/fitting/measure';
 import type { MarkedRun } from '$core/fitting/marked-run';
 import { robotModel, robotModelFormat } from '$core/fitting/robot-model';
 import { valuesOf } from '$core/fitting/values-of';
@@ -91,26 +92,29 @@ export class Modelling {
 			if (!own || !opened.ok) continue;
 			const { plan, course } = opened.value;
 			const ofOwn = marks.filter(({ robot }) => robot === own.id);
-			runs.push({ plan, course, touches, robot: own.id, marks: ofOwn });
+			const battery = own.battery ?? undefined;
+			runs.push({ plan, course, touches, robot: own.id, marks: ofOwn, battery });
 		}
 		return { kind, variation: this.variation, runs };
 	}
 
-	/** From all of its runs; what is found is used from then on. */
+	/** From all of its runs and measures; what is found is used from then on. */
 	async findOut(): Promise<void> {
 		this.stop();
 		const { robot, plan, course } = this.stand;
 		const finder = (this.finder = this.startFinder());
 		this.progress = 0;
 		try {
-			const fitting = await this.fitting(this.rows);
+			const ofRuns = await this.fitting(this.rows);
+			const moves = knownRobots.measuresOf(robot).map((measure) => runOf(robot, measure));
+			const fitting = { ...ofRuns, runs: [...ofRuns.runs, ...moves] };
 			const found = await finder.find(fitting, { plan, course, robot }, (part) => {
 				if (this.finder === finder) this.progress = part;
 			});
 			if (this.finder !== finder) return;
 			this.found = found;
 			this.disagreeing = [];
-			const from = { at: found.at, runs: fitting.runs.length, moves: 0 };
+			const from = { at: found.at, runs: ofRuns.runs.length, moves: moves.length };
 			const isOnServer = await knownRobots.put(robotModel(robot, found.fitted, from));
 			this.news = t(isOnServer ? 'model.kept' : 'model.keptHere', { name: robot.name });
 		} finally {

@@ -4,6 +4,7 @@
  */
 import { courseSchema, makeCourse, type Course } from '$core/course/course';
 import type { Edit } from '$core/plan/edits';
+import { lineOf } from '$core/fitting/line';
 import { valuesOf } from '$core/fitting/values-of';
 import { planHistory } from '$core/plan/history';
 import { planRobot, type Plan, type PlanRobot } from '$core/plan/plan';
@@ -110,6 +111,7 @@ export class Workbench implements Stand {
 		});
 		this.saver = new Saver(opened.id, opened.revision);
 		this.useBench(opened.bench);
+		reader.line = () => lineOf(knownRobots.measuresOf(this.robot), false);
 		this.changed();
 	}
 
@@ -162,6 +164,7 @@ export class Workbench implements Stand {
 	}
 
 	dispose(): void {
+		reader.line = () => undefined;
 		this.live?.dispose();
 		this.checking.dispose();
 		this.saver.dispose();

@@ -1,0 +1,76 @@
+/** Moves that were measured by themselves, and what they tell of speeds. */
+
+/** Kinds of step that are measured, and which of their values says how much. */
+export const amounts = {
+	go: 'distance',
+	goFor: 'duration',
+	turn: 'angle',
+	turnFor: 'duration'
+} as const;
+export type MeasuredKind = keyof typeof amounts;
+export const measuredKinds = Object.keys(amounts) as MeasuredKind[];
+
+export interface Measure {
+	readonly kind: MeasuredKind;
+	/** A part of the top speed; null where its step has none. */
+	readonly speed: number | null;
+	/** Metres, seconds or degrees that it was told. */
+	readonly amount: number;
+	/** Metres that it went, or degrees that it turned. */
+	readonly value: number;
+	/** 0 to 1 as it was then; null where nobody knows. */
+	readonly battery: number | null;
+	/** Milliseconds since 1970. */
+	readonly at: number;
+}
+
+export const isOfTurn = ({ kind }: Pick<Measure, 'kind'>): boolean => kind.startsWith('turn');
+/** What was told is a time: so it tells a speed. */
+export const isByTime = ({ kind }: Pick<Measure, 'kind'>): boolean => kind.endsWith('For');
+
+/** How fast it is by power: metres or degrees a second. */
+export interface SpeedLine {
+	/** For each part of the top speed, and at none. */
+	readonly slope: number;
+	readonly offset: number;
+	/** Part of the top speed below which it does not move. */
+	readonly deadZone: number;
+	/** Standard deviation of a measured speed about the line; null where two points make it. */
+	readonly scatter: number | null;
+	/** Least and greatest power, and battery, that were measured. */
+	readonly powers: readonly [number, number];
+	readonly batteries: readonly [number, number] | null;
+	readonly points: readonly { readonly power: number; readonly speed: number }[];
+}
+
+/** Through what was measured by time at two powers or more; undefined of fewer. */
+export function lineOf(measures: readonly Measure[], ofTurn: boolean): SpeedLine | undefined {
+	const own = measures.filter((each) => isByTime(each) && isOfTurn(each) === ofTurn);
+	const points = own.flatMap(({ speed, value, amount }) =>
+		speed === null || !(amount > 0) ? [] : [{ power: speed, speed: value / amount }]
+	);
+	const powers = points.map(({ power }) => power);
+	if (new Set(powers).size < 2) return undefined;
+	const mean = (numbers: readonly number[]) =>
+		numbers.reduce((sum, each) => sum + each, 0) / numbers.length;
+	const [middle, speed] = [mean(powers), mean(points.map((each) => each.speed))];
+	const across = points.reduce(
+		(sum, each) => sum + (each.power - middle) * (each.speed - speed),
+		0
+	);
+	const spread = powers.reduce((sum, power) => sum + (power - middle) * (power - middle), 0);
+	const slope = across / spread;
+	const offset = speed - slope * middle;
+	const off = points.reduce((sum, each) => {
+		const miss = each.speed - offset - slope * each.power;
+		return sum + miss * miss;
+	}, 0);
+	const batteries = own.flatMap(({ battery }) => battery ?? []);
+	return {
+		...{ slope, offset, points },
+		deadZone: slope > 0 ? Math.max(0, -offset / slope) : 0,
+		scatter: points.length > 2 ? Math.sqrt(off / (points.length - 2)) : null,
+		powers: [Math.min(...powers), Math.max(...powers)],
+		batteries: batteries.length > 0 ? [Math.min(...batteries), Math.max(...batteries)] : null
+	};
+}

@@ -1,0 +1,92 @@
+import { describe, expect, it } from 'vitest';
+import { planSchema } from '../plan/plan';
+import { robotKinds } from '../robots/kinds';
+import { modelOf } from '../robots/models';
+import { sampleRobot } from '../robots/robot-document';
+import { simulate } from '../simulation/simulate';
+import { planRobot } from '../plan/plan';
+import { fitRobot } from './fit';
+import { lineOf, type Measure } from './line';
+import { figureIn, kindsFor, planOfMeasure, runOf } from './measure';
+import { moveFloor } from './moves';
+import { usual } from './unknowns';
+
+const skiff = planRobot(sampleRobot(robotKinds.find(({ kind }) => kind === 'skiff')!));
+const measure = (more: Partial<Measure>): Measure => ({
+	...{ kind: 'goFor', speed: 0.5, amount: 2, value: 0.4, battery: null, at: 1 },
+	...more
+});
+
+describe('the line through what was measured', () => {
+	it('needs two powers, and goes through both', () => {
+		const [slow, fast] = [
+			measure({ speed: 0.2, value: 0.12 }),
+			measure({ speed: 0.6, value: 0.52 })
+		];
+		expect(lineOf([slow, slow], false)).toBeUndefined();
+		const line = lineOf([slow, fast, measure({ kind: 'turnFor', speed: 0.3 })], false)!;
+		// (0.26 - 0.06) m/s for 40 % more; 0.06 m/s at 20 %.
+		expect(line.slope).toBeCloseTo(0.5, 9);
+		expect(line.offset).toBeCloseTo(-0.04, 9);
+		expect(line.deadZone).toBeCloseTo(0.08, 9);
+		expect(line).toMatchObject({ scatter: null, powers: [0.2, 0.6], batteries: null });
+	});
+
+	it('says how far measures lie about it, and at which battery', () => {
+		const off = [0.01, -0.02, 0.01];
+		const points = [0.2, 0.4, 0.6].map((speed, i) =>
+			measure({ speed, amount: 1, value: 0.5 * speed + off[i]!, battery: 0.9 - 0.1 * i })
+		);
+		const line = lineOf(points, false)!;
+		expect(line.slope).toBeCloseTo(0.5, 9);
+		// Three points leave one figure: the root of the squares.
+		expect(line.scatter).toBeCloseTo(Math.sqrt(0.0006), 9);
+		expect(line.batteries).toEqual([0.7, 0.9]);
+	});
+});
+
+it.each(robotKinds.map((kind) => [kind.kind, kind] as const))(
+	'each move that a %s can make alone is a plan, and moves it',
+	(_, robotKind) => {
+		const robot = planRobot(sampleRobot(robotKind));
+		const kinds = kindsFor(robot);
+		expect(kinds.length).toBeGreaterThan(0);
+		for (const each of kinds) {
+			const told = {
+				kind: each,
+				speed: each === 'turn' ? null : 0.5,
+				amount: each === 'turn' ? 90 : 1
+			};
+			const plan = planOfMeasure(robot, told);
+			expect(planSchema.safeParse(plan).success).toBe(true);
+			const course = moveFloor(robotKind.isOnRail === true);
+			const did = figureIn(simulate({ plan, course, variation: 'ideal', seed: 1 }), each);
+			expect(did, each).toBeGreaterThan(0.05);
+			if (each === 'turn') expect(did).toBeCloseTo(90, -0.5);
+		}
+	}
+);
+
+it('a robot is found out from what was measured of its moves', () => {
+	const list = modelOf('skiff').parameters;
+	const like = { ...usual(list, 'classroom', false), battery: 0.8, topSpeed: 0.46 };
+	const own = { ...skiff, id: 'robot1' };
+	const runs = [0.3, 0.9, 1].map((speed) => {
+		const told = { kind: 'goFor', speed, amount: 2 } as const;
+		const attempt = simulate({
+			...{
+				plan: planOfMeasure(own, told),
+				course: moveFloor(false),
+				variation: 'classroom',
+				seed: 1
+			},
+			parameters: { robot1: like }
+		});
+		return runOf(skiff, measure({ ...told, value: figureIn(attempt, 'goFor'), battery: 0.8 }));
+	});
+	const fitted = fitRobot({ kind: 'skiff', variation: 'classroom', runs });
+	const top = fitted.found.find(({ name }) => name === 'topSpeed')!;
+	expect(top.value).toBeLessThan(0.49);
+	expect(Math.abs(top.value - 0.46)).toBeLessThan(2 * top.sigma);
+	expect(fitted.runs.every(({ before }) => before === null)).toBe(true);
+});
