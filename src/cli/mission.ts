@@ -1,5 +1,5 @@
 /** The mission runner: rehearses and checks plans from files, with no server and no database. */
-import { join } from 'node:path';
+import { join, parse as parsePath } from 'node:path';
 import { attemptDocument } from '../core/attempts/attempt-document';
 import { csvOf, traceTable } from '../core/attempts/csv';
 import { legsIn, type Leg } from '../core/attempts/legs';
