@@ -131,6 +131,13 @@ test('attempts are kept, named, pinned, sent to a file and had again', async ({
 	await leaf.getByLabel('Which of them').selectOption({ label: 'All of them' });
 	await rows.nth(0).getByRole('button', { name: 'Lay it over the floor' }).click();
 	await expect(page.getByTestId('laid')).toHaveText('A');
+	await leaf.getByRole('button', { name: 'Compare A with the floor' }).click();
+	const beside = leaf.getByRole('region', { name: 'A beside the one on the floor' });
+	await expect(beside).toContainText('Their plans say the same.');
+	await beside.getByRole('button', { name: 'How often does each arrive?' }).click();
+	await expect(beside.getByRole('row', { name: 'how often it arrives' })).toContainText('of 100');
+	expect(await violations(page)).toEqual([]);
+	await beside.getByRole('button', { name: 'Close the comparison' }).click();
 	await rows.nth(0).getByRole('button', { name: 'Take it off the floor' }).click();
 	await expect(page.getByTestId('laid')).toHaveCount(0);
 	const shown = leaf.locator('[aria-current=true]');

@@ -208,6 +208,24 @@ describe('mission nudge', () => {
 		expect(advice[0].changes[0].what).toContain('Go slower');
 	});
 
+	it('sets one attempt beside another', () => {
+		const kept = [90, 60].map((angle) => {
+			const plan = file(`${angle}.json`, writeDocument(planOf([go(0.5), right(angle), go(0.3)])));
+			const attempt = join(folder, `attempt ${angle}.json`);
+			const course = sample('courses', 'open-quay');
+			mission('attempt', '--plan', plan, '--course', course, '--attempt', attempt);
+			return attempt;
+		}) as [string, string];
+		const { parting, legs, totals } = JSON.parse(
+			mission('compare', '--attempt', kept[0], '--with', kept[1]).output
+		);
+		// Past the straight, somewhere in what follows the turn.
+		expect(parting.time).toBeGreaterThan(2);
+		expect(legs.length).toBeGreaterThanOrEqual(3);
+		expect(totals[0].steps).toBe(3);
+		expect(mission('compare', '--attempt', kept[0]).errors[0]).toContain('--with FILE');
+	});
+
 	it('tells what a robot makes of one move, by power', () => {
 		const words = ['measure', '--kind', 'skiff', '--move', 'goFor', '--variation', 'ideal'];
 		const { moves, line } = JSON.parse(mission(...words, '--powers', '20,40,80').output);

@@ -34,7 +34,7 @@ import {
 	chooseVariation,
 	wholeNumber
 } from './read';
-import { nudged, measured, fitted, advised } from './tuning';
+import { nudged, measured, compared, fitted, advised } from './tuning';
 
 const usage = `Usage:
   mission run --plan FILE --course FILE [--robot FILE | --kind NAME]
@@ -54,6 +54,8 @@ const usage = `Usage:
   mission measure --kind NAME | --robot FILE [--move ${measuredKinds.join('|')}] [--amount N]
       [--powers PERCENT,PERCENT...] [--variation ...] [--seed N] [--model FILE]
       what the robot makes of a move by itself, and how fast it is by power
+  mission compare --attempt FILE --with FILE
+      the second beside the first: steps, legs, totals, and where their ways part
   mission fit --marked FILE... [--out FILE] [--variation ${variations.join('|')}]
       what the robot is like that was marked by hand in these attempts
   With run, spread, attempt, legs and nudge, --model FILE says what is known of the plan's robot.`;
@@ -74,10 +76,11 @@ export function mission(words: string[]): string | Promise<string> {
 	if (command === 'legs') return legs(values);
 	if (command === 'nudge') return nudged(values);
 	if (command === 'fit') return fitted(values);
+	if (command === 'compare') return compared(values);
 	if (command === 'measure') return measured(values);
 	if (command === 'advice') return advised(values);
 	throw new BadInput(
-		`"run", "check", "spread", "attempt", "legs", "nudge", "measure", "fit" or "advice" was expected, but this is "${clean(command ?? '')}". See mission --help.`
+		`"run", "check", "spread", "attempt", "legs", "nudge", "measure", "compare", "fit" or "advice" was expected, but this is "${clean(command ?? '')}". See mission --help.`
 	);
 }
 

@@ -40,6 +40,7 @@ export const options = {
 	bearing: text,
 	model: text,
 	move: text,
+	with: text,
 	amount: text,
 	powers: text,
 	out: text,

@@ -1,6 +1,7 @@
 /** What the mission runner finds out: numbers that end somewhere, what a robot is like, what would help. */
 import { isMove, legsIn } from '../core/attempts/legs';
 import { headingOfBearing } from '../core/units/angles';
+import { compareAttempts, type Compared } from '../core/analysis/compare';
 import { advise } from '../core/analysis/advice';
 import { answer, runnerOf } from '../core/analysis/search';
 import { knobsFor, nudge, type PullGoal } from '../core/analysis/nudge';
@@ -20,6 +21,7 @@ import {
 	BadInput,
 	type Options,
 	clean,
+	readAttempt,
 	readRehearsal,
 	knownOf,
 	rehearsed,
@@ -118,6 +120,17 @@ export function fitted({ marked = [], ...values }: Options): string {
 	const { plan, course } = runs.at(-1)!;
 	const next = nextTry(found, { plan, course, robot: robots.at(-1)! }, variation);
 	return JSON.stringify(fitReport(found, foretell(found, robot, variation), next), null, 2);
+}
+
+/** One attempt beside another. */
+export function compared(values: Options): string {
+	if (!values.with) throw new BadInput('--with FILE was expected. See mission --help.');
+	const both = [values.attempt, values.with].map((attempt): Compared => {
+		const { attempt: recorded, plan, course, touches } = readAttempt({ attempt });
+		const intended = simulate({ plan, course, touches, variation: 'ideal', seed: 1 });
+		return { attempt: recorded, plan, intended };
+	});
+	return JSON.stringify(compareAttempts(both as [Compared, Compared]), null, 2);
 }
 
 /** Changes that help by their own spread, best first. */

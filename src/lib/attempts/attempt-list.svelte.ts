@@ -1,5 +1,6 @@
 /** The attempts of a plan that this device has kept, and what is done with them. */
 import type { AttemptNotes, ListedAttempt } from '$core/attempts/kept';
+import type { Plan } from '$core/plan/plan';
 import type { Attempt } from '$core/simulation/attempt';
 import { say, t } from '$lib/i18n';
 import { downloadText } from '$lib/files/downloads';
@@ -41,6 +42,8 @@ export interface LaidOver {
 	readonly id: string;
 	readonly letter: string;
 	readonly attempt: Attempt;
+	readonly plan: Plan;
+	readonly touches?: ListedAttempt['touches'];
 }
 
 /** Where they are shown. */
@@ -119,7 +122,10 @@ export class AttemptList {
 		const letter = Array.from(letters).find((each) => !taken.includes(each));
 		if (!opened.ok) this.news = say(opened.failure);
 		else if (!letter) this.news = t('attempts.enough', { most: letters.length });
-		else this.laid = [...this.laid, { id, letter, attempt: opened.value.attempt }];
+		else {
+			const { attempt, plan, row } = opened.value;
+			this.laid = [...this.laid, { id, letter, attempt, plan, touches: row.touches }];
+		}
 	}
 
 	async mark({ id }: ListedAttempt, notes: AttemptNotes): Promise<void> {

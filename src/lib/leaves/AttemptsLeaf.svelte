@@ -11,6 +11,7 @@
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import { attemptCounts } from '$workers/attempt-counts';
 	import { saveFloor } from './floor-picture';
+	import CompareTable from './CompareTable.svelte';
 	import Leaf from './Leaf.svelte';
 	import AttemptNotes from './AttemptNotes.svelte';
 	import TracePicture from './TracePicture.svelte';
@@ -86,6 +87,17 @@
 				>{t('attempts.undo')}</button
 			>{/if}
 	</p>
+	{#if bench.leaves.comparing}
+		<CompareTable {bench} comparing={bench.leaves.comparing} />
+	{:else if bench.player.attempt && list.laid.length > 0}
+		<p class="about">
+			{#each list.laid as laid (laid.id)}
+				<button class="button button-line" onclick={() => void bench.leaves.compareWith(laid)}
+					>{t('compare.with', { letter: laid.letter })}</button
+				>
+			{/each}
+		</p>
+	{/if}
 	{#if list.isRead && list.rows.length === 0}
 		<p class="about">{t('attempts.none')}</p>
 	{:else if list.isRead && list.passing.length === 0}

@@ -195,6 +195,10 @@
 			<LaidTraces laid={bench.leaves.opened.attempts.laid} {scale} />
 		{/await}
 	{/if}
+	{#if bench.leaves.comparing?.comparison?.parting}
+		{@const { x, y } = bench.leaves.comparing.comparison.parting}
+		<circle class="parting" cx={x} cy={y} r={9 / scale} data-testid="parting" />
+	{/if}
 	{#if bench.leaves.opened.legs && player.attempt}
 		{#await import('$lib/floor/IntendedWay.svelte') then { default: IntendedWay }}
 			{@const { intended, chosen, off } = bench.leaves.opened.legs}
@@ -326,6 +330,12 @@
 </FloorPane>
 
 <style>
+	.parting {
+		fill: none;
+		stroke: var(--signal);
+		stroke-width: 3px;
+		vector-effect: non-scaling-stroke;
+	}
 	.touchable {
 		cursor: pointer;
 	}

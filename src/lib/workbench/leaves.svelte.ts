@@ -6,10 +6,11 @@ import { markOf } from '$core/course/mark';
 import type { Mark } from '$core/attempts/marks';
 import type { Attempt } from '$core/simulation/attempt';
 import { t } from '$lib/i18n';
-import type { AttemptFilter, AttemptList } from '$lib/attempts/attempt-list.svelte';
+import type { AttemptFilter, AttemptList, LaidOver } from '$lib/attempts/attempt-list.svelte';
 import type { Made } from '$lib/desk/runs.svelte';
 import type { AttemptSeed } from '$lib/saving/protocol';
 import type { OpenedAttempt } from '$workers/attempt-shelf';
+import type { Comparing } from './comparing.svelte';
 import type { Modelling } from './modelling.svelte';
 import type { OverTime } from './over-time.svelte';
 import type { Refining } from './refining.svelte';
@@ -35,6 +36,8 @@ export class Leaves {
 	readonly open = $derived((Object.keys(this.opened)[0] as Leaf | undefined) ?? null);
 	/** What was chosen of it stays so while it is folded away. */
 	private lookedAt: OverTime | undefined;
+	/** The attempt on the floor beside another one. */
+	comparing = $state.raw<Comparing | null>(null);
 	/** The id of the attempt that is on the floor. */
 	shown = $state<string | null>(null);
 	/** What hands have marked of it on the real floor. */
@@ -51,6 +54,7 @@ export class Leaves {
 	async toggle(leaf: Leaf): Promise<void> {
 		const { open, bench } = this;
 		this.opened.spread?.stop();
+		this.comparing = null;
 		this.opened = {};
 		if (leaf === open) return;
 		if (leaf === 'truth') return this.openTruth();
@@ -81,6 +85,13 @@ export class Leaves {
 		this.opened = { attempts: list };
 		await this.takeOverRuns();
 		await list.read();
+	}
+
+	/** Sets the attempt on the floor beside one that lies over it. */
+	async compareWith(other: LaidOver): Promise<void> {
+		const { Comparing } = await import('./comparing.svelte');
+		this.comparing = new Comparing(this.bench, other);
+		await this.comparing.compare();
 	}
 
 	/** Looks at what a step did when it ran first. */
