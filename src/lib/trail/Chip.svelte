@@ -6,6 +6,8 @@
 	import { showRealSpeed } from '$lib/words/format';
 	import { reader } from '$lib/words/reader.svelte';
 	import { showValue, valueName } from '$lib/words/values';
+	import { seeking } from '$lib/workbench/seeking.svelte';
+	import TryScale from './TryScale.svelte';
 	import { slotOfKind } from '$lib/words/step-words';
 
 	let {
@@ -37,6 +39,8 @@
 			? showRealSpeed(value)
 			: undefined
 	);
+	/** Somebody looks for it by trying. */
+	const tries = $derived(typeof value === 'number' ? seeking.triesOf(step.id, name) : undefined);
 	const label = $derived(t('value.change', { name: valueName(step.kind, name), value: shown }));
 </script>
 
@@ -45,6 +49,7 @@
 	class:expression={isExpression(value)}
 	class:wrong={isWrong}
 	class:big={isBig}
+	class:sought={tries !== undefined}
 	{tabindex}
 	aria-label={label}
 	title={measured}
@@ -55,6 +60,7 @@
 		<span class="swatch" style:background={String(value)}></span>
 	{/if}
 	{#if !(isBig && definition.type === 'colour')}{shown}{/if}
+	{#if tries && tries.length > 0}<TryScale {tries} value={Number(value)} />{/if}
 </button>
 
 <style>
@@ -82,6 +88,11 @@
 		.value-chip {
 			min-height: 2.5rem;
 		}
+	}
+	.sought {
+		position: relative;
+		border-style: dashed;
+		border-color: var(--lamp-text);
 	}
 	.value-chip:hover {
 		border-color: var(--verdigris);

@@ -18,6 +18,7 @@
 	import NameEditor from './NameEditor.svelte';
 	import NotesEditor from './NotesEditor.svelte';
 	import NumberEditor from './NumberEditor.svelte';
+	import Tries from './Tries.svelte';
 	import TextEditor from './TextEditor.svelte';
 	import { readExpression } from '$lib/words/expression-words';
 	import { showRealSpeed } from '$lib/words/format';
@@ -134,6 +135,9 @@
 		/>
 		{#if definition.quantity === 'power' && preferences.speeds === 'percent'}
 			<p class="hint">{realSpeed}</p>
+		{/if}
+		{#if preferences.level !== 'first' && !isExpression(value)}
+			<Tries step={id} {slot} {definition} />
 		{/if}
 	{:else if definition.type === 'choice'}
 		<ChoiceEditor

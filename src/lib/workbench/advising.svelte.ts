@@ -2,10 +2,10 @@
 import { proxy, wrap } from 'comlink';
 import { isAlike } from '$core/alike';
 import type { Advice, Advised } from '$core/analysis/advice';
-import { helpersOffIn } from '$core/helpers';
 import type { Rehearsal } from '$core/simulation/simulate';
 import { t } from '$lib/i18n';
 import type { AdviceService } from '$workers/advise';
+import { seeking } from './seeking.svelte';
 import type { Workbench } from './workbench.svelte';
 
 /** Who tries; it can be ended in the midst of it. */
@@ -28,7 +28,7 @@ export class Advising {
 
 	/** Switched off for the plan, or for the course it is tried on. */
 	readonly isOff = $derived.by(() =>
-		helpersOffIn(this.bench.plan, this.bench.course).includes('advice')
+		seeking.off(this.bench.plan, this.bench.course).includes('advice')
 	);
 	/** For the plan as it stands: an edit makes it old. */
 	readonly advised: Advised | null = $derived.by(() => (this.isOfNow ? this.found : null));

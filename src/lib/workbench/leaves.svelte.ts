@@ -14,6 +14,7 @@ import type { Comparing } from './comparing.svelte';
 import type { Modelling } from './modelling.svelte';
 import type { OverTime } from './over-time.svelte';
 import type { Refining } from './refining.svelte';
+import { seeking } from './seeking.svelte';
 import type { Spreading } from './spreading.svelte';
 import type { Truth } from './truth.svelte';
 import type { Workbench } from './workbench.svelte';
@@ -43,6 +44,8 @@ export class Leaves {
 	/** What hands have marked of it on the real floor. */
 	marks = $state.raw<readonly Mark[]>([]);
 	private hasSaidUnkept = false;
+	/** A hand may have changed the same attempt: that is no new try. */
+	private triedLast: string | null = null;
 
 	constructor(private readonly bench: Workbench) {
 		bench.runs.onMade = (id, attempt, made) => void this.keep(id, attempt, made);
@@ -164,6 +167,8 @@ export class Leaves {
 
 	/** On this device, as it comes: later nobody can have all of it again. */
 	private async keep(id: string, attempt: Attempt, made: Made): Promise<void> {
+		if (id !== this.triedLast) seeking.tried(made.plan, attempt);
+		this.triedLast = id;
 		this.setShown(id);
 		const { planId, courseId, bench, marks } = this;
 		const keeping = { id, planId, courseId, at: Date.now(), ...made, course: bench.course };

@@ -6,7 +6,6 @@ import { isMove, type Leg } from '$core/attempts/legs';
 import { knobsFor, nudge, roundedValues, settingsOf } from '$core/analysis/nudge';
 import type { PullGoal, Knob, Nudged } from '$core/analysis/nudge';
 import { answer } from '$core/analysis/search';
-import { helpersOffIn } from '$core/helpers';
 import type { SetValue } from '$core/interpreter/set-values';
 import { applyEdit, type Edit } from '$core/plan/edits';
 import { findStep } from '$core/plan/places';
@@ -17,6 +16,7 @@ import { rehearseGhost } from '$lib/desk/rehearser';
 import { trialPool, type TrialPool } from '$lib/desk/trial-pool';
 import { t } from '$lib/i18n';
 import { legKey, type Refining } from './refining.svelte';
+import { seeking } from './seeking.svelte';
 import type { Workbench } from './workbench.svelte';
 
 /** Metres, or radians, of which it is said that it comes no nearer: chance alone moves an end by less. */
@@ -52,7 +52,7 @@ export class Nudging {
 	readonly leg: Leg | null = $derived.by(() => {
 		const { bench, refining } = this;
 		const { attempt } = bench.runs.player;
-		const isOff = helpersOffIn(bench.plan, bench.course).includes('nudge');
+		const isOff = seeking.off(bench.plan, bench.course).includes('nudge');
 		const isOwn = attempt?.source.type === 'rehearsal' && !bench.runs.hasChanged;
 		return isOwn && !isOff && !bench.runs.isLive ? refining.chosen : null;
 	});

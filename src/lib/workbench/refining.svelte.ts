@@ -1,7 +1,7 @@
 /** What is looked at of an attempt beside its trace: its legs, against what was intended. */
 import { firstWrong, isMove, legsIn, meantEnd, type Leg } from '$core/attempts/legs';
 import { shapeOf, type DrivenShape } from '$core/attempts/shape';
-import { helpersOffIn, type Helper } from '$core/helpers';
+import type { Helper } from '$core/helpers';
 import { reasonsIn, type Reason } from '$core/reasons';
 import { isBetter, mended, type LegMend } from '$core/reasons/mend';
 import { circumstancesOf, type Attempt } from '$core/simulation/attempt';
@@ -9,6 +9,7 @@ import { rehearseIdeally, tryOut } from '$lib/desk/rehearser';
 import { newId } from '$lib/saving/id';
 import type { Made, Runs } from '$lib/desk/runs.svelte';
 import type { Stand } from '$lib/desk/stand';
+import { seeking } from './seeking.svelte';
 import type { Nudging } from './nudging.svelte';
 
 export type LegOrder = 'asRun' | 'byCost';
@@ -28,7 +29,7 @@ export class Refining {
 
 	/** Switched off for the plan, or for the course it is tried on. */
 	readonly off: readonly Helper[] = $derived.by(() =>
-		helpersOffIn(this.stand.plan, this.stand.course)
+		seeking.off(this.stand.plan, this.stand.course)
 	);
 
 	/** Of the robot that is shown, as they ran. */

@@ -19,6 +19,7 @@ import type { Bench } from '$lib/saving/protocol';
 import { fetchPage } from '$lib/lists/lists';
 import { Saver } from '$lib/saving/saver.svelte';
 import { request } from '$lib/saving/send';
+import { seeking } from './seeking.svelte';
 import { Editing } from './editing.svelte';
 import { Leaves } from './leaves.svelte';
 import { reader } from '$lib/words/reader.svelte';
@@ -111,6 +112,7 @@ export class Workbench implements Stand {
 		});
 		this.saver = new Saver(opened.id, opened.revision);
 		this.useBench(opened.bench);
+		seeking.open(opened.id);
 		reader.line = () => lineOf(knownRobots.measuresOf(this.robot), false);
 		this.changed();
 	}
