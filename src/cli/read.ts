@@ -119,10 +119,10 @@ export function rehearsed(values: Options) {
 }
 
 export function readAttempt(values: Options) {
-	const { recording, plan, course, touches } = load(values, 'attempt');
+	const { recording, plan, course, touches, marks = [] } = load(values, 'attempt');
 	const attempt = readRecording(recording);
 	if (!attempt.ok) throw new BadInput(`${clean(values.attempt!)}: ${say(attempt.failure)}`);
-	return { attempt: attempt.value, plan, course, touches };
+	return { attempt: attempt.value, plan, course, touches, marks };
 }
 
 type Formats = typeof documentFormats;

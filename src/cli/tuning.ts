@@ -11,6 +11,7 @@ import { planRobot } from '../core/plan/plan';
 import { lineOf, type Measure } from '../core/fitting/line';
 import { figureIn, kindsFor, planOfMeasure } from '../core/fitting/measure';
 import { moveFloor } from '../core/fitting/moves';
+import { markedRunOf } from '../core/fitting/marked-run';
 import { fitRobot } from '../core/fitting/fit';
 import { foretell, nextTry } from '../core/fitting/foretell';
 import { robotModel } from '../core/fitting/robot-model';
@@ -25,7 +26,6 @@ import {
 	readRehearsal,
 	knownOf,
 	rehearsed,
-	load,
 	write,
 	chooseRobot,
 	chooseVariation,
@@ -98,15 +98,14 @@ export function measured(values: Options): string {
 /** What a robot is like, from where a hand marked it. */
 export function fitted({ marked = [], ...values }: Options): string {
 	if (marked.length === 0) throw new BadInput('--marked FILE was expected. See mission --help.');
-	const attempts = marked.map((file) => load({ attempt: file }, 'attempt'));
-	const runs = attempts.map(({ plan, course, touches, marks = [] }, index) => {
-		const [first] = marks;
+	const runs = marked.map((file, index) => {
+		const read = readAttempt({ attempt: file });
+		const [first] = read.marks;
 		if (!first)
 			throw new BadInput(
 				`${clean(marked[index]!)}: an attempt in which a hand has marked the robot was expected.`
 			);
-		const own = marks.filter(({ robot }) => robot === first.robot);
-		return { plan, course, touches, robot: first.robot, marks: own };
+		return markedRunOf(read, first.robot);
 	});
 	const robots = runs.map((run) => run.plan.robots.find(({ id }) => id === run.robot));
 	const [robot] = robots;

@@ -18,6 +18,14 @@ async function told<T>(work: Promise<T>): Promise<T> {
 	return done;
 }
 
+let isWarm = false;
+/** What unpacks is slow for the first time: so that is before somebody waits for it. */
+function warmUp(id: string | undefined): void {
+	if (isWarm || !id) return;
+	isWarm = true;
+	setTimeout(() => void shelf.open(id));
+}
+
 const service = {
 	/** @param most of one plan, beside those that are pinned */
 	keep(
@@ -33,7 +41,11 @@ const service = {
 		told(shelf.takeOver(keeping, attempt, notes)),
 	/** @returns undefined where this device does not have it */
 	find: (id: string): Promise<ListedAttempt | undefined> => shelf.find(id),
-	list: (planId: string): Promise<ListedAttempt[]> => told(shelf.list(planId)),
+	async list(planId: string): Promise<ListedAttempt[]> {
+		const rows = await told(shelf.list(planId));
+		warmUp(rows[0]?.id);
+		return rows;
+	},
 	listAll: (planId: string) => post.list(planId),
 	marked: (kind: string, name: string): Promise<ListedAttempt[]> => shelf.marked(kind, name),
 	mark: (id: string, notes: AttemptNotes): Promise<ListedAttempt | null> =>

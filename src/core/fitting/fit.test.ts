@@ -1,16 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import type { Mark } from '../attempts/marks';
-import type { Plan } from '../plan/plan';
+import type { Plan, Step } from '../plan/plan';
 import { modelOf } from '../robots/models';
 import type { ParameterValues } from '../robots/parameter';
 import { axle } from '../robots/skiff/settings';
 import { sampleRobot } from '../robots/robot-document';
 import { skiff } from '../robots/skiff';
-import { prepare, trial } from '../simulation/simulate';
-import { courseOf, go, left, planOf, repeat, right } from '../testing/sample';
+import { prepare, simulate, trial } from '../simulation/simulate';
+import { courseOf, go, left, planOf, repeat, right, wall } from '../testing/sample';
 import { agreement, fitRobot, parametersOf, type Fitted } from './fit';
 import { foretell, nextTry } from './foretell';
-import type { MarkedRun } from './marked-run';
+import { markedRunOf, type MarkedRun } from './marked-run';
 import { usual } from './unknowns';
 
 const course = courseOf({ size: { width: 6, height: 6 }, starts: [{ at: [3, 3], bearing: 0 }] });
@@ -74,6 +74,24 @@ describe('a robot with a right wheel that is larger', () => {
 		expect(off(crooked)).toBeLessThan(2);
 		expect(off({ wheelDifference: -0.02 })).toBeGreaterThan(3);
 	});
+});
+
+it('what was marked after it ran into something is left out, and then nothing is told', () => {
+	const walled = courseOf({ size: { width: 6, height: 6 }, walls: [wall([0, 0.8], [1, 0.8])] });
+	const plan = planOf([go(0.2), go(1)]);
+	const attempt = simulate({ plan, course: walled, variation, seed: 1, limit: 20 });
+	const [first, second] = plan.chains[0]!.steps as [Step, Step];
+	const at = { robot: 'robot1', sigma: 0.005, headingSigma: 0.026, heading: 1.57 };
+	const marks: Mark[] = [
+		{ ...at, after: { stepId: first.id, round: 1 }, at: [0.4, 0.6] },
+		{ ...at, after: { stepId: second.id, round: 1 }, at: [0.4, 0.7] },
+		{ ...at, after: null, at: [0.4, 0.7] }
+	];
+	const run = markedRunOf({ attempt, plan, course: walled, marks }, 'robot1');
+	expect(run.marks).toEqual(marks.slice(0, 1));
+	const found = fitRobot({ kind: 'skiff', variation, runs: [{ ...run, marks: [] }] });
+	expect(found.runs).toEqual([{ before: null, after: null }]);
+	for (const { sigma, usualSigma } of found.found) expect(sigma).toBeCloseTo(usualSigma, 6);
 });
 
 it('nothing is made of what was not measured, and the next try narrows where a plan ends', () => {

@@ -57,7 +57,10 @@ export function fitRobot(
 	const ofDay = unknowns.filter(({ of }) => of === 'day');
 	const fits = runs.map((run) => new RunFit(run, list, variation));
 	const search = new Search(own, ofDay, fits, still, onProgress);
-	const at = search.find();
+	const first = search.find();
+	// Chance at a wall, or at another speed, is another one than the usual robot's.
+	fits.forEach((run, index) => run.settle(search.valuesOf(first, index)));
+	const at = search.find(first);
 	const covariance = search.covarianceAt(at);
 	const found = own.map(({ name, mean, sigma }, i) => ({
 		name,
@@ -89,9 +92,10 @@ export function agreement(
 	const still = { ...usual(list, variation, false), ...known };
 	return runs.map((run) => {
 		const only = new RunFit(run, list, variation);
+		only.settle(still);
 		const search = new Search([], ofDay, [only], still);
 		const off = only.residuals(search.valuesOf(search.find(), 0));
-		return Math.max(...off.map(Math.abs));
+		return Math.max(0, ...off.map(Math.abs));
 	});
 }
 
@@ -148,11 +152,12 @@ class Search {
 		});
 		for (let unknown = 0; unknown < size; unknown++) slopes.set(rows + unknown, unknown, 1);
 		this.looked += 1;
-		this.onProgress(Math.min(1, this.looked / (steps + 1)));
+		this.onProgress(Math.min(1, this.looked / (2 * steps + 1)));
 		return slopes;
 	}
 
-	find(): readonly number[] {
+	/** @param from where it is looked for first */
+	find(from?: readonly number[]): readonly number[] {
 		const { own, ofDay, fits, size, rows } = this;
 		const ranges = [...own, ...fits.flatMap(() => ofDay)].map(({ range }) => range);
 		const x = Array.from({ length: rows + size }, (_, index) => index);
@@ -163,7 +168,7 @@ class Search {
 				return (index) => residuals[index]!;
 			},
 			{
-				initialValues: ranges.map(() => 0),
+				initialValues: ranges.map((_, index) => from?.[index] ?? 0),
 				minValues: ranges.map(([least]) => least),
 				maxValues: ranges.map(([, most]) => most),
 				maxIterations: steps,

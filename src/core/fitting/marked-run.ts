@@ -5,7 +5,7 @@ import type { Course } from '../course/course';
 import type { Plan } from '../plan/plan';
 import type { Parameters, ParameterValues } from '../robots/parameter';
 import type { Variation } from '../robots/robot';
-import type { RecordedPose, TrialSummary } from '../simulation/attempt';
+import { legsOf, type Attempt, type RecordedPose, type TrialSummary } from '../simulation/attempt';
 import { prepare, trial, type Prepared } from '../simulation/simulate';
 import type { Touch } from '../simulation/touch';
 import { headingOfBearing, wrapAngle } from '../units/angles';
@@ -25,6 +25,34 @@ export interface MarkedRun {
 	readonly measured?: { readonly of: Measured; readonly value: number; readonly sigma: number };
 	/** 0 to 1 at Run, where that is known. */
 	readonly battery?: number | undefined;
+}
+
+/** What an attempt of a robot was made from, and what a hand has marked in it. */
+interface MarkedAttempt {
+	readonly attempt: Attempt;
+	readonly plan: Plan;
+	readonly course: Course;
+	readonly touches?: readonly Touch[] | undefined;
+	readonly marks: readonly Mark[];
+}
+
+/** Without what was marked after it ran into something: that tells more of walls than of the robot. */
+export function markedRunOf(
+	{ attempt, plan, course, touches, marks }: MarkedAttempt,
+	robot: string
+): MarkedRun {
+	const run = attempt.runs.find(({ id }) => id === robot);
+	const free = run?.bumps[0]?.time ?? Infinity;
+	const ofOwn = marks.filter((mark) => {
+		const { after } = mark;
+		if (mark.robot !== robot || !run) return false;
+		if (!after) return free === Infinity;
+		const legs = legsOf(attempt, run).filter(({ stepId }) => stepId === after.stepId);
+		return (legs[after.round - 1]?.end ?? Infinity) < free;
+	});
+	const battery = run?.trace.columns.battery?.[0];
+	const isKnown = battery !== undefined && Number.isFinite(battery);
+	return { plan, course, touches, robot, marks: ofOwn, ...(isKnown && { battery }) };
 }
 
 /** Trials that show how much of a place is left to chance. */
@@ -70,12 +98,12 @@ export class RunFit {
 	/** What was known of the day. */
 	private readonly known: ParameterValues;
 	/** By how much chance puts each figure off on average, and what makes all of them as sure as each other. */
-	private readonly usualChance: { readonly mean: readonly number[]; readonly scale: Matrix };
+	private usualChance: { readonly mean: readonly number[]; readonly scale: Matrix };
 
 	constructor(
 		private readonly run: MarkedRun,
-		list: Parameters,
-		variation: Variation
+		private readonly list: Parameters,
+		private readonly variation: Variation
 	) {
 		const { plan, course, touches, marks, measured, battery, robot } = run;
 		const alone: Figure[] = measured ? [{ ...measured, after: null }] : [];
@@ -89,7 +117,12 @@ export class RunFit {
 		// What its charger says is not all that is in it.
 		const isSaid = battery !== undefined && 'battery' in list && !('charge' in settings);
 		this.known = isSaid ? { battery } : {};
-		this.usualChance = this.chanceOf(list, variation);
+		this.usualChance = this.chanceOf(usual(list, variation, false));
+	}
+
+	/** Chance is looked at anew, of a robot like this. */
+	settle(values: ParameterValues): void {
+		this.usualChance = this.chanceOf(values);
 	}
 
 	/** By how much each figure is off where the model has this robot, metres and radians. */
@@ -106,10 +139,17 @@ export class RunFit {
 		});
 	}
 
-	private chanceOf(list: Parameters, variation: Variation) {
-		const still = this.misses(usual(list, variation, false));
+	/** @param like as if nothing were left to chance */
+	private chanceOf(like: ParameterValues) {
+		const { list, variation } = this;
+		if (this.figures.length === 0) return { mean: [], scale: Matrix.zeros(0, 0) };
+		const still = this.misses(like);
+		const chances = Object.entries(usual(list, variation, true)).filter(
+			([name]) => list[name]!.of === 'chance'
+		);
+		const moved = { ...like, ...Object.fromEntries(chances) };
 		const apart = Array.from({ length: trialsOfChance }, (_, index) =>
-			this.misses(usual(list, variation, true), index + 1).map((miss, i) => {
+			this.misses(moved, index + 1).map((miss, i) => {
 				const from = still[i];
 				if (miss === undefined || from === undefined) return 0;
 				return this.figures[i]!.of === 'heading' ? wrapAngle(miss - from) : miss - from;
@@ -133,6 +173,7 @@ export class RunFit {
 	/** The same in standard deviations, none of which says what another one does. */
 	residuals(values: ParameterValues): readonly number[] {
 		const { mean, scale } = this.usualChance;
+		if (mean.length === 0) return [];
 		const off = this.misses(values).map((miss, i) => (miss === undefined ? 0 : miss + mean[i]!));
 		return scale.mmul(Matrix.columnVector(off)).to1DArray();
 	}

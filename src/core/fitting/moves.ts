@@ -35,7 +35,7 @@ export function moveFloor(isOnRail: boolean): Course {
 	const empty = makeCourse({
 		name: 'floor',
 		size: { width: 2 * room, height: 2 * room },
-		starts: [{ at: [room, isOnRail ? 0.5 : room], bearing: 0 }]
+		starts: [{ at: [room, isOnRail ? room / 2 : room], bearing: 0 }]
 	});
 	if (!isOnRail) return empty;
 	const pieces = [{ length: 2 * room - 0.6 }];

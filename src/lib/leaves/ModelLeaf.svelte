@@ -151,6 +151,8 @@
 									after: length(away.after!)
 								})}</span
 							>
+						{:else if away && row.marks?.some(({ at }) => at)}
+							<span>{t('model.unused')}</span>
 						{:else}
 							<span>{t('model.marks', { count: row.marks?.length ?? 0 })}</span>
 						{/if}

@@ -3,7 +3,7 @@ import { proxy, wrap } from 'comlink';
 import type { ListedAttempt } from '$core/attempts/kept';
 import type { Fitting } from '$core/fitting/fit';
 import { runOf } from '$core/fitting/measure';
-import type { MarkedRun } from '$core/fitting/marked-run';
+import { markedRunOf, type MarkedRun } from '$core/fitting/marked-run';
 import { robotModel, robotModelFormat } from '$core/fitting/robot-model';
 import { valuesOf } from '$core/fitting/values-of';
 import { readDocument } from '$core/document';
@@ -89,11 +89,7 @@ export class Modelling {
 		for (const { id, summary, marks = [], touches } of rows) {
 			const own = summary.robots.find((robot) => robot.kind === kind && robot.name === name);
 			const opened = await keeper().open(id);
-			if (!own || !opened.ok) continue;
-			const { plan, course } = opened.value;
-			const ofOwn = marks.filter(({ robot }) => robot === own.id);
-			const battery = own.battery ?? undefined;
-			runs.push({ plan, course, touches, robot: own.id, marks: ofOwn, battery });
+			if (own && opened.ok) runs.push(markedRunOf({ ...opened.value, touches, marks }, own.id));
 		}
 		return { kind, variation: this.variation, runs };
 	}

@@ -19,6 +19,7 @@ addMessages({
 const plan = planOf([go(0.5)]);
 const robot = plan.robots[0]!;
 const course = courseOf();
+const ran = { runs: [{ id: robot.id, bumps: [], trace: { columns: {} } }] };
 const mark = {
 	robot: robot.id,
 	after: null,
@@ -34,7 +35,7 @@ const rows = vi.hoisted(() => ({ all: [] as unknown[] }));
 vi.mock('$lib/attempts/keeper', () => ({
 	keeper: () => ({
 		marked: async () => rows.all,
-		open: async () => ({ ok: true, value: { plan, course } })
+		open: async () => ({ ok: true, value: { plan, course, attempt: ran } })
 	})
 }));
 
