@@ -80,15 +80,6 @@ test('problems and an unlit chain', async ({ page }) => {
 	for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo' }).click();
 });
 
-test('after a wall', async ({ page }) => {
-	await open(page, 'reed-maze-outer');
-	for (let round = 0; round < 2; round++) {
-		await rehearse(page, '8 ×');
-		await expect(page.getByTestId('outcome')).toContainText('Stopped against a wall');
-	}
-	await shot(page, 'after-a-wall');
-});
-
 test('on a phone', async ({ page }) => {
 	await page.setViewportSize({ width: 390, height: 844 });
 	await openAt(page, 'reed-maze-inner', 'first');
@@ -129,7 +120,27 @@ test('the legs of an attempt, the same over time, its spread, and attempts over 
 	await shot(page, 'over-time');
 	await page.getByRole('button', { name: 'Spread', exact: true }).click();
 	await expect(page.getByRole('button', { name: 'Rehearse 200 times' })).toBeVisible();
+	await page.getByRole('button', { name: 'What would help most?' }).click();
+	await expect(page.locator('[data-advice]').first()).toBeVisible({ timeout: 60_000 });
 	await shot(page, 'spread');
+	await page.getByRole('button', { name: 'Model', exact: true }).click();
+	await page.getByText('Measure one move').click();
+	await page.getByLabel('Which move').selectOption('goFor');
+	for (const [power, says] of [
+		['20', '17'],
+		['50', '47'],
+		['80', '78']
+	] as const) {
+		await page.getByLabel('Power in percent').fill(power);
+		await page.getByLabel('Power in percent').blur();
+		await page.getByLabel('The tape says').fill(says);
+		await page.getByRole('button', { name: 'Note it' }).click();
+	}
+	await page.getByRole('button', { name: 'Find out' }).click();
+	await expect(page.getByTestId('next-try')).toBeVisible({ timeout: 60_000 });
+	await page.getByTestId('speed-line').scrollIntoViewIfNeeded();
+	await shot(page, 'model');
+	await page.getByRole('button', { name: 'Forget it' }).click();
 	for (let i = 0; i < 3; i++) await rehearseToEnd(page);
 	await page.emulateMedia({ colorScheme: 'dark' });
 	await page.getByRole('button', { name: 'Attempts', exact: true }).click();

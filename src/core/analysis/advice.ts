@@ -118,6 +118,7 @@ export function advise(
 		.map((candidate) => attempt(candidate, many, saidSeed))
 		.filter(({ arrivals }) => arrivals.interval[0] > now.interval[1])
 		.toSorted(byArrivals)
+		.filter((each, _, all) => !all.some((other) => isSimpler(other, each)))
 		.slice(0, mostAdvice);
 	onProgress(1);
 	return {
@@ -128,6 +129,10 @@ export function advise(
 		}))
 	};
 }
+
+/** It changes less, and no fewer arrive. */
+const isSimpler = (one: Tried, other: Tried): boolean =>
+	one.changes.length < other.changes.length && partOf(one) >= partOf(other);
 
 /** What was done again on top of others is said once, as it was done last. */
 const onceEach = (changes: readonly What[]): What[] =>

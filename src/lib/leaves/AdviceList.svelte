@@ -49,7 +49,7 @@
 				{#each advised.advice as each, index (index)}
 					<li data-advice>
 						<span>
-							{#each each.changes as change, place (place)}<span>{words(change)} </span>{/each}
+							{each.changes.map(words).join(' ')}
 							<strong>{t('advice.then', { ...each.arrivals })}</strong>
 						</span>
 						<button class="button button-line" onclick={() => void advising.take(each)}

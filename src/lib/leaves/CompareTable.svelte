@@ -126,6 +126,7 @@
 
 <style>
 	section {
+		flex: none;
 		padding: 0 1rem 0.5rem;
 		border-bottom: 1px solid var(--line);
 		overflow-x: auto;

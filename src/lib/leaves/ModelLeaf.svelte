@@ -83,7 +83,14 @@
 {#snippet all()}
 	<p class="said" role="status">
 		{#if known}
-			<strong>{t('model.from', { name, runs: known.model.runs, moves: known.model.moves })}</strong>
+			<strong
+				>{t('model.from', {
+					name,
+					runs: known.model.runs,
+					moves: known.model.moves,
+					more: known.model.runs && known.model.moves
+				})}</strong
+			>
 			{t(
 				bench.variation === 'ideal'
 					? 'model.ideal'

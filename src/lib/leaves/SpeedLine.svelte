@@ -24,7 +24,7 @@
 				most: percents[1]!
 			}),
 			line.deadZone > 0.005 ? t('measure.deadZone', { percent: line.deadZone * 100 }) : '',
-			line.scatter === null ? '' : t('measure.scatter', { speed: shown(line.scatter) }),
+			line.scatter === null ? '' : t('measure.scatter', { unit, speed: shown(line.scatter) }),
 			line.batteries
 				? t('measure.batteries', {
 						least: Math.round(line.batteries[0] * 100),

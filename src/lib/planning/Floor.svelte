@@ -88,7 +88,12 @@
 			const { model } = knownRobots.of(robot) ?? {};
 			const { name } = robot;
 			return model && isAlike(valuesOf(model), parameters[robot.id])
-				? t('floor.model', { name, runs: model.runs, moves: model.moves })
+				? t('floor.model', {
+						name,
+						runs: model.runs,
+						moves: model.moves,
+						more: model.runs && model.moves
+					})
 				: t('floor.oldModel', { name });
 		});
 	});
