@@ -2,6 +2,7 @@
  * What is known of robots: fitted models, by kind and name. They lie on this device, and on the server for
  * everybody who has that robot; the newer one counts.
  */
+import { isFields, parseJson } from '$core/document';
 import type { Measure } from '$core/fitting/line';
 import type { RobotModelDocument } from '$core/fitting/robot-model';
 import type { NamedRobot } from '$core/robots/robot-document';
@@ -23,27 +24,16 @@ const keyOf = ({ kind, name }: Named): string => `${kind} ${name}`;
 const pathOf = ({ kind, name }: Named): string =>
 	`/api/robot-models?${new URLSearchParams({ kind, name })}`;
 
-function load(): Record<string, KnownRobot> {
-	try {
-		return JSON.parse(stored(key) ?? '{}') as Record<string, KnownRobot>;
-	} catch {
-		// What is in it is not ours: nothing is known yet.
-		return {};
-	}
-}
-
-function loadMeasures(): Record<string, readonly Measure[]> {
-	try {
-		return JSON.parse(stored(measuresKey) ?? '{}') as Record<string, readonly Measure[]>;
-	} catch {
-		// Not ours either.
-		return {};
-	}
+/** What is stored here, as far as it is ours. @param isOurs of each entry */
+function load<T>(key: string, isOurs: (entry: T) => boolean): Record<string, T> {
+	const read = parseJson(stored(key) ?? '{}');
+	const entries = Object.entries((read.ok && (read.value as Record<string, T> | null)) || {});
+	return Object.fromEntries(entries.filter(([, entry]) => isOurs(entry)));
 }
 
 class KnownRobots {
-	private all = $state.raw(load());
-	private measures = $state.raw(loadMeasures());
+	private all = $state.raw(load<KnownRobot>(key, (known) => isFields(known?.model?.parameters)));
+	private measures = $state.raw(load<readonly Measure[]>(measuresKey, Array.isArray));
 
 	/** Moves of it that were measured by themselves. */
 	measuresOf(robot: Named): readonly Measure[] {

@@ -47,7 +47,8 @@ class Seeking {
 	open(planId: string): void {
 		this.planId = planId;
 		const read = parseJson(stored(storedAs(planId)) ?? '{}');
-		this.all = read.ok ? (read.value as typeof this.all) : {};
+		const entries = Object.entries((read.ok && (read.value as typeof this.all | null)) || {});
+		this.all = Object.fromEntries(entries.filter(([, tries]) => Array.isArray(tries)));
 	}
 
 	private set(all: typeof this.all): void {
