@@ -29,7 +29,7 @@ import {
 	rehearsed,
 	readAttempt,
 	load,
-	write,
+	writeText,
 	chooseRobot,
 	chooseVariation,
 	wholeNumber
@@ -98,7 +98,7 @@ function keep(values: Options): string {
 	const attempt = simulate({ ...rehearsal, isWatched: true });
 	const { plan, course, touches } = rehearsal;
 	const made = { at: new Date().toISOString(), plan, course, touches };
-	write(file, writeDocument(attemptDocument(attempt, made)));
+	writeText(file, writeDocument(attemptDocument(attempt, made)));
 	return JSON.stringify(reportOf(attempt, say), null, 2);
 }
 
@@ -130,7 +130,7 @@ function writeTraces(file: string, attempt: Attempt): void {
 	attempt.runs.forEach((run, index) => {
 		const { dir, name, ext } = parsePath(file);
 		const own = index === 0 ? file : join(dir, `${name}.${run.id}${ext}`);
-		write(own, csvOf(traceTable(attempt, run)));
+		writeText(own, csvOf(traceTable(attempt, run)));
 	});
 }
 

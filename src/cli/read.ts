@@ -155,7 +155,7 @@ function readText(file: string): string {
 	}
 }
 
-export function write(file: string, content: string): void {
+export function writeText(file: string, content: string): void {
 	try {
 		writeFileSync(file, content);
 	} catch (error) {

@@ -8,7 +8,7 @@ import { knobsFor, nudge, type PullGoal } from '../core/analysis/nudge';
 import { writeDocument } from '../core/document';
 import { robotKindOf } from '../core/robots/kinds';
 import { planRobot } from '../core/plan/plan';
-import { lineOf, type Measure } from '../core/fitting/line';
+import { speedLineOf, type Measure } from '../core/fitting/line';
 import { figureIn, kindsFor, planOfMeasure } from '../core/fitting/measure';
 import { moveFloor } from '../core/fitting/moves';
 import { markedRunOf } from '../core/fitting/marked-run';
@@ -26,7 +26,7 @@ import {
 	readRehearsal,
 	knownOf,
 	rehearsed,
-	write,
+	writeText,
 	chooseRobot,
 	chooseVariation,
 	wholeNumber
@@ -91,7 +91,7 @@ export function measured(values: Options): string {
 		return { ...told, value: figureIn(attempt, kind), battery: null, at: 0 };
 	});
 	const moves = all.map(({ speed, value }) => ({ power: speed, value }));
-	const line = lineOf(all, kind === 'turnFor') ?? null;
+	const line = speedLineOf(all, kind === 'turnFor') ?? null;
 	return JSON.stringify({ move: kind, amount, moves, line }, null, 2);
 }
 
@@ -115,7 +115,10 @@ export function fitted({ marked = [], ...values }: Options): string {
 	const found = fitRobot({ kind: robot.kind, variation, runs });
 	const at = new Date().toISOString();
 	if (values.out)
-		write(values.out, writeDocument(robotModel(robot, found, { at, runs: runs.length, moves: 0 })));
+		writeText(
+			values.out,
+			writeDocument(robotModel(robot, found, { at, runs: runs.length, moves: 0 }))
+		);
 	const { plan, course } = runs.at(-1)!;
 	const next = nextTry(found, { plan, course, robot: robots.at(-1)! }, variation);
 	return JSON.stringify(fitReport(found, foretell(found, robot, variation), next), null, 2);

@@ -44,7 +44,7 @@ export interface SpeedLine {
 }
 
 /** Through what was measured by time at two powers or more; undefined of fewer. */
-export function lineOf(measures: readonly Measure[], ofTurn: boolean): SpeedLine | undefined {
+export function speedLineOf(measures: readonly Measure[], ofTurn: boolean): SpeedLine | undefined {
 	const own = measures.filter((each) => isByTime(each) && isOfTurn(each) === ofTurn);
 	const points = own.flatMap(({ speed, value, amount }) =>
 		speed === null || !(amount > 0) ? [] : [{ power: speed, speed: value / amount }]

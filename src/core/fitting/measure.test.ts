@@ -6,7 +6,7 @@ import { sampleRobot } from '../robots/robot-document';
 import { simulate } from '../simulation/simulate';
 import { planRobot } from '../plan/plan';
 import { fitRobot } from './fit';
-import { lineOf, type Measure } from './line';
+import { speedLineOf, type Measure } from './line';
 import { figureIn, kindsFor, planOfMeasure, runOf } from './measure';
 import { moveFloor } from './moves';
 import { usual } from './unknowns';
@@ -23,8 +23,8 @@ describe('the line through what was measured', () => {
 			measure({ speed: 0.2, value: 0.12 }),
 			measure({ speed: 0.6, value: 0.52 })
 		];
-		expect(lineOf([slow, slow], false)).toBeUndefined();
-		const line = lineOf([slow, fast, measure({ kind: 'turnFor', speed: 0.3 })], false)!;
+		expect(speedLineOf([slow, slow], false)).toBeUndefined();
+		const line = speedLineOf([slow, fast, measure({ kind: 'turnFor', speed: 0.3 })], false)!;
 		// (0.26 - 0.06) m/s for 40 % more; 0.06 m/s at 20 %.
 		expect(line.slope).toBeCloseTo(0.5, 9);
 		expect(line.offset).toBeCloseTo(-0.04, 9);
@@ -37,7 +37,7 @@ describe('the line through what was measured', () => {
 		const points = [0.2, 0.4, 0.6].map((speed, i) =>
 			measure({ speed, amount: 1, value: 0.5 * speed + off[i]!, battery: 0.9 - 0.1 * i })
 		);
-		const line = lineOf(points, false)!;
+		const line = speedLineOf(points, false)!;
 		expect(line.slope).toBeCloseTo(0.5, 9);
 		// Three points leave one figure: the root of the squares.
 		expect(line.scatter).toBeCloseTo(Math.sqrt(0.0006), 9);

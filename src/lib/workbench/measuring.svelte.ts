@@ -1,5 +1,5 @@
 /** One move of a robot is measured by itself: run alone, and told what the tape or the protractor says. */
-import { isByTime, isOfTurn, lineOf } from '$core/fitting/line';
+import { isByTime, isOfTurn, speedLineOf } from '$core/fitting/line';
 import type { Measure, MeasuredKind, SpeedLine } from '$core/fitting/line';
 import { figureIn, kindsFor, planOfMeasure } from '$core/fitting/measure';
 import { moveFloor } from '$core/fitting/moves';
@@ -40,7 +40,7 @@ export class Measuring {
 	readonly lines: readonly { readonly ofTurn: boolean; readonly line: SpeedLine }[] = $derived.by(
 		() =>
 			[false, true].flatMap((ofTurn) => {
-				const line = lineOf(this.measures, ofTurn);
+				const line = speedLineOf(this.measures, ofTurn);
 				return line ? [{ ofTurn, line }] : [];
 			})
 	);

@@ -4,7 +4,7 @@
  */
 import { courseSchema, makeCourse, type Course } from '$core/course/course';
 import type { Edit } from '$core/plan/edits';
-import { lineOf } from '$core/fitting/line';
+import { speedLineOf } from '$core/fitting/line';
 import { valuesOf } from '$core/fitting/values-of';
 import { planHistory } from '$core/plan/history';
 import { planRobot, type Plan, type PlanRobot } from '$core/plan/plan';
@@ -113,7 +113,7 @@ export class Workbench implements Stand {
 		this.saver = new Saver(opened.id, opened.revision);
 		this.useBench(opened.bench);
 		seeking.open(opened.id);
-		reader.line = () => lineOf(knownRobots.measuresOf(this.robot), false);
+		reader.line = () => speedLineOf(knownRobots.measuresOf(this.robot), false);
 		this.changed();
 	}
 
