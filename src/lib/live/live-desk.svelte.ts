@@ -204,8 +204,10 @@ export class LiveDesk {
 	async runAlone(plan: Plan): Promise<boolean> {
 		const { shown } = this;
 		const id = shown?.robot?.id;
-		if (!id || this.isRunning) {
-			this.isAsked = !id;
+		// What flies needs room, also for one move.
+		const isClear = !this.flies || this.isRoomClear;
+		if (!id || !isClear || this.isRunning) {
+			this.isAsked = !this.isRunning;
 			return false;
 		}
 		const [first] = plan.robots;
