@@ -6,7 +6,6 @@
 import { isMove, legsIn, type Leg } from '../attempts/legs';
 import { turning } from '../devices/turning/device';
 import * as exact from '../exact';
-import type { SetValue } from '../interpreter/set-values';
 import { applyEdit, type Edit } from '../plan/edits';
 import { locateSteps } from '../plan/places';
 import { eachStep, type Plan, type Step } from '../plan/plan';
@@ -290,22 +289,16 @@ function numbersMadeUp({ plan, legs }: Looked): Change | null {
 			if (known) known.by.push(by);
 			else misses.set(leg.span.stepId, { leg, by: [by], own });
 		}
-	const set: SetValue[] = [];
+	const edits: Edit[] = [];
 	for (const { leg, by, own } of misses.values()) {
 		const knob = knobsFor(plan, own, leg).at(-1);
-		if (
-			!knob ||
-			(isTurn(leg) ? knob.definition.quantity !== 'angle' : knob.definition.quantity !== 'length')
-		)
-			continue;
+		if (knob?.definition.quantity !== (isTurn(leg) ? 'angle' : 'length')) continue;
 		const mean = by.reduce((sum, each) => sum + each, 0) / by.length;
 		const [value] = roundedValues([knob], [knob.value - Math.sign(knob.value || 1) * mean]);
-		if (value !== knob.value) set.push({ step: knob.step, name: knob.name, value: value! });
+		const { step, name } = knob;
+		if (value !== knob.value) edits.push({ type: 'setValue', step, name, value: value! });
 	}
-	return together(
-		'advice.numbers',
-		set.map(({ step, name, value }): Edit => ({ type: 'setValue', step, name, value }))
-	);
+	return together('advice.numbers', edits);
 }
 
 /** Metres by which a straight went too far, or degrees by which a turn ends too far on, with what it began with. */
@@ -320,14 +313,13 @@ function missOf(leg: Leg): number | undefined {
 
 /** Turns by an angle that run once become turns to the bearing that they mean. */
 function toBearings({ plan, legs }: Looked): Change | null {
-	const rounds = new Map<string, number>();
 	const [some = []] = legs;
-	for (const { span } of some) rounds.set(span.stepId, (rounds.get(span.stepId) ?? 0) + 1);
+	const repeated = new Set(some.flatMap(({ span, round }) => (round > 1 ? [span.stepId] : [])));
 	const edits = some.flatMap((leg): Edit[] => {
 		const { span, inherited, meant } = leg;
 		const robot = plan.robots.find(({ id }) => id === span.robot);
 		const isAble = robot && canDo(robotKindOf(robot.kind), [turning]);
-		if (span.kind !== 'turn' || rounds.get(span.stepId) !== 1 || !isAble || !meant) return [];
+		if (span.kind !== 'turn' || repeated.has(span.stepId) || !isAble || !meant) return [];
 		const place = locateSteps(plan).get(span.stepId)?.place;
 		if (!place || !inherited) return [];
 		const heading = span.from.heading - inherited.turn + meant.turn;

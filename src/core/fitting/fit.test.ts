@@ -15,7 +15,7 @@ import { usual } from './unknowns';
 
 const course = courseOf({ size: { width: 6, height: 6 }, starts: [{ at: [3, 3], bearing: 0 }] });
 const variation = 'classroom';
-const still = usual(modelOf('skiff').parameters, variation, false);
+const still = usual(modelOf('skiff').parameters, variation);
 const plans = [
 	planOf([repeat(4, [go(0.5), right(90)])]),
 	planOf([repeat(4, [go(0.5), left(90)])]),

@@ -52,7 +52,7 @@ export function fitRobot(
 ): Fitted {
 	const list = modelOf(kind).parameters;
 	const unknowns = unknownsOf(list, variation);
-	const still = usual(list, variation, false);
+	const still = usual(list, variation);
 	const own = unknowns.filter(({ of }) => of === 'robot');
 	const ofDay = unknowns.filter(({ of }) => of === 'day');
 	const fits = runs.map((run) => new RunFit(run, list, variation));
@@ -89,7 +89,7 @@ export function agreement(
 ): readonly number[] {
 	const list = modelOf(kind).parameters;
 	const ofDay = unknownsOf(list, variation).filter(({ of }) => of === 'day');
-	const still = { ...usual(list, variation, false), ...known };
+	const still = { ...usual(list, variation), ...known };
 	return runs.map((run) => {
 		const only = new RunFit(run, list, variation);
 		only.settle(still);

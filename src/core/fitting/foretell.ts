@@ -9,7 +9,8 @@ import type { Variation } from '../robots/robot';
 import { prepare, trial } from '../simulation/simulate';
 import { parametersOf, type Fitted } from './fit';
 import { MoveTrial, readyMoves, type ReadyMove } from './moves';
-import { usual } from './unknowns';
+import { squared } from './marked-run';
+import { usual, withChance } from './unknowns';
 
 /** One ready move: what is told, what such robots usually make of it, and what this one does. */
 export interface Foretold extends Pick<ReadyMove, 'name' | 'of' | 'meant'> {
@@ -40,8 +41,6 @@ function slopesOf(
 const varianceOf = (covariance: Matrix, slopes: Matrix): number =>
 	slopes.mmul(covariance).mmul(slopes.transpose()).get(0, 0);
 
-const squared = (value: number): number => value * value;
-
 const rowOf = (slopes: readonly number[]): Matrix => Matrix.rowVector([...slopes]);
 
 /** Of each ready move that robots of this kind can do. */
@@ -50,7 +49,7 @@ export function foretell(
 	robot: Pick<PlanRobot, 'kind' | 'settings'>,
 	variation: Variation
 ): readonly Foretold[] {
-	const still = usual(modelOf(robot.kind).parameters, variation, false);
+	const still = usual(modelOf(robot.kind).parameters, variation);
 	const values = { ...still, ...parametersOf(fitted) };
 	const covariance = new Matrix(fitted.covariance.map((row) => [...row]));
 	return readyMoves(robot).map((move) => {
@@ -82,7 +81,7 @@ export function nextTry(
 	}: { readonly plan: Plan; readonly course: Course; readonly robot: PlanRobot },
 	variation: Variation
 ): NextTry | undefined {
-	const still = usual(modelOf(robot.kind).parameters, variation, false);
+	const still = usual(modelOf(robot.kind).parameters, variation);
 	const values = { ...still, ...parametersOf(fitted) };
 	const covariance = new Matrix(fitted.covariance.map((row) => [...row]));
 	const prepared = prepare({ plan, course, variation: 'classroom' });
@@ -123,12 +122,9 @@ function chanceOf(
 	variation: Variation
 ): number {
 	const { parameters } = modelOf(kind);
-	const average = usual(parameters, variation, true);
-	const chances = Object.entries(parameters).flatMap(([name, { of }]) =>
-		of === 'chance' ? [[name, average[name]!] as const] : []
-	);
+	const moved = withChance(values, parameters, variation);
 	const figures = Array.from({ length: trialsOfChance }, (_, index) =>
-		tried.figure({ ...values, ...Object.fromEntries(chances) }, index + 1)
+		tried.figure(moved, index + 1)
 	);
 	const mean = figures.reduce((sum, figure) => sum + figure, 0) / figures.length;
 	return figures.reduce((sum, figure) => sum + squared(figure - mean), 0) / (figures.length - 1);

@@ -11,7 +11,7 @@ import type { Touch } from '../simulation/touch';
 import { headingOfBearing, wrapAngle } from '../units/angles';
 import type { StartPlace } from '../world/start-places';
 import { goneOf, type Measured } from './moves';
-import { usual } from './unknowns';
+import { usual, withChance } from './unknowns';
 
 export interface MarkedRun {
 	readonly plan: Plan;
@@ -66,7 +66,7 @@ interface Figure {
 	readonly sigma: number;
 }
 
-const squared = (value: number): number => value * value;
+export const squared = (value: number): number => value * value;
 
 /** No hand measures better. Metres, radians. */
 const known = (sigma: number): number => Math.max(sigma, 0.001);
@@ -117,7 +117,7 @@ export class RunFit {
 		// What its charger says is not all that is in it.
 		const isSaid = battery !== undefined && 'battery' in list && !('charge' in settings);
 		this.known = isSaid ? { battery } : {};
-		this.usualChance = this.chanceOf(usual(list, variation, false));
+		this.usualChance = this.chanceOf(usual(list, variation));
 	}
 
 	/** Chance is looked at anew, of a robot like this. */
@@ -144,10 +144,7 @@ export class RunFit {
 		const { list, variation } = this;
 		if (this.figures.length === 0) return { mean: [], scale: Matrix.zeros(0, 0) };
 		const still = this.misses(like);
-		const chances = Object.entries(usual(list, variation, true)).filter(
-			([name]) => list[name]!.of === 'chance'
-		);
-		const moved = { ...like, ...Object.fromEntries(chances) };
+		const moved = withChance(like, list, variation);
 		const apart = Array.from({ length: trialsOfChance }, (_, index) =>
 			this.misses(moved, index + 1).map((miss, i) => {
 				const from = still[i];

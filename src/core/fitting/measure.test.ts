@@ -69,7 +69,7 @@ it.each(robotKinds.map((kind) => [kind.kind, kind] as const))(
 
 it('a robot is found out from what was measured of its moves', () => {
 	const list = modelOf('skiff').parameters;
-	const like = { ...usual(list, 'classroom', false), battery: 0.8, topSpeed: 0.46 };
+	const like = { ...usual(list, 'classroom'), battery: 0.8, topSpeed: 0.46 };
 	const own = { ...skiff, id: 'robot1' };
 	const runs = [0.3, 0.9, 1].map((speed) => {
 		const told = { kind: 'goFor', speed, amount: 2 } as const;

@@ -25,18 +25,29 @@ export function unknownsOf(list: Parameters, variation: Variation): readonly Unk
 	});
 }
 
-/** As such robots are on average: the values of all parameters. @param hasChance or as if nothing were left to it */
-export const usual = (
-	list: Parameters,
-	variation: Variation,
-	hasChance: boolean
-): ParameterValues =>
+/** As such robots are on average: the values of all parameters, as if nothing were left to chance. */
+export const usual = (list: Parameters, variation: Variation): ParameterValues =>
 	Object.fromEntries(
 		Object.entries(list).map(([name, parameter]) => [
 			name,
-			parameter.of === 'chance' && !hasChance ? 0 : varietyOf(parameter, variation).mean
+			parameter.of === 'chance' ? 0 : varietyOf(parameter, variation).mean
 		])
 	);
+
+/** The same robot with as much chance as such robots have on average. */
+export const withChance = (
+	values: ParameterValues,
+	list: Parameters,
+	variation: Variation
+): ParameterValues => {
+	const chances = Object.entries(list).filter(([, { of }]) => of === 'chance');
+	return {
+		...values,
+		...Object.fromEntries(
+			chances.map(([name, parameter]) => [name, varietyOf(parameter, variation).mean])
+		)
+	};
+};
 
 /** Values of unknowns. @param at standard deviations, one for each */
 export const valuesAt = (

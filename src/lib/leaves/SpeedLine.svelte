@@ -5,6 +5,7 @@
 	import type { SpeedLine } from '$core/fitting/line';
 	import { t } from '$lib/i18n';
 	import { toShown, unitOf } from '$lib/words/format';
+	import { inkOn } from './inks';
 
 	let { line, ofTurn }: { line: SpeedLine; ofTurn: boolean } = $props();
 
@@ -35,10 +36,7 @@
 	);
 	let chart: Chart<'scatter'> | null = null;
 
-	function inkOf(value: string): string {
-		canvas.style.color = value;
-		return getComputedStyle(canvas).color;
-	}
+	const inkOf = (value: string) => inkOn(canvas, value);
 
 	$effect(() => {
 		void isDark.current;

@@ -5,6 +5,7 @@
 	import type { TrialSummary } from '$core/simulation/attempt';
 	import { secondsOf } from '$core/analysis/seconds';
 	import { t } from '$lib/i18n';
+	import { inkOn } from './inks';
 
 	let { trials }: { trials: readonly TrialSummary[] } = $props();
 
@@ -18,10 +19,7 @@
 	);
 	let chart: Chart<'bar'> | null = null;
 
-	function inkOf(value: string): string {
-		canvas.style.color = value;
-		return getComputedStyle(canvas).color;
-	}
+	const inkOf = (value: string) => inkOn(canvas, value);
 
 	$effect(() => {
 		void isDark.current;

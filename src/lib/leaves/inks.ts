@@ -10,6 +10,12 @@ export const inks = [
 	'var(--ink-soft)'
 ] as const;
 
+/** A colour of the page as a canvas knows it. @param value such as var(--ink) */
+export function inkOn(canvas: HTMLCanvasElement, value: string): string {
+	canvas.style.color = value;
+	return getComputedStyle(canvas).color;
+}
+
 /** Pixels drawn and left out. */
 export const dashes: readonly (readonly number[])[] = [
 	[],
