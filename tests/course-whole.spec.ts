@@ -66,7 +66,14 @@ test('a gap too narrow is named and mended; the shortest way becomes a plan, tri
 	await page.getByRole('button', { name: 'Move the crate away' }).click();
 	await expect(page.getByText(/lie free here/)).toHaveCount(0);
 	await page.getByRole('button', { name: 'Find a way' }).click();
-	await expect(page.getByTestId('way')).toBeVisible();
+	const way = page.getByTestId('way');
+	await expect(way).toBeVisible();
+	const shortest = await way.getAttribute('points');
+	const wish = page.getByRole('combobox', { name: 'What way' });
+	await wish.selectOption('Through the middle, right angles only');
+	await expect(way).not.toHaveAttribute('points', shortest!);
+	await wish.selectOption('The shortest');
+	await expect(way).toHaveAttribute('points', shortest!);
 	await expect(page.getByText(/^\d+(\.\d)? cm, (\d|one) turns?\./)).toBeVisible();
 	await expect(page.getByText('Par:')).toHaveCount(0);
 	await page.getByRole('button', { name: 'Show par' }).click();

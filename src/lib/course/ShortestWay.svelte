@@ -40,7 +40,7 @@
 			class="field"
 			aria-label={t('course.way.wish')}
 			bind:value={help.wish}
-			onchange={() => help.hideWay()}
+			onchange={() => help.wishAnew()}
 		>
 			{#each wayWishes as wish (wish)}
 				<option value={wish}>{t(`course.way.wish.${wish}`)}</option>
@@ -51,7 +51,7 @@
 		>
 	</div>
 	<label>
-		<input type="checkbox" bind:checked={help.isTapeWall} onchange={() => help.hideWay()} />
+		<input type="checkbox" bind:checked={help.isTapeWall} onchange={() => help.wishAnew()} />
 		{t('course.way.tape')}
 	</label>
 	<div role="status">

@@ -60,6 +60,11 @@ export class CourseHelp {
 		this.asked = { course, found };
 	}
 
+	/** What is wished has changed: a way that is seen is found anew. */
+	async wishAnew(): Promise<void> {
+		if (this.found !== undefined) await this.search();
+	}
+
 	hideWay(): void {
 		this.asked = null;
 	}

@@ -48,7 +48,8 @@ function shownAs(quantity: Quantity): Shown {
 	return quantity === 'power' && preferences.speeds === 'perSecond' ? perSecond() : shown[quantity];
 }
 
-const tidy = (number: number): number => Number(number.toPrecision(12));
+/** Without what binary fractions leave in the last places. */
+export const tidy = (number: number): number => Number(number.toPrecision(12));
 
 export function toShown(quantity: Quantity, value: number): number {
 	const { factor, offset = 0, digits } = shownAs(quantity);

@@ -1,4 +1,5 @@
 import { expect, it } from 'vitest';
+import { ball } from '$core/robots/ball';
 import { drone } from '$core/robots/drone';
 import { skiff } from '$core/robots/skiff';
 import { planOf } from '$core/testing/sample';
@@ -20,6 +21,9 @@ it.each([
 	['again', 'forever', {}],
 	['go for 5', 'goFor', { direction: 'forward', duration: 5 }],
 	['back for 2', 'goFor', { direction: 'back', duration: 2 }],
+	['go 25% 0.6m', 'go', { distance: 0.6, speed: 0.25 }],
+	['turn 2s', 'turnFor', { duration: 2 }],
+	['give up', 'ifStuck', {}],
 	['go forward 60', 'go', { direction: 'forward', distance: 0.6 }],
 	['wait', 'wait', { duration: 1 }]
 ])('"%s" means %s', (text, kind, values) => {
@@ -46,6 +50,18 @@ it('a robot that does not fly is offered no step to a side', () => {
 	expect(offersFor('go left 40', { ...place, robot: skiff })[0]?.definition.kind).not.toBe('go');
 });
 
-it.each(['go 6000', 'repeat 2.5', 'fly 3', 'wait 1 2'])('"%s" fits nothing', (text) => {
-	expect(offersFor(text, place)).toEqual([]);
+it.each([
+	[skiff, 'goFor'],
+	[ball, 'rollTimed']
+])('"go 5 s" is timed', (robot, kind) => {
+	const [first] = offersFor('go 5 s', { ...place, robot });
+	expect(first?.definition.kind).toBe(kind);
+	expect(first?.values).toMatchObject({ duration: 5 });
 });
+
+it.each(['go 6000', 'wait 5 cm', 'repeat 2.5', 'fly 3', 'wait 1 2'])(
+	'"%s" fits nothing',
+	(text) => {
+		expect(offersFor(text, place)).toEqual([]);
+	}
+);

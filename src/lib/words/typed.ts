@@ -11,9 +11,16 @@ import { robotKindOf } from '$core/robots/kinds';
 import { canDo, optionsOf, type RobotKind } from '$core/robots/robot';
 import { initialValues, mayHang, stepKinds, triggerKinds } from '$core/steps/catalogue';
 import { levels, type Level } from '$core/levels';
-import { needsOf, type StepDefinition, type Value, type Values } from '$core/steps/definition';
+import {
+	needsOf,
+	type Quantity,
+	type StepDefinition,
+	type Value,
+	type ValueDefinition,
+	type Values
+} from '$core/steps/definition';
 import { t } from '$lib/i18n';
-import { colourName, lampColours, readFor, readNumber, toStored } from './format';
+import { colourName, lampColours, readFor, readNumber, tidy, toStored } from './format';
 import { choiceWord } from './values';
 
 export interface Offer {
@@ -125,24 +132,34 @@ function matchStep(
 	/** "go for 5", "go toward 90": the plainest verb, and how. */
 	const verbs = fold(t('step.go.typed')).split(' ');
 	const hows = fold(t('shelf.how')).split(' ');
-	const saysHow = words.some((word) => hows.includes(word) && names.includes(word));
-	const numbers: Value[] = [];
+	const saysHow = words.some((word) =>
+		units[word]?.of.includes('duration')
+			? names.some((name) => hows.includes(name))
+			: hows.includes(word) && names.includes(word)
+	);
+	const numbers: TypedNumber[] = [];
+	/** What was just read is a number. */
+	let isCounted = false;
 	let score = 0;
 	let isNamed = false;
 	let worth = 0;
 	for (const word of words) {
 		const number = readNumber(word);
-		if (!Number.isNaN(number)) numbers.push(number);
-		else if (score > 0 && isPitch(definition, word)) numbers.push(readFor('frequency', word));
+		const unit = isCounted ? units[word] : undefined;
+		isCounted = !Number.isNaN(number);
+		if (isCounted) numbers.push({ value: number });
+		else if (unit) numbers.push({ ...numbers.pop()!, unit });
+		else if (score > 0 && isPitch(definition, word))
+			numbers.push({ value: readFor('frequency', word) });
 		else if (names.includes(word)) score += 3;
 		else if (names.some((name) => name.startsWith(word))) score += 2;
 		else if ((worth = setByWord(definition, values, word, score > 0, robot)) > 0) score += worth;
 		else if (score > 0 && isNamedFirst(definition, isNamed) && setName(definition, values, word))
 			isNamed = true;
-		else if (score > 0 && variables.has(word)) numbers.push({ expression: word });
+		else if (score > 0 && variables.has(word)) numbers.push({ value: { expression: word } });
 		else if (score > 0 && !isNamed && setName(definition, values, word)) isNamed = true;
 		else if (saysHow && verbs.includes(word)) score += 3;
-		else if (!units.has(word)) return null;
+		else if (!joining.has(word)) return null;
 	}
 	return setNumbers(definition, values, numbers) ? { score, values } : null;
 }
@@ -155,7 +172,31 @@ const isPitch = (definition: StepDefinition, word: string): boolean =>
 	) &&
 	!Number.isNaN(readFor('frequency', word));
 
-const units = new Set(['cm', '%', '°', 's', 'hz', 'at', 'to', 'by', '×', 'x', 'times']);
+/** Units that may follow a number: for which quantities, and how many of the document's are in one. */
+const units: Readonly<Record<string, Unit>> = {
+	cm: { of: ['length'], worth: 0.01 },
+	mm: { of: ['length'], worth: 0.001 },
+	m: { of: ['length'], worth: 1 },
+	in: { of: ['length'], worth: 0.0254 },
+	'%': { of: ['ratio', 'power'], worth: 0.01 },
+	'°': { of: ['angle'], worth: 1 },
+	s: { of: ['duration'], worth: 1 },
+	hz: { of: ['frequency'], worth: 1 },
+	'×': { of: ['count'], worth: 1 },
+	x: { of: ['count'], worth: 1 },
+	times: { of: ['count'], worth: 1 }
+};
+interface Unit {
+	readonly of: readonly Quantity[];
+	readonly worth: number;
+}
+/** A number, or what is worked out to one, with its unit, if that was typed. */
+interface TypedNumber {
+	readonly value: Value;
+	readonly unit?: Unit;
+}
+
+const joining = new Set(['at', 'to', 'by']);
 
 /**
  * @param isMeant the step is known; otherwise only a direction or a colour tells which is meant
@@ -212,27 +253,37 @@ function setName(definition: StepDefinition, values: Record<string, Value>, word
 	return true;
 }
 
-/** Gives the numbers to the step's numbers in order. @returns false when one is too many or too big */
+/**
+ * Gives the numbers to the step's numbers: those with a unit where it fits, the others in order.
+ *
+ * @returns false when one fits nowhere, or is too big
+ */
 function setNumbers(
 	definition: StepDefinition,
 	values: Record<string, Value>,
-	numbers: readonly Value[]
+	numbers: readonly TypedNumber[]
 ): boolean {
-	const slots = Object.entries(values).filter(([name]) => {
+	const free = Object.keys(values).filter((name) => {
 		const type = definition.values[name]?.type ?? 'anything';
 		return type === 'number' || type === 'anything';
 	});
-	if (numbers.length > slots.length) return false;
-	return numbers.every((number, index) => {
-		const name = slots[index]![0];
+	const withUnitsFirst = numbers.toSorted((a, b) => Number(!a.unit) - Number(!b.unit));
+	return withUnitsFirst.every(({ value, unit }) => {
+		const at = free.findIndex((name) => !unit || takes(definition.values[name], unit));
+		const [name] = at < 0 ? [] : free.splice(at, 1);
+		if (name === undefined) return false;
 		const slot = definition.values[name];
-		if (slot?.type !== 'number' || typeof number !== 'number') {
-			values[name] = number;
+		if (slot?.type !== 'number' || typeof value !== 'number') {
+			values[name] = value;
 			return true;
 		}
-		const stored = toStored(slot.quantity, number);
+		const stored = unit ? tidy(value * unit.worth) : toStored(slot.quantity, value);
 		values[name] = stored;
 		const isWhole = slot.quantity !== 'count' || Number.isInteger(stored);
 		return isWhole && stored >= slot.minimum && stored <= slot.maximum;
 	});
 }
+
+/** What may be anything takes a plain number only: it has no unit. */
+const takes = (slot: ValueDefinition | undefined, { of }: Unit): boolean =>
+	slot?.type === 'number' && of.includes(slot.quantity);

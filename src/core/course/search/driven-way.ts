@@ -20,9 +20,10 @@ export type WayWish = (typeof wayWishes)[number];
 const finest = 0.02;
 const mostPlaces = 200_000;
 /** Metres of way that one turn is worth. */
-const turnCost = { squared: 0.4, fewestTurns: 2 };
-/** Metres to a wall at which a way counts half as long again as it is. */
-const close = 0.05;
+const turnCost = { squared: 0.4, fewestTurns: 20 };
+/** Metres of free room beside a way at which it counts twice as long as it is; and how often at most. */
+const close = 0.1;
+const mostWeight = 6;
 
 /** Directions, an eighth of a turn apart, counter-clockwise from ahead: steps ahead and to the left. */
 const eighths: readonly (readonly [ahead: number, left: number])[] = [
@@ -108,7 +109,7 @@ class DrivingNet {
 		for (let place = 0; place < away.length; place++) sweep(place, 1);
 		for (let place = away.length - 1; place >= 0; place--) sweep(place, -1);
 		return away.map((far, place) =>
-			far === 0 || indexes[place]! < 0 ? 0 : 1 + close / (far + close)
+			far === 0 || indexes[place]! < 0 ? 0 : Math.min(1 + (close / far) * (close / far), mostWeight)
 		);
 	}
 
