@@ -3,7 +3,7 @@ import { RailPath, type Rail } from '$core/course/rails';
 import { tapeCorners, lineOf } from '$core/course/tape';
 import { randomCourse } from '$core/testing/random-course';
 import { courseOf } from '$core/testing/sample';
-import { besidePanel, fit, railPath, tapePath, wallPaths } from './view';
+import { besideNews, besidePanel, fit, railPath, tapePath, wallPaths } from './view';
 
 const panel = { width: 200, height: 165 };
 const shown = (width: number, height: number, [w, h]: [number, number]) => {
@@ -39,6 +39,24 @@ describe('a course beside the panel of figures', () => {
 		expect(square.left).toBeGreaterThanOrEqual(panel.width - 8);
 		expect(square.right).toBeGreaterThanOrEqual(8);
 		expect(square.top).toBeCloseTo(square.below, 6);
+	});
+
+	it('what is said of an attempt stands below it, left of it, or above it once it has moved down', () => {
+		const at = (width: number, height: number, [w, h]: [number, number], corner?: typeof panel) => {
+			const course = courseOf({ size: { width: w, height: h } });
+			const whole = fit(course, width, height);
+			const view = corner ? besidePanel(whole, height, corner) : whole;
+			const beside = besideNews(view, course, { height, above: 56 }, corner);
+			return { ...beside, top: beside.view.y - h * beside.view.scale };
+		};
+		expect(at(768, 666, [2.4, 1.6], panel).place).toBe('below');
+		expect(at(768, 500, [1, 1], panel).place).toBe('left');
+		const alone = at(768, 666, [2.4, 1.8]);
+		expect(alone.place).toBe('top');
+		expect(alone.top).toBeGreaterThanOrEqual(56);
+		// It fills its pane: it stays whole.
+		const full = at(768, 500, [2.4, 1.6]);
+		expect(500 - full.view.y).toBeGreaterThanOrEqual(8);
 	});
 
 	it('one that is far from the panel stays in the middle', () => {

@@ -50,6 +50,34 @@ export function besidePanel(
 	return isBetterRight ? { ...view, x: view.x + byRight } : { ...view, y: view.y - byUp };
 }
 
+/** Where what is said of an attempt lies: below the course, left of it, or at the top of the pane. */
+export type NewsPlace = 'below' | 'left' | 'top';
+
+/** Pixels that it needs below a course, with the buttons under it. */
+const newsBelow = 124;
+
+/**
+ * Room for what is said of an attempt, beside the course as far as there is any.
+ *
+ * @param height of the pane, pixels
+ * @param above pixels that are wanted above the course, if what is said has to stand there
+ * @param corner a panel in the lower left corner, where there is one
+ * @returns the view, moved down where what is said comes above the course
+ */
+export function besideNews(
+	view: View,
+	course: Course,
+	{ height, above }: { readonly height: number; readonly above: number },
+	corner?: { readonly width: number }
+): { readonly view: View; readonly place: NewsPlace } {
+	const below = height - view.y;
+	if (corner && below >= newsBelow) return { view, place: 'below' };
+	if (corner && view.x >= corner.width - edge) return { view, place: 'left' };
+	const top = view.y - course.size.height * view.scale;
+	const down = Math.max(0, Math.min(above - top, below - edge));
+	return { view: { ...view, y: view.y + down }, place: 'top' };
+}
+
 /** A round length that is long enough to be seen, in metres. */
 export function scaleBar(scale: number): number {
 	const { bars } = measuresNow();

@@ -20,7 +20,8 @@
 	import Trace from '$lib/floor/Trace.svelte';
 	import FloorPane from '$lib/floor/FloorPane.svelte';
 	import { FloorWindow } from '$lib/floor/floor-window.svelte';
-	import { besidePanel, cratesAt, fit } from '$lib/floor/view';
+	import { besideNews, besidePanel, cratesAt, fit } from '$lib/floor/view';
+	import News from './News.svelte';
 	import Readings from './Readings.svelte';
 
 	let { bench, onleg }: { bench: Workbench; onleg: (stepId: string) => void } = $props();
@@ -33,25 +34,32 @@
 	/** Pixels, with the scale below and the margins: of the heights, and of a few figures. */
 	const stripWidth = 112;
 	const fewFigures = { width: 200, height: 165 };
+	/** Of what is said of an attempt, and on a phone of the figures under it. */
+	const aboveCourse = { news: 56, both: 176 };
 
 	const course = $derived(bench.course);
 	const player = $derived(bench.player);
 	/** Pixels that the figures of all sensors take up. */
 	let taken = $state.raw({ left: 0, top: 0 });
 	const isNarrow = new MediaQuery('max-width: 560px');
+	const isFurther = $derived(preferences.level !== 'first');
 	/** Room for a few figures, whether they are there yet or not: nothing moves when they come. */
-	const hasCorner = $derived(preferences.level !== 'first' && !isNarrow.current);
+	const hasCorner = $derived(isFurther && !isNarrow.current);
 	const canFly = (kind: string) => canDo(robotKindOf(kind), [flying]);
 	/** Some robot can fly, whether it does at this moment or not. */
 	const isHighSeen = $derived(bench.plan.robots.some(({ kind }) => canFly(kind)));
-	const base = $derived.by(() => {
+	const placed = $derived.by(() => {
 		const space = height - taken.top;
 		const strip = isHighSeen && !isNarrow.current ? stripWidth : 0;
 		const whole = fit(course, width - taken.left - strip, space);
-		const view = hasCorner && taken.left === 0 ? besidePanel(whole, space, fewFigures) : whole;
-		return { ...view, x: view.x + taken.left, y: view.y + taken.top };
+		const corner = hasCorner && taken.left === 0 ? fewFigures : undefined;
+		const beside = corner ? besidePanel(whole, space, corner) : whole;
+		const hasBoth = isNarrow.current && isFurther && taken.top === 0;
+		const above = hasBoth ? aboveCourse.both : aboveCourse.news;
+		const { view, place } = besideNews(beside, course, { height: space, above }, corner);
+		return { base: { ...view, x: view.x + taken.left, y: view.y + taken.top }, place };
 	});
-	const view = new FloorWindow(() => base, isForFloor);
+	const view = new FloorWindow(() => placed.base, isForFloor);
 	const { scale } = $derived(view);
 	/** A number of its own: edits that leave it as it is seek no places anew. */
 	const crewSize = $derived(bench.plan.robots.length);
@@ -294,6 +302,7 @@
 			{/await}
 		{/if}
 		<Readings {bench} bind:taken />
+		<News {bench} place={placed.place} />
 		{#if isEyeOpen}
 			{#await import('$lib/eye/RobotEye.svelte') then { default: RobotEye }}
 				{@const { kind, name, pose } = robots.find(({ id }) => id === bench.robot.id) ?? robots[0]!}

@@ -91,29 +91,6 @@
 	{/snippet}
 	{#snippet floor()}
 		<Floor {bench} onleg={jumpTo} />
-		<div
-			class="news"
-			class:measured={bench.leaves.opened.truth}
-			role="status"
-			aria-label={t('outcome.label')}
-			data-testid="outcome"
-		>
-			{#if bench.live?.alarm}
-				<p class="outcome crashed">{bench.live.alarm}</p>
-			{:else if bench.runs.rehearsing && bench.runs.rehearsing.seconds > 0}
-				<p class="outcome">{t('outcome.rehearsing', bench.runs.rehearsing)}</p>
-			{:else if bench.runs.outcome}
-				<p class="outcome {bench.runs.outcome.kind}">
-					{bench.runs.outcome.text}
-					{#if bench.runs.hasChanged}<span class="changed">{t('outcome.changed')}</span>{/if}
-					{#if bench.runs.isOlderModel}<span class="changed">{t('outcome.olderModel')}</span>{/if}
-				</p>
-			{:else if !bench.player.attempt}
-				<p class="outcome">
-					{t(bench.runs.hasCourseChanged ? 'outcome.courseChanged' : 'outcome.hint')}
-				</p>
-			{/if}
-		</div>
 	{/snippet}
 	{#snippet below()}
 		{#if bench.leaves.open}
@@ -154,48 +131,3 @@
 		{/await}
 	{/if}
 {/snippet}
-
-<style>
-	.news {
-		position: absolute;
-		top: 0.75rem;
-		left: 0.75rem;
-		right: 0.75rem;
-		pointer-events: none;
-	}
-	.outcome {
-		width: fit-content;
-		max-width: 34rem;
-		padding: 0.45rem 0.9rem;
-		border: 1px solid var(--line);
-		border-left: 5px solid var(--mist);
-		border-radius: 0.5rem;
-		background: var(--tag);
-		box-shadow: var(--shadow);
-	}
-	.outcome.finished {
-		border-left-color: var(--verdigris);
-		font-weight: 600;
-	}
-	.outcome.halted,
-	.outcome.timeout,
-	.outcome.fell,
-	.outcome.crashed {
-		border-left-color: var(--signal);
-	}
-	.changed {
-		color: var(--ink-soft);
-		font-weight: 400;
-	}
-	@media (max-width: 560px), (max-width: 820px) and (max-height: 699px) {
-		:global(.floor-pane:has(+ .dock > *)) .news {
-			display: none;
-		}
-	}
-	@media (max-width: 560px) {
-		/* Whoever measures needs the floor. */
-		.measured {
-			display: none;
-		}
-	}
-</style>

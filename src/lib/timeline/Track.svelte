@@ -2,7 +2,7 @@
 	/** The steps of an attempt as bands over its speed, with a hand to move through time. */
 	import { t } from '$lib/i18n';
 	import type { Player } from './player.svelte';
-	import { axisOf, bandsOf, speedPath } from './track';
+	import { axisOf, bandsOf, increment, soughtTime, speedPath } from './track';
 
 	let { player }: { player: Player } = $props();
 
@@ -50,7 +50,7 @@
 			type="range"
 			min="0"
 			max={duration}
-			step="0.05"
+			step={increment}
 			value={player.time}
 			aria-label={t('timeline.label')}
 			aria-valuetext={t('timeline.at', {
@@ -59,7 +59,7 @@
 			})}
 			oninput={(event) => {
 				player.pause();
-				player.seek(event.currentTarget.valueAsNumber);
+				player.seek(soughtTime(event.currentTarget.valueAsNumber, duration));
 			}}
 		/>
 	{:else}

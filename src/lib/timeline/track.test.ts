@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { Attempt, RobotRun, Span, Trace } from '$core/simulation/attempt';
-import { axisOf, bandsOf, speedPath } from './track';
+import { axisOf, bandsOf, soughtTime, speedPath } from './track';
 
 it('has an axis of whole seconds with room between them', () => {
 	expect(axisOf(4.2, 600)).toEqual([0, 1, 2, 3, 4]);
@@ -8,6 +8,10 @@ it('has an axis of whole seconds with room between them', () => {
 	expect(axisOf(0, 600)).toEqual([0]);
 	// A quarter of an hour on a phone: never closer than the longest gap.
 	expect(axisOf(900, 40)).toEqual([0, 600]);
+});
+
+it('comes to the very end, though that is no whole number of increments', () => {
+	expect([25.6, 25.5, 0].map((told) => soughtTime(told, 25.608))).toEqual([25.608, 25.5, 0]);
 });
 
 it('draws speed without its sign, as high as the fastest, and no more points than can be seen', () => {

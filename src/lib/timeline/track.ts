@@ -20,6 +20,13 @@ export function bandsOf(attempt: Attempt, run: RobotRun, duration: number): read
 		: legs;
 }
 
+/** Seconds that a press of a key goes on the timeline. */
+export const increment = 0.05;
+
+/** Where the hand is meant to be: what is less than an increment from the end is the end, seconds. */
+export const soughtTime = (told: number, duration: number): number =>
+	told + increment > duration ? duration : told;
+
 /** Points of the line of speed, at the most. */
 const points = 240;
 /** m/s: the line of who goes slower than this does not fill the height. */
