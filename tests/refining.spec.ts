@@ -137,6 +137,11 @@ test('attempts are kept, named, pinned, sent to a file and had again', async ({
 	await beside.getByRole('button', { name: 'How often does each arrive?' }).click();
 	await expect(beside.getByRole('row', { name: 'how often it arrives' })).toContainText('of 100');
 	expect(await violations(page)).toEqual([]);
+	await beside.getByRole('button', { name: 'Keep this comparison' }).click();
+	await beside.getByRole('button', { name: 'Close the comparison' }).click();
+	await rows.nth(0).getByRole('button', { name: 'Take it off the floor' }).click();
+	await leaf.getByRole('button', { name: /^Beside / }).click();
+	await expect(beside.getByRole('button', { name: 'Do not keep this comparison' })).toBeVisible();
 	await beside.getByRole('button', { name: 'Close the comparison' }).click();
 	await rows.nth(0).getByRole('button', { name: 'Take it off the floor' }).click();
 	await expect(page.getByTestId('laid')).toHaveCount(0);

@@ -43,8 +43,8 @@ class Server {
 			return done(200, [...this.rows].filter(([, row]) => !row.isGone).map(listed));
 		if (!known) return done(404, 'no such attempt');
 		if (method === 'PATCH') {
-			const { name, note, isPinned, marks, ...rest } = known;
-			void [name, note, isPinned, marks];
+			const { name, note, isPinned, beside, marks, ...rest } = known;
+			void [name, note, isPinned, beside, marks];
 			this.rows.set(id, { ...rest, isGone: undefined, ...changedAttemptSchema.parse(body) });
 			return done(200);
 		}
@@ -94,7 +94,7 @@ const named = async (at: AttemptPost) =>
 it('carries attempts to the server once, each body once, and opens them on another device', async () => {
 	const [one, two] = [keeping(), keeping()];
 	for (const each of [one, two]) await shelf.keep(each, attempt);
-	await shelf.mark(one.id, { name: 'First', isPinned: true });
+	await shelf.mark(one.id, { name: 'First', isPinned: true, beside: ['other'] });
 	await post.send();
 	await post.send();
 	expect(server.asked).toEqual([`PUT ${one.id}`, `PUT ${two.id}`]);
@@ -104,7 +104,7 @@ it('carries attempts to the server once, each body once, and opens them on anoth
 	const opened = await other.post.open(one.id);
 	if (!opened.ok) throw new Error(opened.failure.key);
 	expect(pack(opened.value.attempt)).toEqual(pack(attempt));
-	expect(opened.value).toMatchObject({ plan, course, row: { name: 'First', isPinned: true } });
+	expect(opened.value).toMatchObject({ plan, course, row: { name: 'First', isPinned: true, beside: ['other'] } });
 	expect(await other.shelf.unsent()).toEqual([]);
 });
 

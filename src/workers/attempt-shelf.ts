@@ -214,9 +214,9 @@ export class AttemptShelf {
 	 */
 	async takeNotes(row: AttemptRow, listed: ListedAttempt): Promise<AttemptRow> {
 		if (isAlike(notesOf(row), notesOf(listed))) return row;
-		const { name, note, isPinned, marks } = listed;
+		const { name, note, isPinned, beside, marks } = listed;
 		const taken = await this.change(row.id, (now) =>
-			isSent(now) ? { ...now, name, note, isPinned, marks } : now
+			isSent(now) ? { ...now, name, note, isPinned, beside, marks } : now
 		);
 		return taken ?? row;
 	}

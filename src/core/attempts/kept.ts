@@ -15,6 +15,8 @@ export const attemptNotesSchema = z.strictObject({
 	name: nameSchema.optional(),
 	note: textSchema(500).optional(),
 	isPinned: z.boolean().optional(),
+	/** Ids of attempts that it was set beside: each is a comparison that was kept. */
+	beside: z.array(keptIdSchema).max(20).readonly().optional(),
 	marks: marksSchema.readonly().optional()
 });
 export type AttemptNotes = Readonly<z.infer<typeof attemptNotesSchema>>;
@@ -78,9 +80,10 @@ export const fetchedAttemptSchema = z.strictObject({
 });
 export type FetchedAttempt = z.infer<typeof fetchedAttemptSchema>;
 
-export const notesOf = ({ name, note, isPinned, marks }: AttemptNotes): AttemptNotes => ({
+export const notesOf = ({ name, note, isPinned, beside, marks }: AttemptNotes): AttemptNotes => ({
 	...(name !== undefined && { name }),
 	...(note !== undefined && { note }),
 	...(isPinned && { isPinned }),
+	...(beside && beside.length > 0 && { beside }),
 	...(marks && marks.length > 0 && { marks })
 });

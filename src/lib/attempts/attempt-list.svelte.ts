@@ -133,6 +133,17 @@ export class AttemptList {
 		if (row) this.put(row);
 	}
 
+	/** Keeps that the attempt on the floor was set beside another one, and so both, or forgets that. */
+	async keepBeside(other: string, isKept: boolean): Promise<void> {
+		const rowOf = (id: string | null) => this.rows.find((row) => row.id === id);
+		const [shown, laid] = [rowOf(this.shown), rowOf(other)];
+		if (!shown) return;
+		const others = (shown.beside ?? []).filter((id) => id !== other);
+		if (!isKept) return this.mark(shown, { beside: others });
+		await this.mark(shown, { beside: [...others, other], isPinned: true });
+		if (laid) await this.mark(laid, { isPinned: true });
+	}
+
 	async remove(row: ListedAttempt): Promise<void> {
 		await keeper().remove(row.id);
 		await forget(row.id);

@@ -1,13 +1,24 @@
 <script lang="ts">
 	/** The attempts of this plan that the device has kept, newest first: each can be had again as it was. */
 	import './words';
-	import { Download, FolderOpen, Image, Layers, Pencil, Pin, PinOff, Trash2 } from '@lucide/svelte';
+	import {
+		Columns2,
+		Download,
+		FolderOpen,
+		Image,
+		Layers,
+		Pencil,
+		Pin,
+		PinOff,
+		Trash2
+	} from '@lucide/svelte';
 	import type { ListedAttempt } from '$core/attempts/kept';
 	import { markOf } from '$core/course/mark';
 	import { attemptFilters, type AttemptList } from '$lib/attempts/attempt-list.svelte';
 	import { say, t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import Moment from '$lib/ui/Moment.svelte';
+	import { saidNow } from '$lib/ui/time.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import { attemptCounts } from '$workers/attempt-counts';
 	import { saveFloor } from './floor-picture';
@@ -27,6 +38,9 @@
 		source.type === 'rehearsal'
 			? t(`bench.variation.${source.variation}`)
 			: t(`attempts.source.${source.type}`);
+
+	const nameOf = ({ name, at, summary: { kind } }: ListedAttempt): string =>
+		name ?? `${t(`attempts.is.${kind}`)}, ${saidNow(new Date(at).toISOString())}`;
 
 	function figuresOf(row: ListedAttempt): string {
 		const { seconds, bumps, robots } = row.summary;
@@ -88,7 +102,7 @@
 			>{/if}
 	</p>
 	{#if bench.leaves.comparing}
-		<CompareTable {bench} comparing={bench.leaves.comparing} />
+		<CompareTable {bench} {list} comparing={bench.leaves.comparing} />
 	{:else if bench.player.attempt && list.laid.length > 0}
 		<p class="about">
 			{#each list.laid as laid (laid.id)}
@@ -166,6 +180,17 @@
 						onclick={() => void list.remove(row)}><Trash2 size={17} /></button
 					>
 				</div>
+				{#each row.beside as other (other)}
+					{@const beside = list.rows.find(({ id }) => id === other)}
+					<button
+						class="button button-plain beside"
+						disabled={!beside}
+						onclick={() => void bench.leaves.compareAgain(row, beside!)}
+						><Columns2 size={15} />{beside
+							? t('compare.again', { name: nameOf(beside) })
+							: t('compare.gone')}</button
+					>
+				{/each}
 				{#if writing === row.id}
 					<AttemptNotes
 						{row}
@@ -245,6 +270,12 @@
 		border-radius: 1rem;
 		line-height: 1.3rem;
 		text-align: center;
+	}
+	.beside {
+		width: 100%;
+		justify-content: start;
+		padding-left: 6.2rem;
+		font-size: 0.85rem;
 	}
 	@media (max-width: 560px) {
 		.hands {

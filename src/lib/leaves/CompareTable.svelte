@@ -1,18 +1,22 @@
 <script lang="ts">
 	/** Two attempts beside each other: the one that lies over the floor's, and the floor's. */
-	import { X } from '@lucide/svelte';
+	import { Pin, PinOff, X } from '@lucide/svelte';
 	import type { AttemptTotals, Both, ComparedStep } from '$core/analysis/compare';
 	import type { Spread } from '$core/analysis/spread';
 	import type { Step } from '$core/plan/plan';
+	import type { AttemptList } from '$lib/attempts/attempt-list.svelte';
 	import { t } from '$lib/i18n';
 	import { showNumber } from '$lib/words/format';
 	import { wordsOf } from '$lib/words/step-words';
 	import type { Comparing } from '$lib/workbench/comparing.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 
-	let { bench, comparing }: { bench: Workbench; comparing: Comparing } = $props();
+	let { bench, comparing, list }: { bench: Workbench; comparing: Comparing; list: AttemptList } =
+		$props();
 
 	const { comparison, arrivals, other } = $derived(comparing);
+	const shown = $derived(list.rows.find(({ id }) => id === list.shown));
+	const isKept = $derived(shown?.beside?.includes(other.id) ?? false);
 	const length = (metres: number) => showNumber('length', metres);
 	const seconds = (time: number) => showNumber('duration', time);
 	const said = <T,>(figures: Both<T>, words: (figure: T) => string) =>
@@ -58,6 +62,18 @@
 				disabled={comparing.isTrying}
 				onclick={() => void comparing.tryBoth()}>{t('compare.tryBoth')}</button
 			>
+		{/if}
+		{#if shown}
+			{@const keep = t(isKept ? 'compare.forget' : 'compare.keep')}
+			<button
+				class="button button-plain button-icon"
+				aria-label={keep}
+				title={keep}
+				aria-pressed={isKept}
+				onclick={() => void list.keepBeside(other.id, !isKept)}
+			>
+				{#if isKept}<PinOff size={17} />{:else}<Pin size={17} />{/if}
+			</button>
 		{/if}
 		<button
 			class="button button-plain button-icon"

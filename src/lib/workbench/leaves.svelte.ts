@@ -3,6 +3,7 @@
  * kept, how far many of them spread, what a robot is like.
  */
 import { markOf } from '$core/course/mark';
+import type { ListedAttempt } from '$core/attempts/kept';
 import type { Mark } from '$core/attempts/marks';
 import type { Attempt } from '$core/simulation/attempt';
 import { t } from '$lib/i18n';
@@ -95,6 +96,17 @@ export class Leaves {
 		const { Comparing } = await import('./comparing.svelte');
 		this.comparing = new Comparing(this.bench, other);
 		await this.comparing.compare();
+	}
+
+	/** Shows an attempt with the one that it was set beside. */
+	async compareAgain(row: ListedAttempt, beside: ListedAttempt): Promise<void> {
+		const list = this.opened.attempts;
+		if (!list) return;
+		await list.show(row);
+		const laid = () => list.laid.find(({ id }) => id === beside.id);
+		if (!laid()) await list.lay(beside);
+		const other = laid();
+		if (other) await this.compareWith(other);
 	}
 
 	/** Looks at what a step did when it ran first. */

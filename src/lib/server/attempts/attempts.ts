@@ -98,10 +98,11 @@ async function missingOf(id: string, hashes: readonly string[]): Promise<string[
 	return hashes.filter((hash) => known.every((row) => row.hash !== hash));
 }
 
-const notesIn = ({ name, note, isPinned, marks }: ChangedAttempt) => ({
+const notesIn = ({ name, note, isPinned, beside, marks }: ChangedAttempt) => ({
 	name: name ?? null,
 	note: note ?? null,
 	isPinned: isPinned ? 1 : 0,
+	beside: beside && beside.length > 0 ? beside.join() : null,
 	marks: marks && marks.length > 0 ? JSON.stringify(marks) : null
 });
 
@@ -148,6 +149,8 @@ interface Row {
 	readonly name: string | null;
 	readonly note: string | null;
 	readonly isPinned: 0 | 1;
+	/** Ids, with commas between. */
+	readonly beside: string | null;
 	readonly marks: string | null;
 	readonly summary: string;
 	readonly modelVersion: number;
@@ -157,7 +160,8 @@ interface Row {
 	readonly by: string | null;
 }
 
-const selectRow = `SELECT a.id, a.planId, a.courseId, a.at, a.name, a.note, a.isPinned, a.marks, a.summary,
+const selectRow = `SELECT a.id, a.planId, a.courseId, a.at, a.name, a.note, a.isPinned, a.beside, a.marks,
+	a.summary,
 	a.modelVersion, a.courseMark, a.touches, a.onlyChain,
 	CASE WHEN a.ownerId IS NOT ?1 THEN p.name END AS by
 	FROM attempts a LEFT JOIN people p ON p.id = a.ownerId`;
@@ -191,6 +195,7 @@ function listedOf(row: Row): ListedAttempt {
 		...(row.name !== null && { name: row.name }),
 		...(row.note !== null && { note: row.note }),
 		...(row.isPinned === 1 && { isPinned: true }),
+		...(row.beside && { beside: row.beside.split(',') }),
 		...(row.marks && { marks: JSON.parse(row.marks) as ListedAttempt['marks'] }),
 		...(row.touches && { touches: JSON.parse(row.touches) as ListedAttempt['touches'] }),
 		...(row.onlyChain !== null && { only: row.onlyChain }),

@@ -230,6 +230,18 @@ const robotModels: Migration = {
 	down: async ({ context }: MigrationParams<QueryInterface>) => context.dropTable('robotModels')
 };
 
+/** Which attempts one was set beside, and kept so. */
+const comparisons: Migration = {
+	name: '0008-comparisons',
+	up: async ({ context }: MigrationParams<QueryInterface>) => {
+		const [columns] = await context.sequelize.query('PRAGMA table_info(attempts)');
+		if ((columns as { name: string }[]).some(({ name }) => name === 'beside')) return;
+		await context.sequelize.query('ALTER TABLE attempts ADD COLUMN beside TEXT');
+	},
+	down: async ({ context }: MigrationParams<QueryInterface>) =>
+		context.removeColumn('attempts', 'beside')
+};
+
 export const migrations: Migration[] = [
 	firstTables,
 	nameKeys,
@@ -237,5 +249,6 @@ export const migrations: Migration[] = [
 	versions,
 	facts,
 	attempts,
-	robotModels
+	robotModels,
+	comparisons
 ];
