@@ -49,16 +49,16 @@ function shownAs(quantity: Quantity): Shown {
 }
 
 /** Without what binary fractions leave in the last places. */
-export const tidy = (number: number): number => Number(number.toPrecision(12));
+export const tidyNumber = (number: number): number => Number(number.toPrecision(12));
 
 export function toShown(quantity: Quantity, value: number): number {
 	const { factor, offset = 0, digits } = shownAs(quantity);
-	return tidy(Number((value * factor + offset).toFixed(digits)));
+	return tidyNumber(Number((value * factor + offset).toFixed(digits)));
 }
 
 export function toStored(quantity: Quantity, value: number): number {
 	const { factor, offset = 0 } = shownAs(quantity);
-	return tidy((value - offset) / factor);
+	return tidyNumber((value - offset) / factor);
 }
 
 export const unitOf = (quantity: Quantity): string => t(`unit.${shownAs(quantity).unit}`);
@@ -67,7 +67,7 @@ export const unitOf = (quantity: Quantity): string => t(`unit.${shownAs(quantity
 export function shownRange({ quantity, minimum, maximum, increment }: NumberDefinition) {
 	const { factor, offset = 0, digits, unit } = shownAs(quantity);
 	const round = (number: number) =>
-		tidy(Number((number * factor + offset).toFixed(Math.max(digits, 2))));
+		tidyNumber(Number((number * factor + offset).toFixed(Math.max(digits, 2))));
 	const isOwnUnit = unit === shown[quantity].unit;
 	return {
 		minimum: round(minimum),

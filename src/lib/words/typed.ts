@@ -20,7 +20,7 @@ import {
 	type Values
 } from '$core/steps/definition';
 import { t } from '$lib/i18n';
-import { colourName, lampColours, readFor, readNumber, tidy, toStored } from './format';
+import { colourName, lampColours, readFor, readNumber, tidyNumber, toStored } from './format';
 import { choiceWord } from './values';
 
 export interface Offer {
@@ -277,7 +277,7 @@ function setNumbers(
 			values[name] = value;
 			return true;
 		}
-		const stored = unit ? tidy(value * unit.worth) : toStored(slot.quantity, value);
+		const stored = unit ? tidyNumber(value * unit.worth) : toStored(slot.quantity, value);
 		values[name] = stored;
 		const isWhole = slot.quantity !== 'count' || Number.isInteger(stored);
 		return isWhole && stored >= slot.minimum && stored <= slot.maximum;
