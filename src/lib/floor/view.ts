@@ -101,9 +101,11 @@ export function cratesAt(
 
 /** The points of a line as a drawing has them, to a tenth of a millimetre. */
 export const pathOf = (points: readonly (readonly number[])[]): string =>
-	points.map((point) => point.map((number) => number.toFixed(4)).join()).join(' ');
+	points.map(placed).join(' ');
 
-const placed = (point: readonly number[]): string => pathOf([point]);
+function placed([x, y]: readonly number[]): string {
+	return `${x!.toFixed(4)},${y!.toFixed(4)}`;
+}
 
 interface WallPath extends Pick<Wall, 'thickness' | 'height'> {
 	readonly d: string;
@@ -121,8 +123,10 @@ export function wallPaths(walls: readonly Wall[]): WallPath[] {
 }
 
 /** An arc of SVG from where the pen is. Its y points up: what turns to the left is positive. */
-const arcTo = (radius: number, turned: number, to: readonly number[]): string =>
-	`A${placed([radius, radius])} 0 0 ${turned > 0 ? 1 : 0} ${placed(to)}`;
+function arcTo(radius: number, turned: number, to: readonly number[]): string {
+	const told = radius.toFixed(4);
+	return `A${told},${told} 0 0 ${turned > 0 ? 1 : 0} ${placed(to)}`;
+}
 
 /** The middle line of a tape: a straight and an arc for each corner, however it is rounded. */
 export function tapePath(tape: Tape): string {
