@@ -20,19 +20,30 @@ export function addMessages(messages: Messages): void {
 
 export const hasMessage = (key: string): boolean => texts.has(key);
 
+function textOf(key: string): string {
+	const text = texts.get(key);
+	if (text === undefined) throw new Error(`No message has the key "${key}".`);
+	return text;
+}
+
 function formatOf(key: string): IntlMessageFormat {
 	const known = formats.get(key);
 	if (known) return known;
-	const text = texts.get(key);
-	if (text === undefined) throw new Error(`No message has the key "${key}".`);
+	const text = textOf(key);
 	const format = new IntlMessageFormat(text, language, undefined, { ignoreTag: true });
 	formats.set(key, format);
 	return format;
 }
 
+/** What may stand for something else in a message. */
+const marks = /[{}']/;
+
 /** The message with this key, filled in. @throws when no message has this key */
-export const t = (key: string, values?: Fill): string =>
-	String(formatOf(key).format(values as Record<string, string>));
+export function t(key: string, values?: Fill): string {
+	const text = textOf(key);
+	// Most are said as they stand: a format for each would be a tenth of a page's beginning.
+	return marks.test(text) ? String(formatOf(key).format(values as Record<string, string>)) : text;
+}
 
 /**
  * The words of a sentence that the core wants said. It may come from a robot, by a link or out of what
