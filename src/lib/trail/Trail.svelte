@@ -309,6 +309,8 @@
 		overflow: auto;
 		overscroll-behavior: contain;
 		contain: strict;
+		/* What is opaque scrolls as one layer, without being drawn anew. */
+		background: var(--paper);
 	}
 	.list {
 		position: relative;
