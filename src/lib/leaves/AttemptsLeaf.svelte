@@ -241,6 +241,9 @@
 		flex-wrap: wrap;
 		align-items: center;
 		border-top: 1px solid var(--line);
+		/* A thousand of them: only those in sight are drawn and found by the pointer. */
+		content-visibility: auto;
+		contain-intrinsic-size: auto 66px;
 	}
 	.shown {
 		background: var(--lamp-soft);
