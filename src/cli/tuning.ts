@@ -4,7 +4,8 @@ import { headingOfBearing } from '../core/units/angles';
 import { compareAttempts, type Compared } from '../core/analysis/compare';
 import { advise } from '../core/analysis/advice';
 import { answer, runnerOf } from '../core/analysis/search';
-import { knobsFor, nudge, type PullGoal } from '../core/analysis/nudge';
+import { knobsFor } from '../core/analysis/knobs';
+import { nudge, type PullGoal } from '../core/analysis/nudge';
 import { writeDocument } from '../core/document';
 import { robotKindOf } from '../core/robots/kinds';
 import { planRobot } from '../core/plan/plan';
@@ -45,10 +46,7 @@ export async function nudged(values: Options): Promise<string> {
 		const leg = legs.find((each) => each.span.number === number && each.round === round);
 		if (!leg) continue;
 		const knobs = knobsFor(plan, legs, leg);
-		if (knobs.length === 0)
-			throw new BadInput(
-				`--step ${number}: it has no number that shapes its way, or it is worked out.`
-			);
+		if (knobs.length === 0) throw new BadInput(`--step ${number}: no number shapes its way.`);
 		const pull = { knobs, robot: run.id, leg: { stepId: leg.span.stepId, round }, goal, seed };
 		const found = await answer(nudge(pull), runnerOf(rehearsal));
 		return JSON.stringify(nudgeReport(plan, knobs, found), null, 2);

@@ -1,9 +1,9 @@
 /** Random nudges that can be reached, and some that cannot: how near they come, and in how long. */
 import { legsIn, isMove } from '../../src/core/attempts/legs';
 import { runnerOf } from '../../src/core/analysis/search';
+import { knobsFor } from '../../src/core/analysis/knobs';
 import {
 	endIn,
-	knobsFor,
 	nudge,
 	trialOf,
 	type PullGoal,

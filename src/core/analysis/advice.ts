@@ -20,7 +20,7 @@ import { prepare, simulate, trial, type Rehearsal } from '../simulation/simulate
 import { slotOf } from '../steps/definition';
 import { definitionOf } from '../steps/catalogue';
 import { bearingOfHeading, degrees, wrapAngle } from '../units/angles';
-import { knobsFor, roundedValues } from './nudge';
+import { knobsFor, roundedValues } from './knobs';
 import { intervalOf } from './spread';
 
 export interface Arrivals {
@@ -292,7 +292,8 @@ function numbersMadeUp({ plan, legs }: Looked): Change | null {
 	const edits: Edit[] = [];
 	for (const { leg, by, own } of misses.values()) {
 		const knob = knobsFor(plan, own, leg).at(-1);
-		if (knob?.definition.quantity !== (isTurn(leg) ? 'angle' : 'length')) continue;
+		const isOwn = knob?.step === leg.span.stepId && !knob.worded;
+		if (!isOwn || knob.definition.quantity !== (isTurn(leg) ? 'angle' : 'length')) continue;
 		const mean = by.reduce((sum, each) => sum + each, 0) / by.length;
 		const [value] = roundedValues([knob], [knob.value - Math.sign(knob.value || 1) * mean]);
 		const { step, name } = knob;

@@ -1,17 +1,30 @@
 import { describe, expect, it } from 'vitest';
 import { legsIn, isMove } from '../attempts/legs';
 import { rehearseAlone } from '../testing/alone';
-import { courseOf, fullStep, go, left, planOf, repeat, right, step } from '../testing/sample';
+import {
+	courseOf,
+	fullStep,
+	go,
+	left,
+	planOf,
+	repeat,
+	right,
+	step,
+	wait,
+	wall
+} from '../testing/sample';
 import type { Step } from '../plan/plan';
 import { prepare, trial } from '../simulation/simulate';
-import { knobsFor, nudge, roundedValues, type PullGoal } from './nudge';
+import { knobsFor, roundedValues, settingsOf } from './knobs';
+import { nudge, type PullGoal } from './nudge';
 import { answer, runnerOf } from './search';
 
 const course = courseOf({ size: { width: 6, height: 6 }, starts: [{ at: [3, 3], bearing: 0 }] });
+const walled = { ...course, walls: [wall([2, 5.9], [4, 5.9])] };
 
 /** Pulls the end of the leg of a step. @param variation ideal: what comes out is known */
-async function pulled(steps: Step[], number: number, goal: PullGoal, round = 1) {
-	const rehearsal = { plan: planOf(steps), course, variation: 'ideal' as const };
+async function pulled(steps: Step[], number: number, goal: PullGoal, round = 1, floor = course) {
+	const rehearsal = { plan: planOf(steps), course: floor, variation: 'ideal' as const };
 	const attempt = rehearseAlone({ ...rehearsal, seed: 1 });
 	const legs = legsIn(attempt, attempt.runs[0]!, null).filter(isMove);
 	const leg = legs.find((each) => each.span.number === number && each.round === round)!;
@@ -59,6 +72,40 @@ describe('a nudge', () => {
 		expect(rounded).toEqual([2.5]);
 	});
 
+	it('finds the number behind what is worked out: of a variable, of a measure, of a part of a circle', async () => {
+		const side = { expression: 'side' };
+		const sideways = [
+			fullStep('set', { variable: 'side', value: { expression: '80*cm / 2' } }),
+			fullStep('go', { distance: side }),
+			right(90),
+			fullStep('go', { distance: side })
+		];
+		// Both follow it: 40 cm north and 40 east become 55 and 55.
+		const { knobs, rounded, found } = await pulled(sideways, 2, { x: 3, y: 3.55 });
+		expect(knobs.map(({ step, name }) => [step, name])).toEqual([[sideways[0]!.id, 'value']]);
+		expect(rounded).toEqual([1.1]);
+		expect(settingsOf(knobs, rounded)[0]!.value).toEqual({ expression: '110 * cm / 2' });
+		expect(found.isReached).toBe(true);
+		const corner = [go(0.3), fullStep('turn', { angle: { expression: '360 / 5' } })];
+		const turned = await pulled(corner, 2, { heading: Math.PI / 2 - (80 * Math.PI) / 180 });
+		expect(settingsOf(turned.knobs, turned.rounded)[0]!.value).toEqual({ expression: '400 / 5' });
+	});
+
+	it('finds the threshold of what is sensed, and the seconds that are waited for', async () => {
+		const drive = step('start', { speed: 0.3 });
+		const near = { expression: 'distanceAhead < 40*cm' };
+		const ahead = [drive, step('waitUntil', { condition: near }), fullStep('stop')];
+		const { knobs, found } = await pulled(ahead, 3, { x: 3, y: 5.5 }, 1, walled);
+		expect(knobs.map(({ step, value }) => [step, value])).toEqual([[ahead[1]!.id, 0.4]]);
+		expect(found.isReached).toBe(true);
+		// The wall is at 5.9; how far the sensor is from the middle, and the brake, are taken from it.
+		expect(found.values[0]).toBeLessThan(0.4);
+		expect(found.values[0]).toBeGreaterThan(0.25);
+		const timed = await pulled([drive, wait(2), fullStep('stop')], 3, { x: 3, y: 3.45 });
+		// 15 cm a second.
+		expect(timed.rounded[0]).toBeCloseTo(3, 0);
+	});
+
 	it('says which number is at its end where it cannot come there', async () => {
 		const { found } = await pulled([right(90), go(0.4)], 2, { x: 3, y: 40 });
 		expect(found.isReached).toBe(false);
@@ -92,10 +139,10 @@ describe('a nudge', () => {
 		expect(trials).toBeLessThanOrEqual(3);
 	});
 
-	it('has nothing to turn where a number is worked out', async () => {
+	it('has nothing to turn where no number stands behind what is worked out', async () => {
 		const worked = step('go', {
 			direction: 'forward',
-			distance: { expression: '0.2*m' },
+			distance: { expression: 'random(20, 20) * cm' },
 			speed: 0.4
 		});
 		const { knobs } = await pulled([worked, go(0.2)], 2, { x: 3, y: 3.5 });

@@ -3,25 +3,11 @@
  * by the same chance, each only as far as that leg. What is asked first is remembered, so that a
  * finger that goes on pulling needs a trial or two each time.
  */
-import type { Leg } from '../attempts/legs';
-import { isTurn } from '../reasons/reason';
-import type { SetValue } from '../interpreter/set-values';
-import { findStep } from '../plan/places';
-import type { Plan } from '../plan/plan';
 import type { RecordedPose, TrialSummary } from '../simulation/attempt';
 import type { Trial } from '../simulation/simulate';
-import { slotOf, type NumberDefinition } from '../steps/definition';
-import { definitionOf } from '../steps/catalogue';
 import { wrapAngle } from '../units/angles';
+import { clampTo as clamp, settingsOf, tryValue, type Knob } from './knobs';
 import type { Search } from './search';
-
-/** A number of a step that can be turned. */
-export interface Knob {
-	readonly step: string;
-	readonly name: string;
-	readonly value: number;
-	readonly definition: NumberDefinition;
-}
 
 /** Where a leg is to end: its place, or only the direction, radians. */
 export type PullGoal = { readonly x: number; readonly y: number } | { readonly heading: number };
@@ -51,17 +37,6 @@ export interface Nudged {
 	readonly slopes: readonly (readonly number[])[];
 }
 
-/** Quantities that shape a way; how far a number is changed to see what it does; what people choose. */
-const shaping: Readonly<
-	Partial<Record<NumberDefinition['quantity'], { try: number; grain: number }>>
-> = {
-	length: { try: 0.02, grain: 0.01 },
-	angle: { try: 3, grain: 1 },
-	duration: { try: 0.1, grain: 0.1 },
-	count: { try: 1, grain: 1 },
-	number: { try: 0.1, grain: 0.1 }
-};
-
 /** Metres, or radians, that are near enough; and rounds until it is as near as it comes. */
 const near = { place: 0.001, heading: 0.003 };
 const enough = { place: 0.003, heading: 0.0087 };
@@ -73,43 +48,6 @@ const least = 0.05;
 const slow = 0.5;
 /** Metres that a radian of a direction weighs. */
 const reach = 0.5;
-
-/** The numbers of a step that shape its way: none where they are worked out, or it has none. */
-function knobsOfStep(plan: Plan, stepId: string): Knob[] {
-	const step = findStep(plan, stepId);
-	if (!step) return [];
-	return Object.entries(step.values).flatMap(([name, value]): Knob[] => {
-		const definition = slotOf(definitionOf(step.kind), name);
-		const isShaping = definition.type === 'number' && shaping[definition.quantity] !== undefined;
-		return isShaping && typeof value === 'number'
-			? [{ step: stepId, name, value, definition }]
-			: [];
-	});
-}
-
-/**
- * What can be turned to pull the end of a leg: its own numbers, and for a place that of the turn just
- * before it, so that it can be pulled anywhere.
- * @param legs those that moved, as they ran
- */
-export function knobsFor(plan: Plan, legs: readonly Leg[], leg: Leg): Knob[] {
-	const own = knobsOfStep(plan, leg.span.stepId);
-	if (isTurn(leg) || own.length !== 1) return own.slice(0, 2);
-	const before = legs[legs.indexOf(leg) - 1];
-	const turning = before && isTurn(before) ? knobsOfStep(plan, before.span.stepId) : [];
-	return [...turning.slice(0, 1), ...own];
-}
-
-/** As a person would: whole centimetres and degrees, tenths of seconds. */
-export function roundedValues(knobs: readonly Knob[], values: readonly number[]): number[] {
-	return knobs.map((knob, index) => {
-		const { grain } = shaping[knob.definition.quantity]!;
-		return clamp(knob, Number((Math.round(values[index]! / grain) * grain).toFixed(6)));
-	});
-}
-
-export const settingsOf = (knobs: readonly Knob[], values: readonly number[]): SetValue[] =>
-	knobs.map(({ step, name }, index) => ({ step, name, value: values[index]! }));
 
 /** Where a leg ends with other numbers: as far as that leg. */
 export const trialOf = ({ knobs, leg, seed }: Pull, values: readonly number[]): Trial => ({
@@ -200,15 +138,6 @@ function* slopesAt(
 		const change = tried[index]! - values[index]!;
 		return off.map((each, row) => (other ? (offOf(other, goal)[row]! - each) / change : 0));
 	});
-}
-
-const clamp = ({ definition: { minimum, maximum } }: Knob, value: number): number =>
-	Math.max(minimum, Math.min(maximum, value));
-
-/** Another value from which it shows what a number does. */
-function tryValue({ definition }: Knob, value: number): number {
-	const change = shaping[definition.quantity]!.try;
-	return value + change <= definition.maximum ? value + change : value - change;
 }
 
 /** Least squares of one or two knobs; one that would go beyond its end stays there. */

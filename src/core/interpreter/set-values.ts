@@ -1,14 +1,15 @@
 /** The same program with other numbers in some of its steps, without compiling it anew. */
+import type { Expression } from '../expressions/expression';
 import type { Instruction, Program } from './program';
 
-/** A number of a step in the place of the number that it has. */
+/** Another number of a step, or another expression, in the place of what it has. */
 export interface SetValue {
 	readonly step: string;
 	readonly name: string;
-	readonly value: number;
+	readonly value: number | Expression;
 }
 
-/** What is worked out stays worked out: only a number takes the place of a number. */
+/** Only a number takes the place of a number: expressions are compiled with their plan. */
 export function withValues(program: Program, set: readonly SetValue[]): Program {
 	if (set.length === 0) return program;
 	const byStep = new Map<string, SetValue[]>();
@@ -20,7 +21,8 @@ export function withValues(program: Program, set: readonly SetValue[]): Program 
 	const patched = (step: Instruction): Instruction => {
 		const body = list(step.body);
 		const own = (byStep.get(step.id) ?? []).filter(
-			({ name }) => typeof step.values[name] === 'number'
+			(each): each is SetValue & { readonly value: number } =>
+				typeof each.value === 'number' && typeof step.values[each.name] === 'number'
 		);
 		if (own.length === 0) return body === step.body ? step : { ...step, body };
 		const numbers = new Map(own.map(({ name, value }) => [name, value]));

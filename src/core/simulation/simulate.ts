@@ -7,10 +7,9 @@ import type { Course } from '../course/course';
 import type { Happenings } from '../devices/happenings';
 import type { Port } from '../devices/port';
 import { Interpreter } from '../interpreter/interpreter';
-import { compile, type Program } from '../interpreter/program';
-import { withValues, type SetValue } from '../interpreter/set-values';
+import type { Program } from '../interpreter/program';
+import type { SetValue } from '../interpreter/set-values';
 import type { Plan, PlanRobot } from '../plan/plan';
-import { robotKindOf } from '../robots/kinds';
 import type { NamedRobot } from '../robots/robot-document';
 import type { ParameterValues } from '../robots/parameter';
 import type { Variation } from '../robots/robot';
@@ -23,6 +22,7 @@ import type { TrialLeg, TrialSummary } from './attempt';
 import type { CrewMember } from './crew-member';
 import { Stage } from './stage';
 import { contactsPerTick, defaultLimit, handPatience, maximumTrialLegs } from './settings';
+import { programOf, programWith } from './programs';
 import { progressTicks } from './settings';
 import type { Touch } from './touch';
 
@@ -81,18 +81,14 @@ export interface Prepared {
 }
 
 export function prepare(rehearsal: Omit<Rehearsal, 'seed'>): Prepared {
-	const { plan, course, only, robot } = rehearsal;
+	const { plan, course, robot } = rehearsal;
 	const robots = plan.robots.map((own, index) =>
 		index === 0 && robot ? { ...robot, id: own.id } : own
 	);
 	return {
 		rehearsal,
 		robots,
-		program: compile(
-			plan,
-			robots.map(({ kind }) => robotKindOf(kind)),
-			only
-		),
+		program: programOf(rehearsal, robots),
 		terrain: new Terrain(course),
 		starts: startPlaces(course, robots.length)
 	};
@@ -115,7 +111,7 @@ export interface Trial {
 export function trial(prepared: Prepared, trial: Trial): TrialSummary {
 	const { seed, parameters, values = [], until, hasLegs } = trial;
 	const rehearsal = parameters ? { ...prepared.rehearsal, parameters } : prepared.rehearsal;
-	const program = withValues(prepared.program, values);
+	const program = programWith(prepared, values);
 	return new Simulation({ ...prepared, rehearsal, program }, seed).summary(hasLegs === true, until);
 }
 

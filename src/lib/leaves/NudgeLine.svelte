@@ -24,6 +24,9 @@
 					number: numberSteps(bench.plan).get(far.step) ?? 0,
 					value: endWords(far, nudging.turned)
 				})}{/if}
+			{#if nudging.shared}{t('nudge.shared', {
+					number: numberSteps(bench.plan).get(nudging.shared.step) ?? 0
+				})}{/if}
 			{#if nudging.rounds > 1}{t('nudge.rounds', { count: nudging.rounds })}{/if}
 			<button class="button button-line" onclick={() => void nudging.take()}
 				>{t('nudge.take')}</button

@@ -1,5 +1,5 @@
 /** What a pull comes to, in words. */
-import type { Knob } from '$core/analysis/nudge';
+import type { Knob } from '$core/analysis/knobs';
 import { numberSteps, type Plan } from '$core/plan/plan';
 import { showNumber } from '$lib/words/format';
 import type { Nudging } from '$lib/workbench/nudging.svelte';

@@ -3,8 +3,8 @@
  * the whole new way; let go, and it is one edit.
  */
 import { isMove, type Leg } from '$core/attempts/legs';
-import { knobsFor, nudge, roundedValues, settingsOf } from '$core/analysis/nudge';
-import type { PullGoal, Knob, Nudged } from '$core/analysis/nudge';
+import { knobsFor, roundedValues, settingsOf, type Knob } from '$core/analysis/knobs';
+import { nudge, type PullGoal, type Nudged } from '$core/analysis/nudge';
 import { answer } from '$core/analysis/search';
 import type { SetValue } from '$core/interpreter/set-values';
 import { applyEdit, type Edit } from '$core/plan/edits';
@@ -78,6 +78,11 @@ export class Nudging {
 		const { leg, refining } = this;
 		return refining.legs.filter(({ span }) => span.stepId === leg?.span.stepId).length;
 	});
+
+	/** The number of a variable: other steps may use it, too. */
+	readonly shared: Knob | undefined = $derived.by(() =>
+		this.knobs.find(({ step }) => findStep(this.bench.plan, step)?.kind === 'set')
+	);
 
 	/** Somebody pulls; what is newest counts. */
 	pull(goal: PullGoal): void {
@@ -168,7 +173,10 @@ export class Nudging {
 		this.drop();
 		const changed = turned.filter(({ knob, value }) => value !== knob.value);
 		if (!leg || changed.length === 0 || attempt?.source.type !== 'rehearsal') return;
-		const set = changed.map(({ knob, value }) => ({ step: knob.step, name: knob.name, value }));
+		const set = settingsOf(
+			changed.map(({ knob }) => knob),
+			changed.map(({ value }) => value)
+		);
 		const key = legKey(leg);
 		if (!bench.desk.edit(editOf(bench.plan, set), t('nudge.done', { count: set.length }))) return;
 		await bench.runs.rehearse(undefined, attempt.source.seed);
@@ -195,8 +203,9 @@ const opposites: Readonly<Record<string, string>> = {
 function editOf(plan: Workbench['plan'], set: readonly SetValue[]): Edit {
 	const edits = set.flatMap(({ step, name, value }): Edit[] => {
 		const { direction } = findStep(plan, step)?.values ?? {};
-		const other = value < 0 && typeof direction === 'string' ? opposites[direction] : undefined;
-		const own: Edit = { type: 'setValue', step, name, value: other ? -value : value };
+		const isBack = typeof value === 'number' && value < 0 && typeof direction === 'string';
+		const other = isBack ? opposites[direction] : undefined;
+		const own: Edit = { type: 'setValue', step, name, value: isBack && other ? -value : value };
 		return other ? [own, { type: 'setValue', step, name: 'direction', value: other }] : [own];
 	});
 	return edits.length === 1 ? edits[0]! : { type: 'together', edits };

@@ -96,7 +96,7 @@ describe('pulling the end of a leg', () => {
 		expect(far.nudging.isOutOfReach).toMatchObject({ name: 'distance' });
 		const off = nudgingOf([go(0.4)], 1, { helpersOff: ['nudge'] });
 		expect(off.nudging.leg).toBeNull();
-		const distance = { expression: '0.4*m' };
+		const distance = { expression: 'random(40, 40) * cm' };
 		const worked = nudgingOf([step('go', { direction: 'forward', distance, speed: 0.4 })], 1);
 		expect(worked.nudging.leg).not.toBeNull();
 		expect(worked.nudging.knobs).toEqual([]);
