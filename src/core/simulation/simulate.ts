@@ -13,13 +13,12 @@ import type { Plan, PlanRobot } from '../plan/plan';
 import type { NamedRobot } from '../robots/robot-document';
 import type { ParameterValues } from '../robots/parameter';
 import type { Variation } from '../robots/robot';
-import type { Sentence } from '../sentence';
 import { tickRate } from '../time';
 import { Terrain } from '../world/scene';
 import { startPlaces, type StartPlace } from '../world/start-places';
-import { legsOf, withRounds, type Attempt, type Outcome, type OutcomeKind } from './attempt';
+import { legsOf, withRounds, type Attempt, type Outcome } from './attempt';
 import type { TrialLeg, TrialSummary } from './attempt';
-import type { CrewMember } from './crew-member';
+import { Endings } from './endings';
 import { Stage } from './stage';
 import { contactsPerTick, defaultLimit, handPatience, maximumTrialLegs } from './settings';
 import { programOf, programWith } from './programs';
@@ -119,6 +118,7 @@ class Simulation {
 	private readonly stage: Stage;
 	private readonly linking: Linking;
 	private readonly interpreter: Interpreter;
+	private readonly endings: Endings;
 	private readonly limitTicks: number;
 	private readonly limitWork: number;
 	private hasStopped = false;
@@ -163,6 +163,7 @@ class Simulation {
 			})),
 			limit
 		});
+		this.endings = new Endings(this.stage, this.interpreter, program, rehearsal.course);
 		this.limitTicks = Math.round(limit * tickRate);
 		this.limitWork = Math.max(this.limitTicks, defaultLimit * tickRate) * contactsPerTick;
 	}
@@ -238,7 +239,7 @@ class Simulation {
 	private untilOver(): Outcome {
 		const { stage } = this;
 		stage.begin();
-		if (stage.withoutRoom) return this.noRoomFor(stage.withoutRoom);
+		if (stage.withoutRoom) return this.endings.noRoomFor(stage.withoutRoom);
 		for (;;) {
 			this.runChains();
 			const outcome = this.ending();
@@ -246,7 +247,7 @@ class Simulation {
 			if (stage.tickNumber % progressTicks === 0) this.onProgress(stage.time);
 			stage.advance();
 			const { fallen } = stage;
-			if (fallen) return this.fell(fallen);
+			if (fallen) return this.endings.fell(fallen);
 		}
 	}
 
@@ -262,14 +263,15 @@ class Simulation {
 	/** How it ends, if it ends before anything moves on. */
 	private ending(): Outcome | undefined {
 		const { crew, work, records } = this.stage;
-		if (this.interpreter.budget.left <= 0) return this.usedUp();
-		if (work > this.limitWork) return this.crowded();
-		if (records.fault) return this.outcome('crashed', records.fault);
-		if (this.isFarEnough || this.isOver()) return this.planOver();
+		if (this.interpreter.budget.left <= 0) return this.endings.usedUp();
+		if (work > this.limitWork) return this.endings.crowded();
+		if (records.fault) return this.endings.crashed(records.fault);
+		if (this.isFarEnough || this.isOver()) return this.endings.planOver();
 		for (let i = 0; i < crew.length; i++) {
-			if (crew[i]!.machine.isStalled) return this.stalled(crew[i]!);
+			if (crew[i]!.machine.isStalled) return this.endings.stalled(crew[i]!);
 		}
-		return this.stage.tickNumber >= this.limitTicks ? this.outOfTime() : undefined;
+		if (this.stage.tickNumber < this.limitTicks) return undefined;
+		return this.endings.outOfTime(this.limitTicks / tickRate);
 	}
 
 	/**
@@ -298,99 +300,4 @@ class Simulation {
 		if (!this.rehearsal.isWatched || !this.interpreter.waitsForHands) return false;
 		return this.stage.time - this.busyAt < handPatience;
 	}
-
-	// --- how it ends ---
-
-	private planOver(): Outcome {
-		const seconds = round(this.stage.time);
-		if (this.notBegun) return this.outcome('ended', { key: this.notBegun });
-		if (this.isInFinish()) {
-			return this.outcome('finished', { key: 'outcome.finished', values: { seconds } });
-		}
-		const { finish } = this.rehearsal.course;
-		const isAnyInAir = this.stage.crew.some(({ isOnGround }) => !isOnGround);
-		if (isAnyInAir) return this.outcome('ended', { key: 'outcome.inTheAir', values: { seconds } });
-		if (!finish) return this.outcome('ended', { key: 'outcome.over', values: { seconds } });
-		const bumps = this.stage.crew.flatMap(({ journal }) => journal.bumps);
-		const bump = bumps.find(({ against }) => against === 'wall');
-		const distance = this.distanceTo(finish.at) - finish.radius;
-		const key = bump?.number ? 'outcome.endedAfterBump' : 'outcome.ended';
-		const values = { seconds, centimetres: Math.max(1, distance * 100), number: bump?.number ?? 0 };
-		return this.outcome('ended', { key, values });
-	}
-
-	/** Why nothing ran, if nothing did. */
-	private get notBegun(): string | undefined {
-		const { interpreter, prepared } = this;
-		if (prepared.program.chains.every(({ steps }) => steps.length === 0)) return 'outcome.nothing';
-		if (interpreter.hasBegun) return undefined;
-		return interpreter.waitsForHands ? 'outcome.untouched' : 'outcome.notBegun';
-	}
-
-	private fell({ journal }: CrewMember): Outcome {
-		const number = journal.driving?.number ?? 0;
-		return this.outcome('fell', { key: 'outcome.fell', values: { number } });
-	}
-
-	private noRoomFor({ name }: CrewMember): Outcome {
-		return this.outcome('halted', { key: 'outcome.noRoom', values: { name } });
-	}
-
-	private stalled(member: CrewMember): Outcome {
-		const number = member.journal.driving?.number ?? 0;
-		const holder = this.stage.holderOf(member);
-		const key = holder ? `outcome.stoppedBy.${holder}` : 'outcome.stoppedByItself';
-		return this.outcome('halted', { key, values: { number } });
-	}
-
-	private outOfTime(): Outcome {
-		const { crew } = this.stage;
-		const step = crew.map(({ journal }) => journal.innermost).find((innermost) => innermost);
-		const values = { seconds: this.limitTicks / tickRate, number: step?.number ?? 0 };
-		return this.outcome('timeout', {
-			key: crew.some(({ journal }) => journal.isBusy) ? 'outcome.timeoutBusy' : 'outcome.timeout',
-			values
-		});
-	}
-
-	private usedUp(): Outcome {
-		const { total, usedUpBy } = this.interpreter.budget;
-		const values = {
-			number: usedUpBy?.number ?? 0,
-			seconds: round(this.stage.time),
-			millions: total / 1e6
-		};
-		return this.outcome('timeout', { key: 'outcome.usedUp', values });
-	}
-
-	private crowded(): Outcome {
-		const values = { seconds: round(this.stage.time) };
-		return this.outcome('timeout', { key: 'outcome.crowded', values });
-	}
-
-	private outcome(kind: OutcomeKind, reason: Sentence): Outcome {
-		return {
-			kind,
-			reason,
-			seconds: this.stage.time,
-			reachedFinish: this.isInFinish(),
-			lampPosts: this.stage.place.reached
-		};
-	}
-
-	/** Whether one of them is: a ring has room for one. */
-	private isInFinish(): boolean {
-		const { finish } = this.rehearsal.course;
-		if (finish === null) return false;
-		return this.stage.crew.some(
-			(member) => member.isOnGround && member.distanceTo(finish.at) <= finish.radius
-		);
-	}
-
-	/** Of the nearest robot. */
-	private distanceTo(point: readonly [number, number]): number {
-		return Math.min(...this.stage.crew.map((member) => member.distanceTo(point)));
-	}
 }
-
-const round = (seconds: number): number => Math.round(seconds * 10) / 10;

@@ -1,7 +1,8 @@
 <script lang="ts">
 	/** What would help the plan most, each with how often it arrives then. */
 	import { Lightbulb } from '@lucide/svelte';
-	import type { Arrivals, What } from '$core/analysis/advice';
+	import type { Arrivals } from '$core/analysis/advice';
+	import type { What } from '$core/analysis/changes';
 	import { say, t } from '$lib/i18n';
 	import { Advising } from '$lib/workbench/advising.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';

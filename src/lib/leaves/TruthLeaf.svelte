@@ -64,7 +64,9 @@
 		<p class="about">{t('truth.running')}</p>
 	{:else}
 		<div class="ways" role="group" aria-label={t('truth.how')}>
-			{#if bench.live?.held}<p>{t('live.held', { number: bench.live.held.number })}</p>{/if}
+			{#if bench.live?.told.held}<p>
+					{t('live.held', { number: bench.live.told.held.number })}
+				</p>{/if}
 			{#each ways as way (way)}
 				<button
 					class="button button-line"

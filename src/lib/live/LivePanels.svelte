@@ -26,7 +26,10 @@
 <!-- What is missing lies on top of what misses it. -->
 {#if live.isAsked && !live.lining.robot}<ReadyList {live} />{/if}
 <!-- Whoever measures goes on from there. -->
-{#if live.held && !live.bench.leaves.opened.truth}<HeldPanel {live} held={live.held} />{/if}
+{#if live.told.held && !live.bench.leaves.opened.truth}<HeldPanel
+		{live}
+		held={live.told.held}
+	/>{/if}
 {#if live.lining.robot}<LineUp {live} robot={live.lining.robot} />{/if}
 
 {#if live.isChoosing}

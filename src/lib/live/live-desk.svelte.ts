@@ -5,7 +5,7 @@
 import '$lib/robots/words';
 import { robotKindOf } from '$core/robots/kinds';
 import type { Greeting, ToRobot } from '$core/link/frames';
-import { LiveRecord, type HeldBehind, type LiveNews } from '$core/live/live-news';
+import { LiveRecord, type LiveNews } from '$core/live/live-news';
 import type { Plan, PlanRobot } from '$core/plan/plan';
 import type { Values } from '$core/steps/definition';
 import type { Attempt } from '$core/simulation/attempt';
@@ -14,7 +14,7 @@ import { turning } from '$core/devices/turning/device';
 import { canDo } from '$core/robots/robot';
 import { headingOfBearing } from '$core/units/angles';
 import { startPlaces, type StartPlace } from '$core/world/start-places';
-import { say, t } from '$lib/i18n';
+import { t } from '$lib/i18n';
 import { rememberRun } from '$lib/robots/held';
 import { robots, type Linked } from '$lib/robots/robots.svelte';
 import type { RunRequest } from '$workers/run';
@@ -23,12 +23,10 @@ import type { Person } from '$lib/saving/answers';
 import type { Sample } from '$lib/timeline/player.svelte';
 import type { LiveStand } from './live-stand';
 import { BoardHand } from './board.svelte';
+import { ToldByRun } from './told.svelte';
 import { Lining } from './lining.svelte';
 import { rolesOf, type Role } from './matching';
 import { needsNow, type Need } from './needs';
-
-/** Seconds after which what a robot said is old. */
-const oldAfter = 0.4;
 
 /** What is docked under the floor. */
 export type Panel = 'board' | 'drive' | 'store';
@@ -58,12 +56,7 @@ export class LiveDesk {
 	private fineWithout = $state.raw<readonly string[]>([]);
 	/** Runs wait behind each leg until somebody goes on. */
 	isByLeg = $state(false);
-	/** The leg behind which the run waits. */
-	held = $state.raw<HeldBehind | null>(null);
-	/** What needs a hand now, in words; empty if nothing does. */
-	alarm = $state('');
-	/** What the robots say is old. */
-	isOld = $state(false);
+	readonly told: ToldByRun;
 	private record = new LiveRecord();
 
 	/** @param person who is here, if that is known */
@@ -71,6 +64,7 @@ export class LiveDesk {
 		readonly bench: LiveStand,
 		readonly person: Person | null
 	) {
+		this.told = new ToldByRun(bench.voice);
 		robots.open(person);
 		robots.onJournal = (_robot, planId, news, isLast) => {
 			if (planId === bench.saver.id) this.hearStored(news, isLast);
@@ -296,9 +290,7 @@ export class LiveDesk {
 	private hear(news: LiveNews): void {
 		const attempt: Attempt = this.record.add(news);
 		const isOver = attempt.outcome.reason.key !== 'outcome.running';
-		this.isOld = !isOver && news.age > oldAfter;
-		this.hearAlarm(news.alarm);
-		this.hearHeld((!isOver && news.held) || null);
+		this.told.take(news, isOver);
 		this.bench.runs.follow(attempt, isOver);
 		if (!isOver) return;
 		this.isRunning = false;
@@ -308,22 +300,8 @@ export class LiveDesk {
 		this.bench.voice.announce(this.bench.runs.outcome?.text ?? '');
 	}
 
-	/** Says once what needs a hand, and shows it as long as it does. */
-	private hearAlarm(alarm: LiveNews['alarm']): void {
-		const text = alarm ? say(alarm) : '';
-		if (text && text !== this.alarm) this.bench.voice.announce(text);
-		this.alarm = text;
-	}
-
-	/** Says once behind which leg it waits. */
-	private hearHeld(held: HeldBehind | null): void {
-		const isNew = held && (held.stepId !== this.held?.stepId || held.round !== this.held.round);
-		if (isNew) this.bench.voice.announce(t('live.held', { number: held.number }));
-		if (isNew || !held) this.held = held;
-	}
-
 	goOn(): void {
-		this.held = null;
+		this.told.held = null;
 		robots.goOn();
 	}
 

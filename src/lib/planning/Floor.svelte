@@ -3,9 +3,6 @@
 	import { Eye, Hand } from '@lucide/svelte';
 	import { untrack } from 'svelte';
 	import { MediaQuery } from 'svelte/reactivity';
-	import { isAlike } from '$core/alike';
-	import { valuesOf } from '$core/fitting/values-of';
-	import { circumstancesOf } from '$core/simulation/attempt';
 	import { headingOfBearing } from '$core/units/angles';
 	import { flying } from '$core/devices/flying/device';
 	import { robotKindOf } from '$core/robots/kinds';
@@ -13,7 +10,6 @@
 	import { startPlaces } from '$core/world/start-places';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
-	import { knownRobots } from '$lib/robots/known.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
 	import StandingRobot from '$lib/floor/StandingRobot.svelte';
@@ -21,6 +17,7 @@
 	import FloorPane from '$lib/floor/FloorPane.svelte';
 	import { FloorWindow } from '$lib/floor/floor-window.svelte';
 	import { besideNews, besidePanel, cratesAt, fit } from '$lib/floor/view';
+	import FloorLegend from './FloorLegend.svelte';
 	import News from './News.svelte';
 	import Readings from './Readings.svelte';
 
@@ -88,23 +85,6 @@
 	const isReckoned = $derived(
 		player.attempt?.source.type === 'run' || bench.live?.panel === 'drive'
 	);
-	/** By which models the rehearsal that is shown went. */
-	const modelled = $derived.by(() => {
-		const { parameters = {} } = (player.attempt && circumstancesOf(player.attempt)) ?? {};
-		const used = bench.plan.robots.filter(({ id }) => parameters[id]);
-		return used.map((robot) => {
-			const { model } = knownRobots.of(robot) ?? {};
-			const { name } = robot;
-			return model && isAlike(valuesOf(model), parameters[robot.id])
-				? t('floor.model', {
-						name,
-						runs: model.runs,
-						moves: model.moves,
-						more: model.runs && model.moves
-					})
-				: t('floor.oldModel', { name });
-		});
-	});
 	/** Some step or trigger asks whether the robot is touched. */
 	const waitsForTouch = $derived(
 		player.run?.sensed.touched !== undefined ||
@@ -158,7 +138,7 @@
 	const isMarking = $derived(
 		bench.leaves.opened.truth?.way === 'tap' &&
 			bench.leaves.canBeMarked &&
-			(!bench.runs.isLive || Boolean(bench.live?.held))
+			(!bench.runs.isLive || Boolean(bench.live?.told.held))
 	);
 	/** Steps of a key to the east and to the north, while somebody says where a robot stands. */
 	const moves: Readonly<Record<string, readonly [number, number]>> = {
@@ -320,12 +300,7 @@
 		{/if}
 	{/snippet}
 	{#snippet said()}
-		{#if isReckoned}<span><i class="dotted"></i>{t('floor.reckoned')}</span>{/if}
-		{#each modelled as words (words)}<span>{words}</span>{/each}
-		{#if bench.leaves.marks.length > 0}<span><i class="solid"></i>{t('floor.byHand')}</span>{/if}
-		{#if bench.leaves.opened.legs?.intended && !bench.leaves.opened.legs.off.includes('intended')}<span
-				><i class="dashed"></i>{t('floor.intended')}</span
-			>{/if}
+		<FloorLegend {bench} {isReckoned} />
 	{/snippet}
 	{#snippet buttons()}
 		{#if player.isPlaying && waitsForTouch}
@@ -366,21 +341,5 @@
 	}
 	.name.shown {
 		font-weight: 700;
-	}
-	span {
-		white-space: nowrap;
-	}
-	i {
-		display: inline-block;
-		width: 2.2rem;
-		margin-right: 0.5rem;
-		border-top: 3px dotted var(--trace);
-		vertical-align: middle;
-	}
-	.solid {
-		border-top: 2px solid var(--ink);
-	}
-	.dashed {
-		border-top: 1.5px dashed var(--ink-soft);
 	}
 </style>

@@ -14,8 +14,8 @@
 	aria-label={t('outcome.label')}
 	data-testid="outcome"
 >
-	{#if bench.live?.alarm}
-		<p class="outcome crashed">{bench.live.alarm}</p>
+	{#if bench.live?.told.alarm}
+		<p class="outcome crashed">{bench.live.told.alarm}</p>
 	{:else if bench.runs.rehearsing && bench.runs.rehearsing.seconds > 0}
 		<p class="outcome">{t('outcome.rehearsing', bench.runs.rehearsing)}</p>
 	{:else if bench.runs.outcome}

@@ -60,7 +60,7 @@
 	<aside
 		class="readings"
 		class:all={showsAll}
-		class:old={bench.live?.isOld}
+		class:old={bench.live?.told.isOld}
 		aria-label={t('readings.label')}
 		style:--phone-top="{phoneTop}px"
 		bind:offsetWidth={width}

@@ -33,7 +33,7 @@ export interface TruthStand {
 		readonly run: RobotRun | null;
 	};
 	/** It may wait behind a leg. */
-	readonly live: { readonly held: HeldBehind | null } | null;
+	readonly live: { readonly told: { readonly held: HeldBehind | null } } | null;
 	readonly leaves: {
 		readonly marks: readonly Mark[];
 		/** @returns whether they are kept */
@@ -74,11 +74,11 @@ export class Truth {
 	/** Of the robot that is measured: the one behind whose leg a run waits, or the one that is shown. */
 	private readonly run: RobotRun | null = $derived.by(() => {
 		const { attempt, run } = this.stand.player;
-		const { held } = this.stand.live ?? {};
+		const { held } = this.stand.live?.told ?? {};
 		return (held && attempt?.runs.find(({ id }) => id === held.robot)) ?? run;
 	});
 	readonly after: After = $derived.by(() => {
-		const { held } = this.stand.live ?? {};
+		const { held } = this.stand.live?.told ?? {};
 		return held ? { stepId: held.stepId, round: held.round } : this.chosen;
 	});
 	/** Where it can have been marked: behind each leg, and at the end. */
@@ -167,7 +167,7 @@ export class Truth {
 		return this.stand.course.finish !== null;
 	}
 	get isAtLeg(): boolean {
-		return Boolean(this.stand.live?.held);
+		return Boolean(this.stand.live?.told.held);
 	}
 	get marks(): readonly Mark[] {
 		return this.stand.leaves.marks;

@@ -32,7 +32,7 @@ beforeEach(() => {
 		course,
 		player: { attempt, run: run! },
 		get live() {
-			return { held };
+			return { told: { held } };
 		},
 		leaves
 	});
@@ -95,13 +95,18 @@ it('is said behind each leg, and behind the one at which a run waits', async () 
 	await truth.remove(leaves.marks[0]!);
 	expect(leaves.marks).toEqual([]);
 	held = { robot: run!.id, stepId: after!.stepId, number: 2, round: 1 };
-	const waiting = new Truth({ course, player: { attempt, run: run! }, live: { held }, leaves });
+	const waiting = new Truth({
+		course,
+		player: { attempt, run: run! },
+		live: { told: { held } },
+		leaves
+	});
 	expect(waiting.after).toEqual({ stepId: after!.stepId, round: 1 });
 	// Whoever's leg it is, whoever is shown.
 	const crew = { ...attempt, runs: [run!, { ...run!, id: 'robot2' }] };
 	const other = { ...held, robot: 'robot2' };
 	const player = { attempt: crew, run: run! };
-	const measuring = new Truth({ course, player, live: { held: other }, leaves });
+	const measuring = new Truth({ course, player, live: { told: { held: other } }, leaves });
 	measuring.tap([1, 1]);
 	expect(measuring.draft).toMatchObject({ robot: 'robot2' });
 });

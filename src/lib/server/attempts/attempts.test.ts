@@ -60,7 +60,13 @@ it('keeps an attempt whole, its bodies once, and says which are missing', () =>
 	withDatabase(async () => {
 		expect(await keep('a', { bodies: {} })).toEqual([hashOf(plan), hashOf(course)]);
 		expect(await ids()).toEqual([]);
-		const whole = sent({ name: 'First', isPinned: true, beside: ['a', 'b'], only: 'c1', touches: [{ time: 1 }] });
+		const whole = sent({
+			name: 'First',
+			isPinned: true,
+			beside: ['a', 'b'],
+			only: 'c1',
+			touches: [{ time: 1 }]
+		});
 		await keepAttempt('a', whole, null);
 		expect(await keep('b', { bodies: {} })).toEqual([]);
 		const { planHash, courseHash, recording, bodies, ...row } = whole;
