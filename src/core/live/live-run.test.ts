@@ -19,7 +19,6 @@ import { startPlaces } from '../world/start-places';
 import { describe, expect, it } from 'vitest';
 import { LiveRecord } from './live-news';
 import { LiveRun } from './live-run';
-import { ModelCrew } from './model-crew';
 import { runs } from '../testing/runs';
 
 const course = courseOf({ size: { width: 4, height: 4 } });
@@ -315,26 +314,6 @@ describe('a board', () => {
 		run.halt();
 		expect(until(8).outcome.kind).toBe('halted');
 	});
-});
-
-describe('the model in the place of robots', () => {
-	it('is driven through links of its own, in real time', () => {
-		const crew = new ModelCrew(plan(), course, 'ideal', 3);
-		const run = new LiveRun({
-			...{ plan: plan(), course, ports: crew.ports, chance: () => 0.5 },
-			isModel: true
-		});
-		for (let time = 0; time < 4; time += 0.02) {
-			run.tick(time);
-			crew.pass(0.02);
-		}
-		const attempt = new LiveRecord().add(run.news());
-		expect(attempt.source).toEqual({ type: 'played' });
-		expect(attempt.outcome.reason.key).toBe('outcome.over');
-		const { y } = attempt.runs[0]!.trace;
-		expect(y.at(-1)! - y[0]!).toBeCloseTo(0.2, 2);
-	});
-	const plan = () => planOf([go(0.2)]);
 });
 
 it('waits behind each leg that moved until somebody goes on, and can be halted there', () => {

@@ -25,7 +25,7 @@ import type { LiveStand } from './live-stand';
 import { BoardHand } from './board.svelte';
 import { ToldByRun } from './told.svelte';
 import { Lining } from './lining.svelte';
-import { rolesOf, type Role } from './matching';
+import { plannedFor, rolesOf, storedFrame, type Role } from './matching';
 import { needsNow, type Need } from './needs';
 
 /** What is docked under the floor. */
@@ -220,14 +220,8 @@ export class LiveDesk {
 		return robots.run({ ...run, robots: [...ids], ...more }, (news) => this.hear(news));
 	}
 
-	/** The plan, with the names and settings of the robots that do it. */
 	private planned(): Plan {
-		const { plan } = this.bench;
-		const own = this.roles.map(({ wanted, robot }) => ({
-			...wanted,
-			...(robot && { name: robot.name, settings: robot.settings as Values })
-		}));
-		return { ...plan, robots: own };
+		return plannedFor(this.bench.plan, this.roles);
 	}
 
 	/** A robot tells of a run that it makes, or has made, by itself. */
@@ -271,19 +265,7 @@ export class LiveDesk {
 
 	/** Holds the plan on its robot. @param place from 1 */
 	store(robot: string, place: number): void {
-		const { bench, person } = this;
-		const { courseId, course } = bench;
-		const plan = this.planned();
-		const owner = person?.name ?? plan.name;
-		const frame = {
-			type: 'store',
-			place,
-			planId: bench.saver.id,
-			plan,
-			courseId,
-			course,
-			owner
-		} as const;
+		const frame = storedFrame(this.bench, this.planned(), place, this.person?.name);
 		robots.send(robot, $state.snapshot(frame) as ToRobot);
 	}
 

@@ -1,6 +1,8 @@
 /** Which real robot does what one of the plan is to do. */
 import type { Greeting } from '$core/link/frames';
-import type { PlanRobot } from '$core/plan/plan';
+import type { Plan, PlanRobot } from '$core/plan/plan';
+import type { Values } from '$core/steps/definition';
+import type { LiveStand } from './live-stand';
 
 /** A robot of the plan, and the real one that is to do it. */
 export interface Role {
@@ -45,3 +47,20 @@ export function rolesOf(
 		return { wanted, robot, id: robot?.id ?? chosen[wanted.id] };
 	});
 }
+
+/** The plan, with the names and settings of the robots that do it. */
+export function plannedFor(plan: Plan, roles: readonly Role[]): Plan {
+	const robots = roles.map(({ wanted, robot }) => ({
+		...wanted,
+		...(robot && { name: robot.name, settings: robot.settings as Values })
+	}));
+	return { ...plan, robots };
+}
+
+/** What a robot is sent that is to hold a plan. @param place from 1 */
+export const storedFrame = (
+	{ saver, courseId, course }: Pick<LiveStand, 'saver' | 'courseId' | 'course'>,
+	plan: Plan,
+	place: number,
+	owner = plan.name
+) => ({ type: 'store', place, planId: saver.id, plan, courseId, course, owner }) as const;
