@@ -104,7 +104,11 @@ it('carries attempts to the server once, each body once, and opens them on anoth
 	const opened = await other.post.open(one.id);
 	if (!opened.ok) throw new Error(opened.failure.key);
 	expect(pack(opened.value.attempt)).toEqual(pack(attempt));
-	expect(opened.value).toMatchObject({ plan, course, row: { name: 'First', isPinned: true, beside: ['other'] } });
+	expect(opened.value).toMatchObject({
+		plan,
+		course,
+		row: { name: 'First', isPinned: true, beside: ['other'] }
+	});
 	expect(await other.shelf.unsent()).toEqual([]);
 });
 
