@@ -173,6 +173,8 @@ export interface TrialSummary {
 		readonly pathLength: number;
 		/** In the order in which they began, the first `maximumTrialLegs`; where the trial asked for them. */
 		readonly legs?: readonly TrialLeg[];
+		/** East and north by turns, metres, `pathTicks` apart; where the trial asked for it. */
+		readonly path?: Float32Array;
 	}[];
 }
 

@@ -15,6 +15,9 @@ export const thinning = 12;
 /** Ticks from one figure of a display to the next: 10 a second, as fast as a person reads. */
 export const displayTicks = 12;
 
+/** Ticks between two places of a trial's path: 20 places a second. */
+export const pathTicks = 6;
+
 /** Ticks from one word of progress to the next: one each second of virtual time. */
 export const progressTicks = tickRate;
 

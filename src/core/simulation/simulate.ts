@@ -22,7 +22,7 @@ import { Endings } from './endings';
 import { Stage } from './stage';
 import { contactsPerTick, defaultLimit, handPatience, maximumTrialLegs } from './settings';
 import { programOf, programWith } from './programs';
-import { progressTicks } from './settings';
+import { pathTicks, progressTicks } from './settings';
 import type { Touch } from './touch';
 
 export interface Rehearsal {
@@ -104,14 +104,16 @@ export interface Trial {
 	readonly until?: { readonly step: string; readonly round: number };
 	/** Where each leg began and ended is told. */
 	readonly hasLegs?: boolean;
+	/** The way that each robot went is told. */
+	readonly hasPath?: boolean;
 }
 
 /** A rehearsal of which only the end is of interest, or where its legs end. */
 export function trial(prepared: Prepared, trial: Trial): TrialSummary {
-	const { seed, parameters, values = [], until, hasLegs } = trial;
+	const { seed, parameters, values = [] } = trial;
 	const rehearsal = parameters ? { ...prepared.rehearsal, parameters } : prepared.rehearsal;
 	const program = programWith(prepared, values);
-	return new Simulation({ ...prepared, rehearsal, program }, seed).summary(hasLegs === true, until);
+	return new Simulation({ ...prepared, rehearsal, program }, seed).summary(trial);
 }
 
 class Simulation {
@@ -125,6 +127,8 @@ class Simulation {
 	/** Seconds since Run at which a chain ran last. */
 	private busyAt = 0;
 	private until: Trial['until'];
+	/** For each robot, east and north by turns. */
+	private paths: number[][] | undefined;
 	/** Spans that were looked at for it, and those of them that were its step. */
 	private looked = 0;
 	private ran = 0;
@@ -178,17 +182,19 @@ class Simulation {
 	}
 
 	/** Runs it without writing down more than how it ends, and where its legs do. */
-	summary(hasLegs: boolean, until: Trial['until']): TrialSummary {
+	summary({ hasLegs, hasPath, until }: Omit<Trial, 'seed'>): TrialSummary {
 		this.until = until;
+		if (hasPath) this.paths = this.stage.crew.map(() => []);
 		const { kind, seconds, reachedFinish, lampPosts } = this.untilOver();
 		const { crew, time } = this.stage;
 		if (hasLegs) for (const { journal } of crew) journal.closeAll(time);
-		const ends = crew.map(({ id, pose, journal, pathLength }) => ({
+		const ends = crew.map(({ id, pose, journal, pathLength }, index) => ({
 			id,
 			pose: { ...pose },
 			bumps: journal.bumps.length,
 			pathLength,
-			...(hasLegs && { legs: this.legsOfTrial(id) })
+			...(hasLegs && { legs: this.legsOfTrial(id) }),
+			...(this.paths && { path: Float32Array.from([...this.paths[index]!, pose.x, pose.y]) })
 		}));
 		return { seed: this.seed, kind, seconds, reachedFinish, lampPosts: lampPosts.length, ends };
 	}
@@ -257,6 +263,8 @@ class Simulation {
 		this.interpreter.tick(time);
 		for (let i = 0; i < crew.length; i++) {
 			if (crew[i]!.sample(tickNumber)) crateWriter.keep(time);
+			if (this.paths && tickNumber % pathTicks === 0)
+				this.paths[i]!.push(crew[i]!.pose.x, crew[i]!.pose.y);
 		}
 	}
 

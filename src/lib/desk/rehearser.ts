@@ -53,7 +53,6 @@ const forPerson = new Rehearser();
 const forChecks = new Rehearser();
 const forIntended = new Rehearser();
 const forTrials = new Rehearser();
-const forGhosts = new Rehearser();
 
 export const rehearse = (rehearsal: Rehearsal, onProgress?: Progress): Promise<Attempt | null> =>
 	forPerson.rehearse({ ...rehearsal, isWatched: true }, onProgress);
@@ -71,8 +70,6 @@ export const tryOut = (rehearsal: Rehearsal): Promise<Attempt | null> =>
 	forTrials.rehearse(rehearsal);
 
 /** What would be while somebody pulls: to be asked for one after the other, so that the worker stays. */
-export const rehearseGhost = (rehearsal: Rehearsal): Promise<Attempt | null> =>
-	forGhosts.rehearse(rehearsal);
 
 export const warmUp = (): void => void forPerson.warmUp();
 export const stopRehearsing = (): void => forPerson.stop();
@@ -83,5 +80,4 @@ export function stopAll(): void {
 	forChecks.stop();
 	forIntended.stop();
 	forTrials.stop();
-	forGhosts.stop();
 }

@@ -1,9 +1,9 @@
 <script lang="ts">
 	/** What the end of a leg is pulled by, and the ghost of the way that would be. Metres. */
 	import type { PullGoal } from '$core/analysis/nudge';
-	import type { Attempt, RecordedPose } from '$core/simulation/attempt';
+	import type { RecordedPose, TrialSummary } from '$core/simulation/attempt';
 	import { degrees } from '$core/units/angles';
-	import Trace from './Trace.svelte';
+	import { lineOfPath } from './view';
 
 	let {
 		end,
@@ -26,7 +26,8 @@
 		goal: PullGoal | null;
 		/** Only the direction can be pulled. */
 		isDirection: boolean;
-		ghost: Attempt | null;
+		/** The whole way of each robot, with the numbers that follow. */
+		ghost: TrialSummary['ends'] | null;
 		/** The numbers that it comes to. */
 		said: string;
 		/** What it is, for whoever does not see it. */
@@ -92,8 +93,15 @@
 </script>
 
 {#if ghost && goal}
-	<g class="ghost" data-testid="nudged" style:--width={2.2 * pixel}>
-		{#each ghost.runs as run (run.id)}<Trace {run} {scale} isIntended />{/each}
+	<g data-testid="nudged">
+		{#each ghost as { id, path } (id)}
+			{#if path}<polyline
+					class="ghost"
+					points={lineOfPath(path)}
+					stroke-width={2.2 * pixel}
+					stroke-dasharray="{6 * pixel} {4 * pixel}"
+				/>{/if}
+		{/each}
 	</g>
 {/if}
 {#if isDirection}
@@ -128,9 +136,10 @@
 </g>
 
 <style>
-	.ghost :global(polyline) {
+	.ghost {
+		fill: none;
 		stroke: var(--verdigris);
-		stroke-width: var(--width);
+		stroke-linejoin: round;
 	}
 	.arm {
 		stroke: var(--verdigris);

@@ -103,6 +103,13 @@ export function cratesAt(
 export const pathOf = (points: readonly (readonly number[])[]): string =>
 	points.map(placed).join(' ');
 
+/** The same of a way that stands as east and north by turns. */
+export function lineOfPath(path: Float32Array): string {
+	let line = '';
+	for (let i = 0; i < path.length; i += 2) line += `${placed([path[i]!, path[i + 1]!])} `;
+	return line.trimEnd();
+}
+
 function placed([x, y]: readonly number[]): string {
 	return `${x!.toFixed(4)},${y!.toFixed(4)}`;
 }

@@ -7,12 +7,11 @@ import { knobsFor, roundedValues, settingsOf, type Knob } from '$core/analysis/k
 import { nudge, type PullGoal, type Nudged } from '$core/analysis/nudge';
 import { answer } from '$core/analysis/search';
 import type { SetValue } from '$core/interpreter/set-values';
-import { applyEdit, type Edit } from '$core/plan/edits';
+import type { Edit } from '$core/plan/edits';
 import { findStep } from '$core/plan/places';
 import { isTurn } from '$core/reasons/reason';
-import { circumstancesOf, type Attempt, type Circumstances } from '$core/simulation/attempt';
-import type { Rehearsal } from '$core/simulation/simulate';
-import { rehearseGhost } from '$lib/desk/rehearser';
+import { circumstancesOf, type Circumstances, type TrialSummary } from '$core/simulation/attempt';
+import type { Rehearsal, Trial } from '$core/simulation/simulate';
 import { trialPool, type TrialPool } from '$lib/desk/trial-pool';
 import { t } from '$lib/i18n';
 import { legKey, type Refining } from './refining.svelte';
@@ -34,12 +33,12 @@ export class Nudging {
 	goal = $state.raw<PullGoal | null>(null);
 	/** What the last trials came to. */
 	private found = $state.raw<Nudged | null>(null);
-	/** The whole way with it, rounded. */
-	ghost = $state.raw<Attempt | null>(null);
+	/** The whole way of each robot with it, rounded. */
+	ghost = $state.raw<TrialSummary['ends'] | null>(null);
 	private isBusy = false;
 	private following: Promise<void> = Promise.resolve();
-	/** The way that is to be seen, and whether it is being worked out. */
-	private wanted: Rehearsal | null = null;
+	/** Asks for the way that is to be seen, once the one before is there. */
+	private wanted: (() => Promise<void>) | null = null;
 	private isDrawing = false;
 
 	constructor(
@@ -124,9 +123,9 @@ export class Nudging {
 				});
 				if (!this.goal) break;
 				this.found = from = found;
-				const set = settingsOf(knobs, roundedValues(knobs, found.values));
-				this.wanted = { ...rehearsal, plan: planWith(rehearsal.plan, set), seed };
-				if (!this.isDrawing) void this.draw();
+				const values = settingsOf(knobs, roundedValues(knobs, found.values));
+				this.wanted = () => this.draw(rehearsal, { seed, values, hasPath: true });
+				if (!this.isDrawing) void this.drawWanted();
 				if (goal === this.goal) return;
 				goal = this.goal;
 			}
@@ -136,17 +135,18 @@ export class Nudging {
 	}
 
 	/** The ghost of what was found last; the numbers do not wait for it. */
-	private async draw(): Promise<void> {
+	private async drawWanted(): Promise<void> {
 		this.isDrawing = true;
 		try {
-			for (let drawn; this.wanted && drawn !== this.wanted;) {
-				drawn = this.wanted;
-				const ghost = await rehearseGhost(drawn);
-				if (this.goal) this.ghost = ghost;
-			}
+			for (let drawn; this.wanted && drawn !== this.wanted;) await (drawn = this.wanted)();
 		} finally {
 			this.isDrawing = false;
 		}
+	}
+
+	private async draw(rehearsal: Rehearsed, trial: Trial): Promise<void> {
+		const found = await this.pool.ask(rehearsal, [trial], { isUrgent: true }).answer;
+		if (this.goal) this.ghost = found?.[0]!.ends ?? null;
 	}
 
 	private known: Rehearsed | undefined;
@@ -209,9 +209,4 @@ function editOf(plan: Workbench['plan'], set: readonly SetValue[]): Edit {
 		return other ? [own, { type: 'setValue', step, name: 'direction', value: other }] : [own];
 	});
 	return edits.length === 1 ? edits[0]! : { type: 'together', edits };
-}
-
-function planWith(plan: Workbench['plan'], set: readonly SetValue[]): Workbench['plan'] {
-	const applied = applyEdit(plan, editOf(plan, set));
-	return applied.ok ? applied.value.document : plan;
 }

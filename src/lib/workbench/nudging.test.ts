@@ -2,17 +2,13 @@ import { describe, expect, it, vi } from 'vitest';
 import { legsIn, type Leg } from '$core/attempts/legs';
 import { findStep } from '$core/plan/places';
 import type { Plan, Step } from '$core/plan/plan';
-import { simulate, type Rehearsal } from '$core/simulation/simulate';
+import { simulate } from '$core/simulation/simulate';
 import { courseOf, go, planOf, right, step } from '$core/testing/sample';
 import { addMessages } from '$lib/i18n';
 import { Nudging } from './nudging.svelte';
 import type { Refining } from './refining.svelte';
 import { deskOf, poolHere } from './testing';
 import type { Workbench } from './workbench.svelte';
-
-vi.mock('$lib/desk/rehearser', () => ({
-	rehearseGhost: (rehearsal: Rehearsal) => Promise.resolve(simulate(rehearsal))
-}));
 
 // With the leaf that says it.
 addMessages({ 'nudge.done': 'changed' });
