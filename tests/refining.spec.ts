@@ -1,9 +1,10 @@
 /** What went wrong in an attempt is found under the floor, by mouse and by keyboard. */
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
-import { fullStep, go, right } from '../src/core/testing/sample';
+import { go, right } from '../src/core/testing/sample';
 import { violations } from './axe';
 import { atRest, openPlan, stepsOf, tag } from './helpers';
+import { refineByHand } from './refine-by-hand';
 
 test('each leg says what it did of its own, and is shown near', async ({ page }) => {
 	await openPlan(page, [go(0.5), right(90), go(0.4)]);
@@ -57,27 +58,10 @@ test('each leg says what it did of its own, and is shown near', async ({ page })
 	await expect(page.getByTestId('ghost')).toHaveCount(0);
 });
 
-test('a reason has its mend, tried before, which is done and undone by one press', async ({
+test('what went wrong is found, mended, undone, mended by hand, and both are kept', async ({
 	page
 }) => {
-	const fast = { duration: 1, speed: 1, ending: 'coast', then: 'goOn' };
-	await openPlan(page, [fullStep('goFor', fast), right(90), go(0.3)]);
-	const before = await stepsOf(page);
-	await page.getByRole('button', { name: 'Rehearse' }).click();
-	await page.getByRole('button', { name: 'Legs', exact: true }).click();
-	const leaf = page.getByRole('region', { name: /^Legs of/ });
-	const turn = leaf.getByRole('row').filter({ hasText: 'Turn right' });
-	await expect(turn).toContainText('It was still rolling when this turn began');
-	const mend = turn.getByRole('button', { name: 'Stand still first' });
-	await mend.click();
-	await expect(mend).toHaveCount(0);
-	expect(await stepsOf(page)).not.toEqual(before);
-	await page.keyboard.press('Control+z');
-	await expect.poll(() => stepsOf(page)).toEqual(before);
-	await expect(mend).toBeVisible();
-	await page.getByRole('button', { name: 'Stand still first' }).click();
-	await page.getByRole('button', { name: 'Rehearse' }).click();
-	await expect(turn).not.toContainText('still rolling');
+	await refineByHand(page, (what) => what.click());
 });
 
 test('attempts are kept, named, pinned, sent to a file and had again', async ({

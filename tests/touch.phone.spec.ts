@@ -2,6 +2,7 @@ import { expect, test } from '@playwright/test';
 import type { Plan } from '../src/core/plan/plan';
 import { go, step } from '../src/core/testing/sample';
 import { choose, isSaved, openPlan, stepsOf, tag } from './helpers';
+import { refineByHand } from './refine-by-hand';
 
 test('three steps, values, a move, a rehearsal and undo by touch', async ({ page }) => {
 	await openPlan(page, []);
@@ -113,6 +114,12 @@ for (const [width, height] of [
 		expect(await stepsOf(page)).toHaveLength(2);
 	});
 }
+
+test('what went wrong is found, mended, undone, mended by hand, and both are kept, by touch', async ({
+	page
+}) => {
+	await refineByHand(page, (what) => what.tap());
+});
 
 test('at First a plan for a ball is built by touch alone', async ({ page }) => {
 	await page.addInitScript(() =>
