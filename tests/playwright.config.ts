@@ -42,12 +42,12 @@ export default defineConfig({
 		{
 			name: 'desktop',
 			testMatch: '**/*.spec.ts',
-			testIgnore: ['**/*.{phone,pictures,speed}.spec.ts', robots],
+			testIgnore: ['**/*.{phone,pictures}.spec.ts', robots],
 			use: desktop
 		},
 		{ name: 'phone', testMatch: '**/*.phone.spec.ts', use: phone },
 		{ name: 'pictures', testMatch: '**/*.pictures.spec.ts', use: desktop },
-		{ name: 'speed', testMatch: '**/*.speed.spec.ts', use: desktop }
+		{ name: 'speed', testDir: '../bench', testMatch: '**/*.speed.spec.ts', use: desktop }
 	],
 	webServer: {
 		command: `node scripts/demo.mjs --fresh --port ${port} --yard ${process.env.TEST_YARD}`,

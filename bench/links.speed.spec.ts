@@ -7,8 +7,8 @@ import { makePlan, planRobot } from '../src/core/plan/plan';
 import { sampleRobot } from '../src/core/robots/robot-document';
 import { skiff } from '../src/core/robots/skiff';
 import { step, wait } from '../src/core/testing/sample';
-import { save, tag } from './helpers';
-import { comeIn, hand, pair, run } from './yard';
+import { save, tag } from '../tests/helpers';
+import { comeIn, hand, pair, run } from '../tests/yard';
 
 const touches = 40;
 

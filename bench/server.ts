@@ -14,7 +14,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import sqlite3 from 'sqlite3';
-import { Server } from './server';
+import { Server } from '../tests/soak/server';
 
 const { values } = parseArgs({
 	options: {

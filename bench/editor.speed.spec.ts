@@ -4,7 +4,7 @@
  */
 import { expect, test } from '@playwright/test';
 import { deepPlan } from '../src/core/testing/sample';
-import { openPlan, tag } from './helpers';
+import { openPlan, tag } from '../tests/helpers';
 
 test('1,000 steps nested ten deep', async ({ page }) => {
 	await openPlan(page, deepPlan().chains[0]!.steps);

@@ -4,7 +4,7 @@
  * happens.
  */
 import { expect, test } from '@playwright/test';
-import { openDesk, pixelOf } from './desk';
+import { openDesk, pixelOf } from '../tests/desk';
 
 test('1,000 parts on one course', async ({ page }) => {
 	const walls = Array.from({ length: 900 }, (_, i) => {
