@@ -1,16 +1,17 @@
 /** What `mission legs` prints: see docs/formats/mission-runner.md. */
 import type { Leg, Miss, LegWay } from '../core/attempts/legs';
-import { leastRoom } from '../core/attempts/room';
+import { leastRoom, type Nearest } from '../core/attempts/room';
 import type { DrivenShape } from '../core/attempts/shape';
 import type { Course } from '../core/course/course';
 import type { Reason } from '../core/reasons';
 import type { LegMend } from '../core/reasons/mend';
 import type { Sentence } from '../core/sentence';
-import type { RobotRun } from '../core/simulation/attempt';
+import type { Attempt, RobotRun } from '../core/simulation/attempt';
 import { degrees } from '../core/units/angles';
 import { toMillionths } from './report';
 
 interface RobotLegs {
+	readonly attempt: Attempt;
 	readonly run: RobotRun;
 	readonly legs: readonly Leg[];
 	/** Why each missed what it meant, in the same order. */
@@ -22,12 +23,15 @@ interface RobotLegs {
 	readonly say: (sentence: Sentence) => string;
 }
 
+const nearestReport = (room: Nearest | null) =>
+	room && { nearest_m: toMillionths(room.length), nearestTo: room.to };
+
 export const legsReport = (all: readonly RobotLegs[]) => ({
-	robots: all.map(({ run, legs, reasons, helps, shape, course, say }) => ({
+	robots: all.map(({ attempt, run, legs, reasons, helps, shape, course, say }) => ({
 		robot: run.robot.name,
 		legs: legs.map((leg, i) => ({
 			...legReport(leg),
-			nearestWall_m: figure(leastRoom(run, leg.span, course)),
+			...nearestReport(leastRoom(run, leg.span, course, attempt)),
 			reasons: reasons[i]!.map(({ matter, sentence, at, weight, mend }) => ({
 				matter,
 				sentence: say(sentence),

@@ -257,7 +257,7 @@ describe('mission attempt and mission legs', () => {
 			JSON.parse(mission('legs', ...each).output)
 		) as {
 			robots: {
-				legs: { stepId: string; cost_m: number; nearestWall_m: number }[];
+				legs: { stepId: string; cost_m: number; nearest_m: number; nearestTo: string }[];
 				shape: {
 					sides: object[];
 					corners: { turn_deg: number; meant_deg: number }[];
@@ -267,7 +267,8 @@ describe('mission attempt and mission legs', () => {
 		}[];
 		const legs = fresh!.robots[0]!.legs;
 		expect(legs.length).toBeGreaterThan(3);
-		expect(legs[0]!.nearestWall_m).toBeGreaterThan(0.01);
+		expect(legs[0]!.nearest_m).toBeGreaterThan(0.01);
+		expect(legs[0]!.nearestTo).toBe('wall');
 		const { sides, corners, closing } = fresh!.robots[0]!.shape;
 		expect(sides.length).toBeGreaterThan(1);
 		for (const { turn_deg, meant_deg } of corners)

@@ -120,7 +120,8 @@ function legs(values: Options): string {
 			const ideal = simulate({ plan: next, course, variation: 'ideal', seed: 1 });
 			return isBetter(leg, tried, ideal);
 		};
-		return { run, legs, reasons, helps, shape: shapeOf(run, legs, intended), course, say };
+		const shape = shapeOf(run, legs, intended);
+		return { attempt, run, legs, reasons, helps, shape, course, say };
 	});
 	return values.table ? legsTable(all) : JSON.stringify(legsReport(all), null, 2);
 }

@@ -3,7 +3,7 @@
 	import type { Leg } from '$core/attempts/legs';
 	import { leastRoom } from '$core/attempts/room';
 	import type { Course } from '$core/course/course';
-	import type { RobotRun } from '$core/simulation/attempt';
+	import type { Attempt, RobotRun } from '$core/simulation/attempt';
 	import { bearingOfHeading, degrees } from '$core/units/angles';
 	import { t } from '$lib/i18n';
 	import { showNumber, showSpeed } from '$lib/words/format';
@@ -11,11 +11,14 @@
 	let {
 		leg,
 		run,
+		attempt,
 		course,
 		topSpeed
 	}: {
 		leg: Leg;
 		run: RobotRun;
+		/** All of it: crates and other robots are met, too. */
+		attempt: Attempt;
 		course: Course;
 		/** m/s */
 		topSpeed: number;
@@ -47,12 +50,17 @@
 			.filter(([name]) => name !== 'rise' || flies)
 			.map(([name, say]) => ({ name, meant: meant ? say(meant) : '–', did: say(did) }));
 	});
-	const room = $derived(leastRoom(run, leg.span, course));
+	const room = $derived(leastRoom(run, leg.span, course, attempt));
 	const facts = $derived([
 		t('legs.card.speed', { speed: showSpeed(Math.abs(leg.speedAtStart) / topSpeed) }),
 		t('legs.card.turning', { angle: showNumber('angle', Math.abs(degrees(leg.turningAtStart))) }),
-		...(Number.isFinite(room)
-			? [t('legs.card.room', { length: showNumber('length', Math.max(0, room)) })]
+		...(room
+			? [
+					t('legs.card.room', {
+						what: t(`legs.card.against.${room.to}`),
+						length: showNumber('length', Math.max(0, room.length))
+					})
+				]
 			: []),
 		...leg.bumps.map(({ against, time }) =>
 			t('legs.card.met', { what: t(`legs.card.against.${against}`), time: time.toFixed(1) })

@@ -128,7 +128,13 @@
 					{#if leg === refining.chosen && bench.player.run}
 						<tr class="chosen">
 							<td colspan="4"
-								><LegCard {leg} run={bench.player.run} course={bench.course} {topSpeed} />
+								><LegCard
+									{leg}
+									run={bench.player.run}
+									attempt={bench.player.attempt!}
+									course={bench.course}
+									{topSpeed}
+								/>
 								{#if refining.nudging}<NudgeLine {bench} nudging={refining.nudging} />{/if}</td
 							>
 						</tr>
