@@ -46,27 +46,27 @@ export function leastRoom(
 		radius: radiusOf(thing.outline)
 	}));
 	const { time, x, y, heading, columns } = run.trace;
-	let least: Nearest | null = null;
-	const nearer = (length: number, to: Nearest['to']) => {
-		if (length < (least?.length ?? Infinity)) least = { length, to };
+	let length = Infinity;
+	let to: Nearest['to'] = 'wall';
+	const meet = (what: Nearest['to'], other: number) => {
+		if (other < length) [length, to] = [other, what];
 	};
 	for (let i = indexAt(time, start); i <= indexAt(time, end); i++) {
 		const [east, north] = [x[i]!, y[i]!];
 		const height = columns.height?.[i] ?? 0;
-		const far = (): number => (least as Nearest | null)?.length ?? Infinity;
 		const shape = outlineAt(outline, { x: east, y: north, heading: heading[i]! });
-		if (clearance.at(east, north, height) - radius < far())
+		if (clearance.at(east, north, height) - radius < length)
 			for (const wall of walls)
-				if (topOfWall(wall) > height) nearer(separationOf(shape, wallCorners(wall)), 'wall');
+				if (topOfWall(wall) > height) meet('wall', separationOf(shape, wallCorners(wall)));
 		for (const thing of things) {
 			const pose = thing.at(time[i]!, height);
 			if (!pose) continue;
 			const between = exact.lengthOf(pose.x - east, pose.y - north);
-			if (between - radius - thing.radius >= far()) continue;
-			nearer(separationOf(shape, outlineAt(thing.outline, pose)), thing.to);
+			if (between - radius - thing.radius >= length) continue;
+			meet(thing.to, separationOf(shape, outlineAt(thing.outline, pose)));
 		}
 	}
-	return least;
+	return length < Infinity ? { length, to } : null;
 }
 
 const cratesOf = ({ crates }: Course, attempt: Pick<Attempt, 'crates'>): Thing[] =>
