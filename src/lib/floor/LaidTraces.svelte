@@ -5,9 +5,12 @@
 
 	let {
 		laid,
+		shown,
 		scale
 	}: {
 		laid: readonly { readonly id: string; readonly letter: string; readonly attempt: Attempt }[];
+		/** The one that they lie over: where its robots end, no letter does. */
+		shown: Attempt | null;
 		/** Pixels a metre. */
 		scale: number;
 	} = $props();
@@ -18,17 +21,29 @@
 	const fan = 0.63;
 	const first = 'A'.charCodeAt(0);
 
+	/** Ways around, until it is where it was. */
+	const around = 10;
+	const standing = $derived(
+		shown?.runs.map(({ trace }) => ({ x: trace.x.at(-1)!, y: trace.y.at(-1)! })) ?? []
+	);
 	const ends = $derived(
 		laid.flatMap(({ id, letter, attempt }) => {
-			const angle = 0.8 + (letter.charCodeAt(0) - first) * fan;
-			return attempt.runs.map(({ id: robot, trace }) => ({
-				key: `${id} ${robot}`,
-				letter,
-				x: trace.x.at(-1)!,
-				y: trace.y.at(-1)!,
-				dx: beside * scale * Math.cos(angle),
-				dy: -beside * scale * Math.sin(angle)
-			}));
+			const from = letter.charCodeAt(0) - first;
+			return attempt.runs.map(({ id: robot, trace }) => {
+				const [x, y] = [trace.x.at(-1)!, trace.y.at(-1)!];
+				const ways = Array.from({ length: around }, (_, turn) => 0.8 + (from + turn) * fan);
+				const isFree = (angle: number) =>
+					standing.every(
+						(other) =>
+							Math.hypot(
+								x + beside * Math.cos(angle) - other.x,
+								y + beside * Math.sin(angle) - other.y
+							) > beside
+					);
+				const angle = ways.find(isFree) ?? ways[0]!;
+				const [dx, dy] = [beside * scale * Math.cos(angle), -beside * scale * Math.sin(angle)];
+				return { key: `${id} ${robot}`, letter, x, y, dx, dy };
+			});
 		})
 	);
 </script>

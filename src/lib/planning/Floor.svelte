@@ -185,7 +185,7 @@
 	{/if}
 	{#if bench.leaves.opened.attempts?.laid.length}
 		{#await import('$lib/floor/LaidTraces.svelte') then { default: LaidTraces }}
-			<LaidTraces laid={bench.leaves.opened.attempts.laid} {scale} />
+			<LaidTraces laid={bench.leaves.opened.attempts.laid} shown={player.attempt} {scale} />
 		{/await}
 	{/if}
 	{#if bench.leaves.comparing?.comparison?.parting}
