@@ -39,7 +39,7 @@ test('three parties on one plan lose nothing', async () => {
 
 test('thirty new names at once, and thirty first plans', async () => {
 	const found = await withServer(false, (server) => classes(server, 3));
-	expect(found).toEqual({ classes: 3, failures: 0 });
+	expect(found).toEqual({ classes: 3, failures: 0, refused: 0 });
 });
 
 test('hostile requests get a sentence or a quiet no', async () => {
