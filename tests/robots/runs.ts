@@ -52,7 +52,9 @@ export function runs(): void {
 		await expect(page.getByText('reckoned by the robot')).toBeVisible();
 		expect((await look('tallow')).at[1]).toBeGreaterThan(0.9);
 		// It is drawn from the start mark on, wherever the robot took itself to be before it was told.
-		const { starts } = await (await page.request.get('/api/documents/open-quay')).json();
+		const { starts } = await (
+			await page.request.get('/api/documents/open-quay', { maxRetries: 2 })
+		).json();
 		const drawn = await page.locator('polyline.reckoned').last().getAttribute('points');
 		expect(drawn!.split(' ')[0]!.split(',').map(Number)).toEqual(starts[0].at);
 		// Again in one tap, and halted.
@@ -101,7 +103,9 @@ export function runs(): void {
 		await leaf.getByRole('button', { name: 'Two tapes' }).click();
 		const there = await context.newPage();
 		await there.goto(yard);
-		const { starts } = await (await page.request.get('/api/documents/open-quay')).json();
+		const { starts } = await (
+			await page.request.get('/api/documents/open-quay', { maxRetries: 2 })
+		).json();
 		const from: [number, number][] = [starts[0].at, [0, 0]];
 		const { at } = await look('tallow');
 		const floor = there
