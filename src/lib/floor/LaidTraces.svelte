@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Attempts that lie over the one on the floor, told apart by their line and by a letter. Metres. */
-	import type { Attempt } from '$core/simulation/attempt';
+	import type { Attempt, RobotRun } from '$core/simulation/attempt';
 	import Trace from './Trace.svelte';
 
 	let {
@@ -23,14 +23,13 @@
 
 	/** Ways around, until it is where it was. */
 	const around = 10;
-	const standing = $derived(
-		shown?.runs.map(({ trace }) => ({ x: trace.x.at(-1)!, y: trace.y.at(-1)! })) ?? []
-	);
+	const endOf = ({ trace }: RobotRun) => ({ x: trace.x.at(-1)!, y: trace.y.at(-1)! });
+	const standing = $derived(shown?.runs.map(endOf) ?? []);
 	const ends = $derived(
 		laid.flatMap(({ id, letter, attempt }) => {
 			const from = letter.charCodeAt(0) - first;
-			return attempt.runs.map(({ id: robot, trace }) => {
-				const [x, y] = [trace.x.at(-1)!, trace.y.at(-1)!];
+			return attempt.runs.map((run) => {
+				const { x, y } = endOf(run);
 				const ways = Array.from({ length: around }, (_, turn) => 0.8 + (from + turn) * fan);
 				const isFree = (angle: number) =>
 					standing.every(
@@ -42,7 +41,7 @@
 					);
 				const angle = ways.find(isFree) ?? ways[0]!;
 				const [dx, dy] = [beside * scale * Math.cos(angle), -beside * scale * Math.sin(angle)];
-				return { key: `${id} ${robot}`, letter, x, y, dx, dy };
+				return { key: `${id} ${run.id}`, letter, x, y, dx, dy };
 			});
 		})
 	);
