@@ -18,6 +18,11 @@ import words from './words.en.json' with { type: 'json' };
 /** Milliseconds within which a request has to come whole, and its head before that. */
 const requestTimeout = 30_000;
 const headersTimeout = 10_000;
+/**
+ * Milliseconds for which a connection is kept for a next request: longer than people think between two
+ * presses, or one would come just as its connection is closed.
+ */
+const keepAliveTimeout = 75_000;
 /** Milliseconds between two looks for those that did not. */
 const connectionsCheckingInterval = 2000;
 /** Bytes: a plan, and the two last attempts with theirs. */
@@ -77,7 +82,7 @@ function answer(request, response) {
 const listen = (host) =>
 	new Promise((done, fail) => {
 		const server = createServer(
-			{ requestTimeout, headersTimeout, connectionsCheckingInterval },
+			{ requestTimeout, headersTimeout, keepAliveTimeout, connectionsCheckingInterval },
 			answer
 		);
 		takeSockets(server);

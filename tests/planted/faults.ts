@@ -35,6 +35,8 @@ export interface Sound {
 interface Case extends Sound {
 	/** What is wrong with the robot; nothing, where it is the plan or the course. */
 	readonly planted: ParameterValues;
+	/** What its sensors make of the plan; the plan, where they are as drawn. */
+	readonly does?: Plan;
 	/** The number of the step that shows it; else the leg that it changes most. */
 	readonly shows?: number;
 }
@@ -113,7 +115,35 @@ const inOrder = (
 	planted: (i: number) => ParameterValues
 ): readonly Case[] => cases.map((each, i) => ({ ...each, planted: planted(i) }));
 
-// --- the eighteen ---
+const nearer = (metres: number) => ({
+	condition: { expression: `distanceAhead < ${metres * 100}*cm` }
+});
+/** Goes on until a wall is near, and turns there. */
+const towardsWall = (i: number): Plan =>
+	planFor(
+		skiff,
+		planOf([
+			go(0.2 + 0.05 * i),
+			fullStep('start', { speed: 0.3 + 0.05 * i }),
+			fullStep('waitUntil', nearer(0.25)),
+			fullStep('stop'),
+			right(90),
+			go(0.3)
+		])
+	);
+/** The same for whom the wall is as near as this when it seems 25 cm away. */
+const withEye = (plan: Plan, metres: number): Plan => ({
+	...plan,
+	chains: plan.chains.map((chain) => ({
+		...chain,
+		steps: chain.steps.map((each) =>
+			each.kind === 'waitUntil' ? { ...each, values: nearer(metres) } : each
+		)
+	}))
+});
+const seenWall: Course = { ...floor, walls: [wall([3, 5.5], [5, 5.5])] };
+
+// --- one at a time ---
 
 const crateAt = (ahead: number, mass: number): Course => ({
 	...floor,
@@ -182,6 +212,15 @@ export const faults: readonly Fault[] = [
 			planted: {},
 			shows: i === 0 || i === 3 ? 2 : 1
 		}))
+	},
+	{
+		name: 'car, its eye tells it late or early',
+		matter: 'sensed',
+		cases: five.map((i) => {
+			const plan = towardsWall(i);
+			const does = withEye(plan, [0.2, 0.31, 0.15, 0.28, 0.18][i]!);
+			return { kind: skiff, plan, does, course: seenWall, planted: {}, shows: 3 };
+		})
 	},
 	{
 		name: 'car, still rolling into a turn',
@@ -344,5 +383,6 @@ export const sound: readonly Sound[] = [
 	...waySteps(ball, ways(0.4)),
 	...waySteps(drone, flights),
 	...waySteps(rail, railWays, straightRail),
-	...waySteps(rail, railWays, bentRail(0.6))
+	...waySteps(rail, railWays, bentRail(0.6)),
+	...five.map((i) => ({ kind: skiff, plan: towardsWall(i), course: seenWall }))
 ];

@@ -1,4 +1,4 @@
-/** Of eighteen faults in five plans each, most are found; where there is none, hardly any is; mends help. */
+/** Of nineteen faults in five plans each, most are found; where there is none, hardly any is; mends help. */
 import { describe, expect, it } from 'vitest';
 import { nameSound, tryFaults } from './trial';
 
@@ -6,8 +6,8 @@ describe('reasons', () => {
 	it('find what was planted, and are mended by what they offer', () => {
 		const all = tryFaults();
 		const said = all.flatMap(({ said }) => said);
-		expect(said).toHaveLength(90);
-		expect(all.reduce((sum, { found }) => sum + found, 0)).toBeGreaterThanOrEqual(80);
+		expect(said).toHaveLength(95);
+		expect(all.reduce((sum, { found }) => sum + found, 0)).toBeGreaterThanOrEqual(85);
 		const mends = all.flatMap(({ mends }) => mends);
 		expect(mends.length).toBeGreaterThan(30);
 		const helpful = mends.filter(({ left }) => left <= 0.5);
@@ -17,7 +17,7 @@ describe('reasons', () => {
 
 	it('name nothing where nothing is wrong', () => {
 		const named = nameSound();
-		expect(named).toHaveLength(40);
-		expect(named.filter(({ length }) => length === 0).length).toBeGreaterThanOrEqual(38);
+		expect(named).toHaveLength(45);
+		expect(named.filter(({ length }) => length === 0).length).toBeGreaterThanOrEqual(43);
 	}, 60_000);
 });

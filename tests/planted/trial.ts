@@ -10,6 +10,7 @@ import { simulate } from '../../src/core/simulation/simulate';
 import { faults, sound, type Fault, type Sound } from './faults';
 
 type Case = Fault['cases'][number];
+type Planted = Sound & Pick<Case, 'does'>;
 
 /** m/s of air that hardly moves: gusts as in a classroom carry a drone by centimetres, and are rightly named. */
 const calm = { wander: 0.003 };
@@ -35,15 +36,22 @@ class Tried {
 	readonly said: readonly Said[];
 
 	constructor(
-		readonly of: Sound,
+		readonly of: Planted,
 		private readonly planted: ParameterValues,
 		private readonly seed: number
 	) {
-		const { plan, course } = of;
+		const { plan, does, course } = of;
 		const parameters = { robot1: { ...asDrawn(of), ...planted } };
 		const more = { limit: 60, isWatched: true };
 		this.intended = simulate({ plan, course, variation: 'ideal', seed: 1, ...more });
-		this.attempt = simulate({ plan, course, variation: 'classroom', parameters, seed, ...more });
+		this.attempt = simulate({
+			plan: does ?? plan,
+			course,
+			variation: 'classroom',
+			parameters,
+			seed,
+			...more
+		});
 		const { attempt, intended } = this;
 		const run = attempt.runs[0]!;
 		const legs = legsIn(attempt, run, intended);

@@ -1,6 +1,6 @@
 /**
  * The likely reasons of what a leg added, or inherited at the start: each matter says what it would
- * explain, and what explains most is said. Where nothing explains half of it, that is said as well.
+ * explain, and what explains most is said. Where nothing explains half of it, that is said as well, and which try would decide.
  */
 import type { Leg, Miss } from '../attempts/legs';
 import type { Sentence } from '../sentence';
@@ -17,11 +17,13 @@ import { pushed } from './pushed';
 import type { LegMend } from './mend';
 import { noMiss, sizeOf, twinsIn, type Guess, type LegScene, type Matter } from './reason';
 import { stillRolling } from './rolling';
+import { sensed } from './sensed';
 import { slip } from './slip';
 import { slow } from './slow';
 import { stalled } from './stalled';
 import { startUp } from './start-up';
 import { turnGain } from './turn-gain';
+import { undecided } from './undecided';
 
 /** A new matter is a file, and a line here. */
 const matters: Readonly<Record<string, Matter>> = {
@@ -29,6 +31,7 @@ const matters: Readonly<Record<string, Matter>> = {
 	stalled,
 	pushed,
 	inVain,
+	sensed,
 	rolling: stillRolling,
 	slow,
 	startUp,
@@ -63,9 +66,10 @@ const close = 0.6;
 /** The part that has to be explained, or else it is not. */
 const enough = 0.5;
 
-/** @returns of a leg of the scene the strongest first, and one that comes close to it; then that nothing decides, if that is so */
+/** @returns of a leg of the scene the strongest first, and one that comes close to it; then that nothing decides, and which try would, if that is so */
 export function reasonsIn(scene: LegScene): (leg: Leg) => Reason[] {
 	const lookedAt = { ...scene, twinOf: twinsIn(scene), gyroBias: gyroBiasIn(scene) };
+	const tryOf = undecided(scene);
 	const looks = Object.entries(matters).map(([matter, look]) => ({ matter, look: look(lookedAt) }));
 	return (leg) => {
 		const found = looks.flatMap(({ matter, look }) => {
@@ -87,8 +91,7 @@ export function reasonsIn(scene: LegScene): (leg: Leg) => Reason[] {
 		);
 		const explained = said.reduce((sum, each) => sum + (each?.weight ?? 0), 0);
 		if (!isSeen || explained >= enough * added) return reasons;
-		const sentence = { key: 'reason.undecided' };
-		return [...reasons, { matter: 'undecided', sentence, weight: 0, at: leg.span.end }];
+		return [...reasons, { matter: 'undecided', sentence: tryOf(leg), weight: 0, at: leg.span.end }];
 	};
 }
 

@@ -210,4 +210,29 @@ describe('reasons', () => {
 		const seen = reasonsOfSteps(steps, { course, limit: 9 });
 		expect(seen.flatMap(({ said }) => said)).toEqual([]);
 	});
+
+	it('say that what was sensed made good where it began', () => {
+		const course = { ...roomy, walls: [wall([2, 5], [4, 5])] };
+		const near = { condition: { expression: 'distanceAhead < 40*cm' } };
+		const ahead = [go(0.5), fullStep('start', { speed: 0.4 }), fullStep('waitUntil', near)];
+		const all = reasonsOfSteps(ahead, { course, parameters: { wheels: 0.95 }, limit: 9 });
+		expect(all.at(-1)!.said[0]).toMatchObject({ sentence: { key: 'reason.sensed.madeGood' } });
+	});
+
+	it('say which try would decide what the recording does not', () => {
+		const keysOf = (steps: readonly Step[], tried: Tried) =>
+			names.flatMap((name) =>
+				reasonsOfSteps(steps, { variation: 'worn', name, ...tried })
+					.flatMap(({ said }) => said)
+					.filter(({ matter }) => matter === 'undecided')
+					.map(({ sentence }) => sentence.key)
+			);
+		const only = (keys: readonly string[]) => [...new Set(keys)];
+		const byTime = [fullStep('goFor', { duration: 1.5, speed: 0.4 })];
+		expect(only(keysOf(byTime, {}))).toEqual(['reason.undecided.straights']);
+		expect(only(keysOf([right(180)], {}))).toEqual(['reason.undecided.turns']);
+		const flight = [step('takeOff'), go(0.9), step('land')];
+		expect(only(keysOf(flight, { kind: 'drone' }))).toEqual(['reason.undecided.air']);
+		expect(only(keysOf(square(), { kind: 'ball' }))).toEqual(['reason.undecided.again']);
+	});
 });
