@@ -25,7 +25,7 @@ const core = 'src/core/**/*.test.ts';
 export default defineConfig({
 	plugins: [tailwindcss(), sveltekit()],
 	worker: { format: 'es' },
-	build: { rolldownOptions: { output: { codeSplitting: { groups: floors } } } },
+	build: { reportCompressedSize: false, rolldownOptions: { output: { codeSplitting: { groups: floors } } } },
 	test: {
 		testTimeout: 60_000,
 		// Without it one processor would stand by.

@@ -45,11 +45,6 @@ vi.mock('../../src/core/robots/models', async (original) => {
 	const robotModels: typeof models = { ...models, raft: (await import('./index')).raftModel };
 	return { robotModels, modelOf: (kind: string) => robotModels[kind]! };
 });
-// Thousands of pictures, of which none matters here.
-vi.mock('@lucide/svelte', () => {
-	const icon = () => {};
-	return { ChevronDown: icon, ChevronRight: icon, CircleHelp: icon, Play: icon };
-});
 addMessages(words);
 
 // What every kind and every step has to keep to, with the raft among them.

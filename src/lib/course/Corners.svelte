@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** The corners of a line or an outline by numbers: places, lengths between them, and turns. */
-	import { Minus, Plus } from '@lucide/svelte';
+	import Minus from '@lucide/svelte/icons/minus';
+	import Plus from '@lucide/svelte/icons/plus';
 	import { tidyPoint } from '$core/course/motions';
 	import { kindOf } from '$core/course/parts';
 	import { bearingTo, lengthTo, placeBeside, turnAt, type Point } from '$core/course/measure';

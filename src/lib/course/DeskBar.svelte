@@ -5,7 +5,11 @@
 
 <script lang="ts">
 	/** Above the desk: the name of the course, and what can be done with the whole of it. */
-	import { FileDown, FileUp, Grid3x3, Keyboard, Play } from '@lucide/svelte';
+	import FileDown from '@lucide/svelte/icons/file-down';
+	import FileUp from '@lucide/svelte/icons/file-up';
+	import Grid3x3 from '@lucide/svelte/icons/grid-3x3';
+	import Keyboard from '@lucide/svelte/icons/keyboard';
+	import Play from '@lucide/svelte/icons/play';
 	import { replacing } from '$core/course/editing/lay';
 	import { deskKeys } from '$lib/desk/keys';
 	import { say, t } from '$lib/i18n';

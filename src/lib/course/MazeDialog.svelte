@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Makes a maze by a few wishes, and shows it before it is kept. */
-	import { Dices } from '@lucide/svelte';
+	import Dices from '@lucide/svelte/icons/dices';
 	import { untrack } from 'svelte';
 	import { replacing } from '$core/course/editing/lay';
 	import { difficultyOf, mazeMakings, type Maze, type MazeWish } from '$core/course/search/maze';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** What is odd about the course, each with what it is about and what mends it. */
-	import { TriangleAlert } from '@lucide/svelte';
+	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
 	import type { CourseProblem } from '$core/checks/course';
 	import { robotKinds } from '$core/robots/kinds';
 	import { say, t } from '$lib/i18n';

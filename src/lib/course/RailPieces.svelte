@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** The pieces of a rail one after the other, and the colour marks along it. */
-	import { Minus, Plus } from '@lucide/svelte';
+	import Minus from '@lucide/svelte/icons/minus';
+	import Plus from '@lucide/svelte/icons/plus';
 	import { floorColours, type FloorColour } from '$core/colours';
 	import { RailPath } from '$core/course/rails';
 	import { t } from '$lib/i18n';

@@ -1,20 +1,18 @@
 <script lang="ts">
 	/** The numbers of what is selected, and what can be done with it. */
-	import {
-		ArrowDown,
-		ArrowUp,
-		ClipboardCopy,
-		CopyPlus,
-		FlipHorizontal2,
-		FlipVertical2,
-		Lock,
-		LockOpen,
-		Maximize2,
-		Minimize2,
-		RotateCcw,
-		RotateCw,
-		Trash2
-	} from '@lucide/svelte';
+	import ArrowDown from '@lucide/svelte/icons/arrow-down';
+	import ArrowUp from '@lucide/svelte/icons/arrow-up';
+	import ClipboardCopy from '@lucide/svelte/icons/clipboard-copy';
+	import CopyPlus from '@lucide/svelte/icons/copy-plus';
+	import FlipHorizontal2 from '@lucide/svelte/icons/flip-horizontal-2';
+	import FlipVertical2 from '@lucide/svelte/icons/flip-vertical-2';
+	import Lock from '@lucide/svelte/icons/lock';
+	import LockOpen from '@lucide/svelte/icons/lock-open';
+	import Maximize2 from '@lucide/svelte/icons/maximize-2';
+	import Minimize2 from '@lucide/svelte/icons/minimize-2';
+	import RotateCcw from '@lucide/svelte/icons/rotate-ccw';
+	import RotateCw from '@lucide/svelte/icons/rotate-cw';
+	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { clearanceBetween, extentOf } from '$core/course/extent';
 	import { figures, valueOf, withValue } from '$core/course/editing/figures';
 	import { find, keyOf, kindOf } from '$core/course/parts';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** A way as it is wished, its figures, its par when asked for, and the plan that follows it. */
-	import { Footprints } from '@lucide/svelte';
+	import Footprints from '@lucide/svelte/icons/footprints';
 	import { goto } from '$app/navigation';
 	import { wayWishes } from '$core/course/search/driven-way';
 	import { t } from '$lib/i18n';

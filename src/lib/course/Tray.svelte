@@ -1,6 +1,10 @@
 <script lang="ts">
 	/** What can be laid, how the next one looks, and the numbers of what is selected. */
-	import { BoxSelect, ClipboardPaste, ListPlus, MousePointer2, Ruler } from '@lucide/svelte';
+	import BoxSelect from '@lucide/svelte/icons/box-select';
+	import ClipboardPaste from '@lucide/svelte/icons/clipboard-paste';
+	import ListPlus from '@lucide/svelte/icons/list-plus';
+	import MousePointer2 from '@lucide/svelte/icons/mouse-pointer-2';
+	import Ruler from '@lucide/svelte/icons/ruler';
 	import { styleOf } from '$core/course/editing/figures';
 	import { kindOf, partNames } from '$core/course/parts';
 	import { robotKindOf } from '$core/robots/kinds';

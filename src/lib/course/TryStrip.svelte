@@ -1,7 +1,9 @@
 <script lang="ts">
 	/** A plan is chosen and rehearsed on this course, and played back. */
 	import { onMount } from 'svelte';
-	import { Play, Square, X } from '@lucide/svelte';
+	import Play from '@lucide/svelte/icons/play';
+	import Square from '@lucide/svelte/icons/square';
+	import X from '@lucide/svelte/icons/x';
 	import { variations, type Variation } from '$core/robots/robot';
 	import { t } from '$lib/i18n';
 	import DocumentSelect from '$lib/lists/DocumentSelect.svelte';

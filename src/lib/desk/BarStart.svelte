@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Where the bar above a desk begins: the way back, and the name of what is open. */
-	import { ArrowLeft } from '@lucide/svelte';
+	import ArrowLeft from '@lucide/svelte/icons/arrow-left';
 	import type { ComponentProps } from 'svelte';
 	import TitleField from './TitleField.svelte';
 

@@ -1,6 +1,9 @@
 <script lang="ts">
 	/** Whether the work is safe, and where. */
-	import { CloudOff, LoaderCircle, Check, TriangleAlert } from '@lucide/svelte';
+	import CloudOff from '@lucide/svelte/icons/cloud-off';
+	import LoaderCircle from '@lucide/svelte/icons/loader-circle';
+	import Check from '@lucide/svelte/icons/check';
+	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
 	import { t } from '$lib/i18n';
 	import type { Saver } from '$lib/saving/saver.svelte';
 

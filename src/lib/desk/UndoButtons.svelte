@@ -10,7 +10,8 @@
 
 <script lang="ts">
 	/** Undo and do again. */
-	import { Redo2, Undo2 } from '@lucide/svelte';
+	import Redo2 from '@lucide/svelte/icons/redo-2';
+	import Undo2 from '@lucide/svelte/icons/undo-2';
 	import { t } from '$lib/i18n';
 	import { shownKeys } from '$lib/ui/keys';
 	import { deskKeys } from './keys';

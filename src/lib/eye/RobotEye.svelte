@@ -1,7 +1,9 @@
 <script lang="ts">
 	/** What the robot's camera sees of the course: small in a corner of the floor, or filling it. */
 	import './words';
-	import { Maximize2, Minimize2, X } from '@lucide/svelte';
+	import Maximize2 from '@lucide/svelte/icons/maximize-2';
+	import Minimize2 from '@lucide/svelte/icons/minimize-2';
+	import X from '@lucide/svelte/icons/x';
 	import { PerspectiveCamera, WebGLRenderer } from 'three';
 	import type { Course } from '$core/course/course';
 	import { robotKindOf } from '$core/robots/kinds';

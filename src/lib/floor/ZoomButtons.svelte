@@ -1,6 +1,8 @@
 <script lang="ts">
 	/** Buttons in the corner of a floor: those that zoom, after what else belongs there. */
-	import { Maximize, Minus, Plus } from '@lucide/svelte';
+	import Maximize from '@lucide/svelte/icons/maximize';
+	import Minus from '@lucide/svelte/icons/minus';
+	import Plus from '@lucide/svelte/icons/plus';
 	import type { Snippet } from 'svelte';
 	import { t } from '$lib/i18n';
 	import type { FloorWindow } from './floor-window.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** What a step does: in a sentence, in a picture that the simulator makes, and what its values mean. */
 	import './words';
-	import { Play } from '@lucide/svelte';
+	import Play from '@lucide/svelte/icons/play';
 	import { onMount } from 'svelte';
 	import { definitionOf } from '$core/steps/catalogue';
 	import { exampleOf } from '$core/examples/examples';

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** What was deleted of late, with a way to bring it back. */
-	import { RotateCcw, Trash2 } from '@lucide/svelte';
+	import RotateCcw from '@lucide/svelte/icons/rotate-ccw';
+	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { documentKinds, mostRows } from '$lib/saving/kinds';
 	import type { Listed } from '$lib/saving/answers';
 	import { t } from '$lib/i18n';

@@ -1,7 +1,10 @@
 <script lang="ts">
 	/** All plans and courses, newest first. */
 	import './words';
-	import { FileUp, Plus, Radio, Search } from '@lucide/svelte';
+	import FileUp from '@lucide/svelte/icons/file-up';
+	import Plus from '@lucide/svelte/icons/plus';
+	import Radio from '@lucide/svelte/icons/radio';
+	import Search from '@lucide/svelte/icons/search';
 	import { onMount, untrack } from 'svelte';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { t } from '$lib/i18n';

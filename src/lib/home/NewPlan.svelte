@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** Begins a plan: at once for the robot of last time, or for one of another kind. */
-	import { ChevronDown, Plus } from '@lucide/svelte';
+	import ChevronDown from '@lucide/svelte/icons/chevron-down';
+	import Plus from '@lucide/svelte/icons/plus';
 	import { firstKind } from '$core/robots/first-kind';
 	import { hasMessage, t } from '$lib/i18n';
 	import type KindMenu from './KindMenu.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** What would help the plan most, each with how often it arrives then. */
-	import { Lightbulb } from '@lucide/svelte';
+	import Lightbulb from '@lucide/svelte/icons/lightbulb';
 	import type { Arrivals } from '$core/analysis/advice';
 	import type { What } from '$core/analysis/changes';
 	import { say, t } from '$lib/i18n';

@@ -1,17 +1,15 @@
 <script lang="ts">
 	/** The attempts of this plan that the device has kept, newest first: each can be had again as it was. */
 	import './words';
-	import {
-		Columns2,
-		Download,
-		FolderOpen,
-		Image,
-		Layers,
-		Pencil,
-		Pin,
-		PinOff,
-		Trash2
-	} from '@lucide/svelte';
+	import Columns2 from '@lucide/svelte/icons/columns-2';
+	import Download from '@lucide/svelte/icons/download';
+	import FolderOpen from '@lucide/svelte/icons/folder-open';
+	import Image from '@lucide/svelte/icons/image';
+	import Layers from '@lucide/svelte/icons/layers';
+	import Pencil from '@lucide/svelte/icons/pencil';
+	import Pin from '@lucide/svelte/icons/pin';
+	import PinOff from '@lucide/svelte/icons/pin-off';
+	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import type { ListedAttempt } from '$core/attempts/kept';
 	import { markOf } from '$core/course/mark';
 	import { attemptFilters, type AttemptList } from '$lib/attempts/attempt-list.svelte';

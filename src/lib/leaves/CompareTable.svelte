@@ -1,6 +1,8 @@
 <script lang="ts">
 	/** Two attempts beside each other: the one that lies over the floor's, and the floor's. */
-	import { Pin, PinOff, X } from '@lucide/svelte';
+	import Pin from '@lucide/svelte/icons/pin';
+	import PinOff from '@lucide/svelte/icons/pin-off';
+	import X from '@lucide/svelte/icons/x';
 	import type { AttemptTotals, Both, ComparedStep } from '$core/analysis/compare';
 	import type { Spread } from '$core/analysis/spread';
 	import type { Step } from '$core/plan/plan';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** A leaf under the floor: its head, and what is on it; up and down go from row to row. */
-	import { X } from '@lucide/svelte';
+	import X from '@lucide/svelte/icons/x';
 	import type { Snippet } from 'svelte';
 
 	let {

@@ -1,7 +1,8 @@
 <script lang="ts">
 	/** The legs of the attempt that is shown: what each did of its own, how it began, what it cost. */
 	import './words';
-	import { Flag, Wrench } from '@lucide/svelte';
+	import Flag from '@lucide/svelte/icons/flag';
+	import Wrench from '@lucide/svelte/icons/wrench';
 	import type { Leg } from '$core/attempts/legs';
 	import { findStep } from '$core/plan/places';
 	import { robotKindOf } from '$core/robots/kinds';

@@ -1,6 +1,8 @@
 <script lang="ts">
 	/** Moves measured by themselves, and how fast the robot is by power. */
-	import { Play, Radio, Trash2 } from '@lucide/svelte';
+	import Play from '@lucide/svelte/icons/play';
+	import Radio from '@lucide/svelte/icons/radio';
+	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { isOfTurn, type Measure, type MeasuredKind } from '$core/fitting/line';
 	import { t } from '$lib/i18n';
 	import { showNumber, toShown, toStored, unitOf } from '$lib/words/format';

@@ -1,7 +1,10 @@
 <script lang="ts">
 	/** What is known of the robot that is shown, and how it was found out. */
 	import './words';
-	import { Download, FolderOpen, Trash2, Wand2 } from '@lucide/svelte';
+	import Download from '@lucide/svelte/icons/download';
+	import FolderOpen from '@lucide/svelte/icons/folder-open';
+	import Trash2 from '@lucide/svelte/icons/trash-2';
+	import Wand2 from '@lucide/svelte/icons/wand-2';
 	import type { ListedAttempt } from '$core/attempts/kept';
 	import { figureOf } from '$core/fitting/figures';
 	import type { Foretold } from '$core/fitting/foretell';

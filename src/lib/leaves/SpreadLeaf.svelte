@@ -1,7 +1,8 @@
 <script lang="ts">
 	/** How the plan fares with many chances: how often it arrives, which step scatters most. */
 	import './words';
-	import { Dices, Square } from '@lucide/svelte';
+	import Dices from '@lucide/svelte/icons/dices';
+	import Square from '@lucide/svelte/icons/square';
 	import { findStep } from '$core/plan/places';
 	import { numberSteps } from '$core/plan/plan';
 	import type { SpreadLeg } from '$core/analysis/spread';

@@ -1,7 +1,10 @@
 <script lang="ts">
 	/** The attempt that is shown over time: which figures, beside which other, and their values at the moment. */
 	import './words';
-	import { Maximize2, Minimize2, ZoomIn, ZoomOut } from '@lucide/svelte';
+	import Maximize2 from '@lucide/svelte/icons/maximize-2';
+	import Minimize2 from '@lucide/svelte/icons/minimize-2';
+	import ZoomIn from '@lucide/svelte/icons/zoom-in';
+	import ZoomOut from '@lucide/svelte/icons/zoom-out';
 	import { valueAt, type SeriesGroup } from '$core/attempts/series';
 	import { keeper } from '$lib/attempts/keeper';
 	import { say, t } from '$lib/i18n';

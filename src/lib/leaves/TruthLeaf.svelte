@@ -4,7 +4,9 @@
 	 * tapes, or told from the finish ring. It shows at once by how much the reckoning is off.
 	 */
 	import './words';
-	import { RotateCcw, RotateCw, Trash2 } from '@lucide/svelte';
+	import RotateCcw from '@lucide/svelte/icons/rotate-ccw';
+	import RotateCw from '@lucide/svelte/icons/rotate-cw';
+	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import type { After, Mark } from '$core/attempts/marks';
 	import { t } from '$lib/i18n';
 	import { toShown, toStored, unitOf } from '$lib/words/format';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** A person's own panel: it starts chains, drives, and sets variables, on the model or on the robot. */
-	import { Plus } from '@lucide/svelte';
+	import Plus from '@lucide/svelte/icons/plus';
 	import { onDestroy } from 'svelte';
 	import { mostThings } from '$core/plan/board';
 	import { t } from '$lib/i18n';

@@ -1,6 +1,9 @@
 <script lang="ts">
 	/** A thing of the button board while it is laid out: what it does, and where it lies. */
-	import { ArrowLeft, ArrowRight, Hand, Trash2 } from '@lucide/svelte';
+	import ArrowLeft from '@lucide/svelte/icons/arrow-left';
+	import ArrowRight from '@lucide/svelte/icons/arrow-right';
+	import Hand from '@lucide/svelte/icons/hand';
+	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import type { BoardThing } from '$core/plan/board';
 	import { t } from '$lib/i18n';
 	import type { BoardThings } from './board-things.svelte';

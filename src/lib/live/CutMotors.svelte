@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Lets what flies fall: for an emergency, so it takes two presses within a moment. */
-	import { ShieldAlert } from '@lucide/svelte';
+	import ShieldAlert from '@lucide/svelte/icons/shield-alert';
 	import { t } from '$lib/i18n';
 	import type { LiveDesk } from './live-desk.svelte';
 

@@ -1,6 +1,9 @@
 <script lang="ts">
 	/** Steers a robot by hand; what was driven can be kept as steps. */
-	import { ListPlus, PlaneLanding, PlaneTakeoff, RotateCcw } from '@lucide/svelte';
+	import ListPlus from '@lucide/svelte/icons/list-plus';
+	import PlaneLanding from '@lucide/svelte/icons/plane-landing';
+	import PlaneTakeoff from '@lucide/svelte/icons/plane-takeoff';
+	import RotateCcw from '@lucide/svelte/icons/rotate-ccw';
 	import { onMount } from 'svelte';
 	import { flying } from '$core/devices/flying/device';
 	import { lampDevice } from '$core/devices/lamp/device';

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** A run waits behind a leg: somebody measures there, or goes on. Whoever closes it wants no robot to move. */
-	import { Ruler, StepForward } from '@lucide/svelte';
+	import Ruler from '@lucide/svelte/icons/ruler';
+	import StepForward from '@lucide/svelte/icons/step-forward';
 	import { t } from '$lib/i18n';
 	import type { HeldBehind } from '$core/live/live-news';
 	import type { LiveDesk } from './live-desk.svelte';

@@ -4,7 +4,9 @@
 	 * whose front nobody sees goes a hand's width and comes back first, and the person says which way
 	 * that was. On the floor it is turned by dragging and tapping, here by two keys and a number.
 	 */
-	import { MoveUp, RotateCcw, RotateCw } from '@lucide/svelte';
+	import MoveUp from '@lucide/svelte/icons/move-up';
+	import RotateCcw from '@lucide/svelte/icons/rotate-ccw';
+	import RotateCw from '@lucide/svelte/icons/rotate-cw';
 	import type { Greeting } from '$core/link/frames';
 	import { t } from '$lib/i18n';
 	import { untrack } from 'svelte';

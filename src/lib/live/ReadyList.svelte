@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** What is missing before the plan can run; each line goes by itself once it is there. */
-	import { HardDriveDownload, Radio } from '@lucide/svelte';
+	import HardDriveDownload from '@lucide/svelte/icons/hard-drive-download';
+	import Radio from '@lucide/svelte/icons/radio';
 	import { t } from '$lib/i18n';
 	import { robots } from '$lib/robots/robots.svelte';
 	import type { LiveDesk } from './live-desk.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** A panel for a moment, docked under the floor: floor and trail stay free, and nothing is locked. */
-	import { X } from '@lucide/svelte';
+	import X from '@lucide/svelte/icons/x';
 	import type { Snippet } from 'svelte';
 	import { t } from '$lib/i18n';
 

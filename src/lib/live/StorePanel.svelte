@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** The plans that a robot holds itself, in numbered places. */
-	import { Play } from '@lucide/svelte';
+	import Play from '@lucide/svelte/icons/play';
 	import { storePlaces, type Greeting } from '$core/link/frames';
 	import { t } from '$lib/i18n';
 	import { robots } from '$lib/robots/robots.svelte';

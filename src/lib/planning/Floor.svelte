@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** The pane that shows the course and the robot. */
-	import { Eye, Hand } from '@lucide/svelte';
+	import Eye from '@lucide/svelte/icons/eye';
+	import Hand from '@lucide/svelte/icons/hand';
 	import { untrack } from 'svelte';
 	import { MediaQuery } from 'svelte/reactivity';
 	import { headingOfBearing } from '$core/units/angles';

@@ -1,6 +1,11 @@
 <script lang="ts">
 	/** The workbench: floor, trail and timeline around one plan. */
-	import { Bot, ChartLine, ChartScatter, Layers, ListOrdered, Ruler } from '@lucide/svelte';
+	import Bot from '@lucide/svelte/icons/bot';
+	import ChartLine from '@lucide/svelte/icons/chart-line';
+	import ChartScatter from '@lucide/svelte/icons/chart-scatter';
+	import Layers from '@lucide/svelte/icons/layers';
+	import ListOrdered from '@lucide/svelte/icons/list-ordered';
+	import Ruler from '@lucide/svelte/icons/ruler';
 	import { onMount, untrack } from 'svelte';
 	import type { Course } from '$core/course/course';
 	import { say, t } from '$lib/i18n';

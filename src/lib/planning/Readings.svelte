@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** What the robot senses at the moment that is shown, and what the plan has written in the log. */
-	import { ChevronDown, ChevronRight } from '@lucide/svelte';
+	import ChevronDown from '@lucide/svelte/icons/chevron-down';
+	import ChevronRight from '@lucide/svelte/icons/chevron-right';
 	import { MediaQuery } from 'svelte/reactivity';
 	import { readings } from '$core/expressions/vocabulary';
 	import { t } from '$lib/i18n';

@@ -1,7 +1,8 @@
 <script lang="ts">
 	/** The robot that the plan is for: its state, and the way to its settings. */
 	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
-	import { BatteryMedium, Radio } from '@lucide/svelte';
+	import BatteryMedium from '@lucide/svelte/icons/battery-medium';
+	import Radio from '@lucide/svelte/icons/radio';
 	import { colourCode } from '$core/colours';
 	import { robotKindOf } from '$core/robots/kinds';
 	import { t } from '$lib/i18n';

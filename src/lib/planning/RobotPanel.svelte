@@ -1,14 +1,12 @@
 <script lang="ts">
 	/** The settings of a robot of the plan, the other robots of it, and the way to real ones. */
-	import {
-		Gamepad2,
-		HardDriveDownload,
-		History,
-		LayoutGrid,
-		Minus,
-		Plus,
-		Radio
-	} from '@lucide/svelte';
+	import Gamepad2 from '@lucide/svelte/icons/gamepad-2';
+	import HardDriveDownload from '@lucide/svelte/icons/hard-drive-download';
+	import History from '@lucide/svelte/icons/history';
+	import LayoutGrid from '@lucide/svelte/icons/layout-grid';
+	import Minus from '@lucide/svelte/icons/minus';
+	import Plus from '@lucide/svelte/icons/plus';
+	import Radio from '@lucide/svelte/icons/radio';
 	import { maximumRobots, type PlanRobot } from '$core/plan/plan';
 	import type { RobotKind } from '$core/robots/robot';
 	import type { Value } from '$core/steps/definition';

@@ -1,7 +1,13 @@
 <script lang="ts">
 	/** The bar of the workbench: whose plan this is, where it is tried, and the way to rehearse. */
 	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
-	import { FileDown, FileUp, MapPin, PencilRuler, Play, Radio, Square } from '@lucide/svelte';
+	import FileDown from '@lucide/svelte/icons/file-down';
+	import FileUp from '@lucide/svelte/icons/file-up';
+	import MapPin from '@lucide/svelte/icons/map-pin';
+	import PencilRuler from '@lucide/svelte/icons/pencil-ruler';
+	import Play from '@lucide/svelte/icons/play';
+	import Radio from '@lucide/svelte/icons/radio';
+	import Square from '@lucide/svelte/icons/square';
 	import { MediaQuery } from 'svelte/reactivity';
 	import { variations, type Variation } from '$core/robots/robot';
 	import { t } from '$lib/i18n';

@@ -1,15 +1,13 @@
 <script lang="ts">
 	/** A robot of the list: how it is, in a sentence, and what can be done about it. */
-	import {
-		BatteryCharging,
-		BatteryFull,
-		BatteryLow,
-		BatteryMedium,
-		Ellipsis,
-		Signal,
-		SignalLow,
-		SignalMedium
-	} from '@lucide/svelte';
+	import BatteryCharging from '@lucide/svelte/icons/battery-charging';
+	import BatteryFull from '@lucide/svelte/icons/battery-full';
+	import BatteryLow from '@lucide/svelte/icons/battery-low';
+	import BatteryMedium from '@lucide/svelte/icons/battery-medium';
+	import Ellipsis from '@lucide/svelte/icons/ellipsis';
+	import Signal from '@lucide/svelte/icons/signal';
+	import SignalLow from '@lucide/svelte/icons/signal-low';
+	import SignalMedium from '@lucide/svelte/icons/signal-medium';
 	import { Menu } from '@skeletonlabs/skeleton-svelte';
 	import { robotKinds } from '$core/robots/kinds';
 	import RobotDrawing from '$lib/floor/RobotDrawing.svelte';

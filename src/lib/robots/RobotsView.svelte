@@ -1,7 +1,8 @@
 <script lang="ts">
 	/** Who is near, and which robots are mine. */
 	import './words';
-	import { ArrowLeft, Square } from '@lucide/svelte';
+	import ArrowLeft from '@lucide/svelte/icons/arrow-left';
+	import Square from '@lucide/svelte/icons/square';
 	import { onMount, untrack } from 'svelte';
 	import { runKeys } from '$lib/ui/run-keys';
 	import { t } from '$lib/i18n';

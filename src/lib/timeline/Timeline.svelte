@@ -1,7 +1,11 @@
 <script lang="ts">
 	/** The steps as bands over the speed, on one time axis, with a hand to move through time. */
 	import type { Snippet } from 'svelte';
-	import { Pause, Play, SkipBack, Volume2, VolumeX } from '@lucide/svelte';
+	import Pause from '@lucide/svelte/icons/pause';
+	import Play from '@lucide/svelte/icons/play';
+	import SkipBack from '@lucide/svelte/icons/skip-back';
+	import Volume2 from '@lucide/svelte/icons/volume-2';
+	import VolumeX from '@lucide/svelte/icons/volume-x';
 	import { t } from '$lib/i18n';
 	import { speeds, type Player } from './player.svelte';
 	import { playTone } from './sound';

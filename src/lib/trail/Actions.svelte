@@ -1,28 +1,26 @@
 <script lang="ts">
 	/** What else can be done with a step or a chain. */
-	import {
-		ArrowDown,
-		ArrowUp,
-		CircleHelp,
-		ClipboardPaste,
-		Copy,
-		CopyPlus,
-		GitFork,
-		ListPlus,
-		Link2,
-		MessageSquare,
-		PanelRightOpen,
-		Play,
-		Power,
-		Radio,
-		Repeat,
-		Scissors,
-		Shuffle,
-		Trash2,
-		Ungroup,
-		Unlink2,
-		Zap
-	} from '@lucide/svelte';
+	import ArrowDown from '@lucide/svelte/icons/arrow-down';
+	import ArrowUp from '@lucide/svelte/icons/arrow-up';
+	import CircleHelp from '@lucide/svelte/icons/circle-help';
+	import ClipboardPaste from '@lucide/svelte/icons/clipboard-paste';
+	import Copy from '@lucide/svelte/icons/copy';
+	import CopyPlus from '@lucide/svelte/icons/copy-plus';
+	import GitFork from '@lucide/svelte/icons/git-fork';
+	import ListPlus from '@lucide/svelte/icons/list-plus';
+	import Link2 from '@lucide/svelte/icons/link-2';
+	import MessageSquare from '@lucide/svelte/icons/message-square';
+	import PanelRightOpen from '@lucide/svelte/icons/panel-right-open';
+	import Play from '@lucide/svelte/icons/play';
+	import Power from '@lucide/svelte/icons/power';
+	import Radio from '@lucide/svelte/icons/radio';
+	import Repeat from '@lucide/svelte/icons/repeat';
+	import Scissors from '@lucide/svelte/icons/scissors';
+	import Shuffle from '@lucide/svelte/icons/shuffle';
+	import Trash2 from '@lucide/svelte/icons/trash-2';
+	import Ungroup from '@lucide/svelte/icons/ungroup';
+	import Unlink2 from '@lucide/svelte/icons/unlink-2';
+	import Zap from '@lucide/svelte/icons/zap';
 	import type { Component } from 'svelte';
 	import { definitionOf } from '$core/steps/catalogue';
 	import { toClipboard } from '$lib/copied';

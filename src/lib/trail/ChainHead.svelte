@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** The top of a chain: its trigger, or the word that it is unlit and the ways to tie it. */
-	import { EllipsisVertical, Link2 } from '@lucide/svelte';
+	import EllipsisVertical from '@lucide/svelte/icons/ellipsis-vertical';
+	import Link2 from '@lucide/svelte/icons/link-2';
 	import { t } from '$lib/i18n';
 	import Glyph from '$lib/words/Glyph.svelte';
 	import type { PlanRobot } from '$core/plan/plan';

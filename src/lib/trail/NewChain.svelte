@@ -1,6 +1,6 @@
 <script lang="ts">
 	/** Below the chains: how another one begins. */
-	import { Plus } from '@lucide/svelte';
+	import Plus from '@lucide/svelte/icons/plus';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Adding } from './adding.svelte';

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** What is odd about a step, in words, with what mends it. */
-	import { TriangleAlert, Wrench } from '@lucide/svelte';
+	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
+	import Wrench from '@lucide/svelte/icons/wrench';
 	import type { Problem, Repair } from '$core/checks';
 	import { say, t } from '$lib/i18n';
 

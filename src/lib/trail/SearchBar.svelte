@@ -1,6 +1,8 @@
 <script lang="ts">
 	/** Finds steps and triggers by their words, and goes from one to the next. */
-	import { ArrowDown, ArrowUp, X } from '@lucide/svelte';
+	import ArrowDown from '@lucide/svelte/icons/arrow-down';
+	import ArrowUp from '@lucide/svelte/icons/arrow-up';
+	import X from '@lucide/svelte/icons/x';
 	import { onMount } from 'svelte';
 	import { eachStep, type Plan } from '$core/plan/plan';
 	import { t } from '$lib/i18n';

@@ -19,7 +19,7 @@
 
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { FolderInput } from '@lucide/svelte';
+	import FolderInput from '@lucide/svelte/icons/folder-input';
 	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
 	import { findStep } from '$core/plan/places';
 	import { robotAt, shelfPlace } from '$lib/words/typed';

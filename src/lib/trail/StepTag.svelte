@@ -1,6 +1,8 @@
 <script lang="ts">
 	/** A step as a paper tag on the cord: its lamp with its number, its sentence, its seconds. */
-	import { ChevronDown, ChevronRight, EllipsisVertical } from '@lucide/svelte';
+	import ChevronDown from '@lucide/svelte/icons/chevron-down';
+	import ChevronRight from '@lucide/svelte/icons/chevron-right';
+	import EllipsisVertical from '@lucide/svelte/icons/ellipsis-vertical';
 	import { definitionOf } from '$core/steps/catalogue';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';

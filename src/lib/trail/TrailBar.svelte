@@ -1,15 +1,13 @@
 <script lang="ts">
 	/** What the trail as a whole can do: how much the shelf offers, problems, search, zoom. */
-	import {
-		Keyboard,
-		Maximize2,
-		Pin,
-		PinOff,
-		Search,
-		TriangleAlert,
-		ZoomIn,
-		ZoomOut
-	} from '@lucide/svelte';
+	import Keyboard from '@lucide/svelte/icons/keyboard';
+	import Maximize2 from '@lucide/svelte/icons/maximize-2';
+	import Pin from '@lucide/svelte/icons/pin';
+	import PinOff from '@lucide/svelte/icons/pin-off';
+	import Search from '@lucide/svelte/icons/search';
+	import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
+	import ZoomIn from '@lucide/svelte/icons/zoom-in';
+	import ZoomOut from '@lucide/svelte/icons/zoom-out';
 	import { levels, type Level } from '$core/levels';
 	import { deskKeys } from '$lib/desk/keys';
 	import { t } from '$lib/i18n';

@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** What a row of the trail shows: its cords, and a chain's head, a step or a bud on the last of them. */
-	import { MessageSquare, Plus } from '@lucide/svelte';
+	import MessageSquare from '@lucide/svelte/icons/message-square';
+	import Plus from '@lucide/svelte/icons/plus';
 	import { isExpression } from '$core/steps/definition';
 	import { definitionOf } from '$core/steps/catalogue';
 	import { t } from '$lib/i18n';

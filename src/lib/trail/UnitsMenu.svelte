@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** The units that the person at this device reads. */
 	import { Popover, Portal } from '@skeletonlabs/skeleton-svelte';
-	import { Ruler } from '@lucide/svelte';
+	import Ruler from '@lucide/svelte/icons/ruler';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 

@@ -1,6 +1,8 @@
 <script lang="ts">
 	/** Light, dark, or as the device is set. Kept on the device. */
-	import { Moon, Sun, SunMoon } from '@lucide/svelte';
+	import Moon from '@lucide/svelte/icons/moon';
+	import Sun from '@lucide/svelte/icons/sun';
+	import SunMoon from '@lucide/svelte/icons/sun-moon';
 	import { onMount } from 'svelte';
 	import { t } from '$lib/i18n';
 

@@ -2,7 +2,9 @@
 	/** A number: typed, stepped or slid; for an angle, a dial as well. */
 	import { untrack } from 'svelte';
 	import { Slider } from '@skeletonlabs/skeleton-svelte';
-	import { Diff, Minus, Plus } from '@lucide/svelte';
+	import Diff from '@lucide/svelte/icons/diff';
+	import Minus from '@lucide/svelte/icons/minus';
+	import Plus from '@lucide/svelte/icons/plus';
 	import type { NumberDefinition } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
 	import AngleDial from './AngleDial.svelte';

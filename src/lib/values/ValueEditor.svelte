@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** Changes one value of a step or trigger. Each change is an edit, seen at once on the tag. */
-	import { Calculator, Sigma } from '@lucide/svelte';
+	import Calculator from '@lucide/svelte/icons/calculator';
+	import Sigma from '@lucide/svelte/icons/sigma';
 	import { untrack } from 'svelte';
 	import { findStep, locateSteps } from '$core/plan/places';
 	import type { Step } from '$core/plan/plan';
