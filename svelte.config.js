@@ -9,7 +9,7 @@ export default {
 		adapter: adapter(),
 		typescript: {
 			config: (config) => {
-				config.include.push('../bench/**/*.ts');
+				config.include.push('../bench/**/*.ts', '../vitest.config.ts');
 				// Plain script for the browser, and no part of the app.
 				config.exclude.push('../src/standin/page');
 			}

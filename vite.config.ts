@@ -1,6 +1,6 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
-import { defineConfig } from 'vitest/config';
+import { defineConfig } from 'vite';
 
 /**
  * What several views share lies in a few files, by floors: each small file of its own would cost more
@@ -19,21 +19,11 @@ const floors = Object.entries({
 	desk: /lib\/(desk|timeline|floor\/(?!picture)|files\/downloads)|core\/course\/(?!editing|svg)|comlink/
 }).map(([name, test], index) => ({ name, test, minShareCount: 2, priority: 9 - index }));
 
-const tests = ['src/**/*.test.ts', 'tests/**/*.test.ts'];
-const core = 'src/core/**/*.test.ts';
-
 export default defineConfig({
 	plugins: [tailwindcss(), sveltekit()],
 	worker: { format: 'es' },
-	build: { reportCompressedSize: false, rolldownOptions: { output: { codeSplitting: { groups: floors } } } },
-	test: {
-		testTimeout: 60_000,
-		// Without it one processor would stand by.
-		maxWorkers: '100%',
-		projects: [
-			// The core keeps nothing between two calls: its tests share what they import.
-			{ extends: true, test: { name: 'core', isolate: false, include: [core] } },
-			{ extends: true, test: { name: 'rest', include: tests, exclude: [core] } }
-		]
+	build: {
+		reportCompressedSize: false,
+		rolldownOptions: { output: { codeSplitting: { groups: floors } } }
 	}
 });
