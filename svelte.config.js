@@ -10,6 +10,8 @@ export default {
 		typescript: {
 			config: (config) => {
 				config.include.push('../bench/**/*.ts', '../vitest.config.ts');
+				// As the configurations import each other.
+				config.compilerOptions.allowImportingTsExtensions = true;
 				// Plain script for the browser, and no part of the app.
 				config.exclude.push('../src/standin/page');
 			}

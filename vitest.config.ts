@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { defineConfig, mergeConfig } from 'vitest/config';
-import app from './vite.config';
+import app from './vite.config.ts';
 
 const tests = ['src/**/*.test.ts', 'tests/**/*.test.ts'];
 

@@ -21,7 +21,7 @@ import sys
 import threading
 import time
 
-VERSION, SIGNS, SIGNS_LAST, TRIES, QUIET_FOR, OPENS_WITHIN = 2, 5, 60, 3, 600, 2
+VERSION, SIGNS, SIGNS_LAST, TRIES, QUIET_FOR, OPENS_WITHIN = 3, 5, 60, 3, 600, 2
 PATIENCE, FORGETS, LONGEST, MOST_BAD, MOST_MESSAGES, HELLO = 0.5, 4, 1024 * 1024, 20, 400, 40
 DEVICES = ["motion", "wheels", "pacing", "turning", "gyro", "lamp", "battery"]
 #: Of each order, what it takes: the least and the most of a number, or the type of a value.
@@ -120,7 +120,7 @@ class Body:
         row = {"travelled": self.way - self.zero, "speed": self.speed, "heading": bearing % 360, "battery": self.battery}
         shows = {"speed": self.speed, "leftWheel": self.left, "rightWheel": self.right, "battery": self.battery,
                  "leftLamp": self.lamp, "rightLamp": self.lamp}
-        return {"row": row, "shows": shows, "at": {"x": self.x, "y": self.y, "heading": self.heading}}
+        return {"row": row, "shows": shows, "at": {"x": self.x, "y": self.y, "bearing": 90 - math.degrees(self.heading)}}
 
 
 class Robot:
@@ -263,7 +263,8 @@ class Robot:
             return line.bad("notPaired")
         line.heard_at, self.is_alone = time.monotonic(), False
         if kind == "lineUp":
-            self.body.x, self.body.y, self.body.heading = (frame["at"][key] for key in ("x", "y", "heading"))
+            at = frame["at"]
+            self.body.x, self.body.y, self.body.heading = at["x"], at["y"], math.radians(90 - at["bearing"])
         elif kind == "start":
             self.began, self.orders, self.is_ending = time.monotonic(), {}, False
             self.body.zero = self.body.way
@@ -317,8 +318,9 @@ class Robot:
             body.drive(speed, speed)
             # What it still rolls belongs to the way.
             return self.until(lambda: sign * (goal - body.way) <= abs(body.speed) * body.LAG)
-        angle = values.get("angle")
-        if angle is None:
+        if "angle" in values:
+            angle = -math.radians(values["angle"])
+        else:
             angle = (math.radians(90 - values["bearing"]) - body.heading + math.pi) % (2 * math.pi) - math.pi
         sign, goal = math.copysign(1, angle), body.heading + angle
         body.drive(-0.3 * sign, 0.3 * sign)
@@ -401,7 +403,7 @@ def is_frame(frame) -> bool:
         "hello": lambda: is_secret(frame["key"]) and isinstance(frame["hasToken"], bool) and isinstance(frame["version"], int)
         and isinstance(frame["person"], dict) and all(text(frame["person"].get(key)) for key in ("id", "name")),
         "proof": lambda: is_secret(frame["proof"]), "seal": lambda: is_secret(frame["mark"]), "open": lambda: is_secret(frame["nonce"]),
-        "lineUp": lambda: isinstance(frame["at"], dict) and all(number(frame["at"].get(key)) for key in ("x", "y", "heading")),
+        "lineUp": lambda: isinstance(frame["at"], dict) and all(number(frame["at"].get(key)) for key in ("x", "y", "bearing")),
         "begin": lambda: isinstance(frame["id"], int) and isinstance(frame["command"], dict)
         and set(frame["command"]) == {"device", "name", "values"} and isinstance(frame["command"]["values"], dict)
         and all(isinstance(frame["command"][key], str) for key in ("device", "name")),

@@ -16,6 +16,7 @@ import {
 	type ToRobot
 } from '../core/link/frames';
 import { LinkPort } from '../core/link/link-port';
+import type { LinkPlace } from '../core/link/place';
 import type { LiveNews } from '../core/live/live-news';
 import { readNews } from '../core/live/news-text';
 import { Link, type LinkState } from './link';
@@ -37,7 +38,7 @@ export interface Sensed {
 	readonly row: Readonly<Record<string, number | boolean | string | null>>;
 	readonly shows: Readonly<Record<string, number | null>>;
 	/** Where it reckons to be, if it does. */
-	readonly at: { readonly x: number; readonly y: number; readonly heading: number } | undefined;
+	readonly at: LinkPlace | undefined;
 }
 
 export interface Watcher {

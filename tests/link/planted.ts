@@ -59,7 +59,7 @@ export const planted: Readonly<Record<string, (robot: StandIn) => Wire>> = {
 	}),
 	places: () => ({
 		say: (frame, send) =>
-			send(frame.type === 'sense' ? { ...frame, at: { x: 1e308, y: 0, heading: 0 } } : frame)
+			send(frame.type === 'sense' ? { ...frame, at: { x: 1e308, y: 0, bearing: 0 } } : frame)
 	}),
 	busy: () => ({
 		say: (frame, send) =>

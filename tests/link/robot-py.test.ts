@@ -61,7 +61,7 @@ describe.skipIf(!hasPython)('the robot in Python', () => {
 		expect(maren.trusts(greeting)).toBe(true);
 		const own = devices.filter(({ id }) => greeting.devices.includes(id));
 		const port = new LinkPort(own, (frame) => line.send(frame));
-		line.send({ type: 'lineUp', at: { x: 0.4, y: 0.4, heading: Math.PI / 2 } });
+		line.send({ type: 'lineUp', at: { x: 0.4, y: 0.4, bearing: 0 } });
 		port.start();
 		const run = new LiveRun({
 			...{ plan: planOf([go(0.2), left(90)]), course: courseOf(), ports: [port] },

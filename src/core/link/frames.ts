@@ -1,7 +1,7 @@
 /**
  * What an app and a robot say to each other, one frame after the other, each as JSON in a text
  * message of its own. Whoever receives a frame parses it first. docs/link.md tells it in order.
- * Lengths in metres, times in seconds, angles in radians counter-clockwise from east.
+ * Lengths in metres, times in seconds, angles in degrees clockwise, bearings from north.
  */
 import { z } from 'zod';
 import { courseSchema } from '../course/course';
@@ -10,7 +10,7 @@ import { planSchema } from '../plan/plan';
 import { signCount, signValues } from './signs';
 
 /** Of what is written here. A robot that speaks a lower one cannot be talked to. */
-export const linkVersion = 2;
+export const linkVersion = 3;
 /** Bytes of one message, at most. */
 export const longestMessage = 1024 * 1024;
 /** Messages a second to a robot, at most, on an average of one second. */
@@ -31,8 +31,13 @@ const left = z.int().min(0).describe('Tries, of all people together.');
 const personSchema = z.strictObject({ id: identifierSchema, name: nameSchema });
 export type LinkPerson = z.infer<typeof personSchema>;
 
-const placeSchema = z.strictObject({ x: z.number(), y: z.number(), heading: z.number() });
-
+const placeSchema = z.strictObject({
+	x: z.number(),
+	y: z.number(),
+	bearing: z
+		.number()
+		.describe('Where its front points: degrees clockwise from north, counted on past 360.')
+});
 /** Places for plans on a robot. */
 export const storePlaces = 4;
 

@@ -5,6 +5,7 @@ import { atOnce, type Port, type Wait } from '../devices/port';
 import type { Datum } from '../types';
 import type { Pose } from '../world/pose';
 import type { FromRobot, SensedRow, ToRobot } from './frames';
+import { poseOf } from './place';
 import { oddReadings } from './rows';
 
 /** Open until the robot says that it is over. */
@@ -133,7 +134,7 @@ export class LinkPort implements Port {
 				? row
 				: Object.fromEntries(Object.entries(row).filter(([name]) => !isOdd(name)));
 		if (shows) this.shows = shows;
-		if (at) this.at = at;
+		if (at) this.at = poseOf(at);
 	}
 
 	private close(frame: FromRobot & { type: 'done' | 'cut' | 'refused' }): void {

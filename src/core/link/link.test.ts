@@ -170,7 +170,7 @@ describe('what comes over a link', () => {
 
 	it('is taken as far as it makes sense', () => {
 		const row = { battery: 0.5, heading: [], jolt: 1e300, name: 'x'.repeat(99), on: true };
-		const at = { x: 1e308, y: 0, heading: 0 };
+		const at = { x: 1e308, y: 0, bearing: 0 };
 		const { frame, odd } = mendRow({ type: 'sense', time: 1, row, shows: { speed: 'fast' }, at })!;
 		expect(frame).toEqual({ type: 'sense', time: 1, row: { battery: 0.5, on: true }, shows: {} });
 		expect(odd).toEqual(['at', 'heading', 'jolt', 'name', 'speed']);

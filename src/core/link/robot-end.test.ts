@@ -229,7 +229,7 @@ describe('messages that make no sense', () => {
 		{ type: 'open', nonce: makeNonce() },
 		{ type: 'proof', proof: makeNonce() },
 		{ type: 'start' },
-		{ type: 'lineUp', at: { x: 1, y: 2, heading: 0 } },
+		{ type: 'lineUp', at: { x: 1, y: 2, bearing: 90 } },
 		{
 			type: 'begin',
 			id: 3,

@@ -16,6 +16,7 @@ import {
 	type FromRobot,
 	type ToRobot
 } from './frames';
+import { poseOf } from './place';
 import { Reckoner } from './reckoner';
 import { proofOf, type Visit } from './secret';
 import { patience, Served } from './served';
@@ -135,7 +136,7 @@ export class RobotEnd {
 		if (frame.type === 'rename') {
 			this.robot.rename(frame.name);
 			caller.send({ type: 'named', name: this.robot.name });
-		} else if (frame.type === 'lineUp') this.reckoner.lineUp(frame.at);
+		} else if (frame.type === 'lineUp') this.reckoner.lineUp(poseOf(frame.at));
 		else if (frame.type === 'letGo') this.gone(caller);
 		else if (frame.type === 'switchOff') {
 			this.gone(caller);

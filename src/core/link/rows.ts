@@ -6,9 +6,9 @@ type Sense = FromRobot & { type: 'sense' };
 
 /** Beyond this no figure of a toy makes sense: seconds, metres, degrees, or a colour. */
 const mostOf = 1e9;
-/** Metres: further away no robot of a floor reckons to be; and radians that it has turned. */
+/** Metres: further away no robot of a floor reckons to be; and degrees that it has turned. */
 const farthest = 1e4;
-const mostTurned = 1e6;
+const mostTurned = 1e7;
 
 const isObject = (value: unknown): value is Record<string, unknown> =>
 	typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -37,13 +37,13 @@ export function mendRow(value: unknown): { frame: Sense; odd: readonly string[] 
 	const isThere =
 		isObject(at) &&
 		[at.x, at.y].every((place) => typeof place === 'number' && Math.abs(place) <= farthest) &&
-		typeof at.heading === 'number' &&
-		Math.abs(at.heading) <= mostTurned;
+		typeof at.bearing === 'number' &&
+		Math.abs(at.bearing) <= mostTurned;
 	if (at !== undefined && !isThere) odd.push('at');
 	const frame = fromRobotSchema.safeParse({
 		...{ type: 'sense', time, row: keep(row, isReading, odd) },
 		...(shows !== undefined && { shows: keep(shows, isFigure, odd) }),
-		...(isThere && { at: { x: at.x, y: at.y, heading: at.heading } })
+		...(isThere && { at: { x: at.x, y: at.y, bearing: at.bearing } })
 	}).data;
 	return frame?.type === 'sense' ? { frame, odd } : undefined;
 }

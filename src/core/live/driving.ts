@@ -27,8 +27,8 @@ export const centred: Sticks = { x: 0, y: 0, turn: 0, rise: 0 };
 const slack = 0.12;
 /** Part of a wheel's power that a stick wholly to the side takes. */
 const sideways = 0.6;
-/** Radians for each order of what turns by angles, while a stick is to the side. */
-const turnsBy = 0.35;
+/** Degrees for each order of what turns by angles, while a stick is to the side. */
+const turnsBy = 20;
 
 const clipped = (value: number): number => Math.max(-1, Math.min(1, value));
 const order = (
@@ -66,7 +66,7 @@ function flightOf({ x, y, turn, rise }: Sticks, most: number): Command[] {
 	];
 	const way = ways.reduce((best, each) => (each.far > best.far ? each : best));
 	if (Math.abs(turn) > Math.max(way.far, slack))
-		return [order(turning, 'turn', { angle: -turn * turnsBy })];
+		return [order(turning, 'turn', { angle: turn * turnsBy })];
 	return [order(flying, 'start', { direction: way.direction, speed: way.far * most })];
 }
 

@@ -284,7 +284,7 @@ const bentRail: Course['rails'][number] = {
 const exercises: readonly (readonly [Device, string, object, number])[] = [
 	[patchesDevice, 'shine', { left: 0.5, right: 1 }, 2],
 	[pacing, 'go', { distance: 0.7, speed: 0.5 }, 5],
-	[turning, 'turn', { angle: 1.2 }, 2],
+	[turning, 'turn', { angle: -70 }, 2],
 	[motion, 'start', { speed: 1 }, 1.6],
 	[motion, 'stop', { isCoasting: false }, 0.2],
 	[motion, 'start', { speed: 0.3 }, 1],
@@ -301,7 +301,7 @@ const setsOff = (name: string): boolean => name === 'start' || name === 'drive';
 
 /** What is going on before an order is given, so that there is something to end. */
 const beforehand: readonly (readonly [Device, string, object])[] = [
-	[turning, 'turn', { angle: 1 }],
+	[turning, 'turn', { angle: -60 }],
 	[wheelsDevice, 'drive', { left: 0.4, right: 0.4 }],
 	[motion, 'start', { speed: 0.4 }],
 	[lampDevice, 'shine', { side: 'both', colour: '#ffb020', brightness: 1, period: 0 }],

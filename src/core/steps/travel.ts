@@ -94,9 +94,9 @@ export const go: StepDefinition = {
 	}
 };
 
-/** Radians counter-clockwise. */
+/** Degrees clockwise. */
 const turnedBy = ({ number, text }: Aiming): number =>
-	radians(number('angle')) * (text('direction') === 'right' ? -1 : 1);
+	number('angle') * (text('direction') === 'right' ? 1 : -1);
 
 export const turn: StepDefinition = {
 	kind: 'turn',
@@ -111,7 +111,7 @@ export const turn: StepDefinition = {
 	needs: [motion, turning],
 	takesTime: true,
 	run: ({ ask, ...values }) => ask(turning, 'turn', { angle: turnedBy(values) }),
-	aim: (values) => ({ ahead: 0, left: 0, turn: turnedBy(values) })
+	aim: (values) => ({ ahead: 0, left: 0, turn: -radians(turnedBy(values)) })
 };
 
 export const goFor: StepDefinition = {
@@ -217,7 +217,7 @@ export const arc: StepDefinition = {
 		return ask(curving, 'arc', {
 			direction: text('direction') === 'right' ? 'right' : 'left',
 			radius: number('radius'),
-			angle: radians(number('angle')),
+			angle: number('angle'),
 			speed: number('speed')
 		});
 	},

@@ -10,6 +10,7 @@
 	import { patchesDevice } from '$core/devices/patches/device';
 	import { pinNumbers, pins } from '$core/devices/pins/device';
 	import type { Greeting } from '$core/link/frames';
+	import { poseOf } from '$core/link/place';
 	import { centred, ordersOf, stepsFrom, type Driven, type Sticks } from '$core/live/driving';
 	import { robotKindOf } from '$core/robots/kinds';
 	import { canDo } from '$core/robots/robot';
@@ -54,7 +55,7 @@
 			last = now;
 			wasStill = isStill;
 			const at = link?.at;
-			moments.push({ time: (performance.now() - began) / 1000, sticks, at: at && { ...at } });
+			moments.push({ time: (performance.now() - began) / 1000, sticks, at: at && poseOf(at) });
 			if (isStill) count = stepsFrom(kind, moments, most).length;
 		}, orderEvery);
 		return () => {

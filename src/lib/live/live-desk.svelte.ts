@@ -3,6 +3,7 @@
  * missing before it can, and the run in progress.
  */
 import '$lib/robots/words';
+import { poseOf } from '$core/link/place';
 import { robotKindOf } from '$core/robots/kinds';
 import type { Greeting, ToRobot } from '$core/link/frames';
 import { LiveRecord, type LiveNews } from '$core/live/live-news';
@@ -12,7 +13,6 @@ import type { Attempt } from '$core/simulation/attempt';
 import { flying } from '$core/devices/flying/device';
 import { turning } from '$core/devices/turning/device';
 import { canDo } from '$core/robots/robot';
-import { headingOfBearing } from '$core/units/angles';
 import { startPlaces, type StartPlace } from '$core/world/start-places';
 import { t } from '$lib/i18n';
 import { rememberRun } from '$lib/robots/held';
@@ -115,7 +115,7 @@ export class LiveDesk {
 		const { at, sensed } = (this.panel === 'drive' && this.realOf(id)) || {};
 		if (!at || !sensed) return undefined;
 		const columns = Object.entries(sensed.shows).map(([name, value]) => [name, value ?? 0]);
-		return { ...at, columns: Object.fromEntries(columns) };
+		return { ...poseOf(at), columns: Object.fromEntries(columns) };
 	}
 
 	/** Whoever changes the course has to set the robot down again. */
@@ -161,12 +161,12 @@ export class LiveDesk {
 		await this.run(this.wantedOnly);
 	}
 
-	/** Tells a robot that it stands on its start mark, and where its front points, radians. */
-	private tellPlace(robot: Greeting, heading?: number): void {
+	/** Tells a robot that it stands on its start mark, and where its front points, degrees. */
+	private tellPlace(robot: Greeting, pointing?: number): void {
 		const { at, bearing } = this.startOf(robot);
 		robots.send(robot.id, {
 			type: 'lineUp',
-			at: { x: at[0], y: at[1], heading: heading ?? headingOfBearing(bearing) }
+			at: { x: at[0], y: at[1], bearing: pointing ?? bearing }
 		});
 	}
 
@@ -175,7 +175,7 @@ export class LiveDesk {
 		const { bench, roles } = this;
 		for (const { robot } of roles) {
 			// Where nobody sees its front, it knows better than the start mark.
-			const known = robots.links[robot!.id]?.at?.heading;
+			const known = robots.links[robot!.id]?.at?.bearing;
 			this.tellPlace(robot!, robotKindOf(robot!.kind).isRound ? known : undefined);
 		}
 		// From now on these are the ones that are missed when they are lost.
@@ -334,7 +334,7 @@ export class LiveDesk {
 
 	/** Its front points the way it went; it turns to where it should point. */
 	finishLining(robot: Greeting): void {
-		this.tellPlace(robot, headingOfBearing(this.lining.went));
+		this.tellPlace(robot, this.lining.went);
 		const { bearing: wanted } = this.startOf(robot);
 		if (robot.devices.includes(turning.id))
 			robots.order(robot.id, { device: turning.id, name: 'turnTo', values: { bearing: wanted } });

@@ -10,7 +10,7 @@ const plan = planOf([go(0.3), repeat(2, [step('lamp', { colour: 'red', brightnes
 const wanted = plan.robots[0]!;
 const devices = skiff.devices.map(({ id }) => id);
 const greetingWith = (own: readonly string[]): Greeting => ({
-	...{ type: 'greeting', version: 2, id: 'tallow', firmware: '1', proof: '' },
+	...{ type: 'greeting', version: 3, id: 'tallow', firmware: '1', proof: '' },
 	...sampleRobot(skiff),
 	devices: [...own]
 });

@@ -6,7 +6,7 @@ const commands = {
 	arc: z.strictObject({
 		direction: z.enum(['left', 'right']),
 		radius: z.number().describe('Metres.'),
-		angle: z.number().describe('Radians, without sign: the direction says which way.'),
+		angle: z.number().describe('Degrees, without sign: the direction says which way.'),
 		speed: z.number().min(-1).max(1).describe('Part of the top speed; less than 0 goes backwards.')
 	})
 };

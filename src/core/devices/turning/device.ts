@@ -5,7 +5,7 @@ import type { Device } from '../device';
 const commands = {
 	/** On the spot. */
 	turn: z.strictObject({
-		angle: z.number().describe('Radians, counter-clockwise: left is positive.')
+		angle: z.number().describe('Degrees, clockwise: right is positive.')
 	}),
 	/** The shorter way. */
 	turnTo: z.strictObject({ bearing: z.number().describe('Degrees, clockwise from north.') })

@@ -20,7 +20,7 @@ import type { Surface } from '../../course/surfaces';
 import * as exact from '../../exact';
 import type { Random } from '../../random/random';
 import { tick } from '../../time';
-import { headingOfBearing, wrapAngle } from '../../units/angles';
+import { headingOfBearing, radians, wrapAngle } from '../../units/angles';
 import { Facing, gyroPart } from '../gyro';
 import { Lamp } from '../lamp';
 import { assemble, Assembled, part, type Machine, type MachinePart } from '../machine';
@@ -118,7 +118,7 @@ export class Ball extends Assembled implements Machine {
 				{ travelled: () => this.way - zero, speed: () => this.body.speed }
 			),
 			part(turning, {
-				turn: ({ angle }) => this.turn(angle),
+				turn: ({ angle }) => this.turn(-radians(angle)),
 				turnTo: ({ bearing }) => this.turn(this.angleTo(bearing))
 			}),
 			part(rolling, {

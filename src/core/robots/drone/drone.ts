@@ -19,7 +19,7 @@ import { turning } from '../../devices/turning/device';
 import * as exact from '../../exact';
 import type { Random } from '../../random/random';
 import { tick } from '../../time';
-import { headingOfBearing } from '../../units/angles';
+import { headingOfBearing, radians } from '../../units/angles';
 import { gyroPart } from '../gyro';
 import { Lamp } from '../lamp';
 import { assemble, Assembled, part, type Machine, type MachinePart } from '../machine';
@@ -90,7 +90,7 @@ export class Drone extends Assembled implements Machine {
 				{ travelled: () => flight.way - zero, speed: () => exact.lengthOf(body.ahead, body.left) }
 			),
 			part(turning, {
-				turn: ({ angle }) => flight.turn(angle),
+				turn: ({ angle }) => flight.turn(-radians(angle)),
 				turnTo: ({ bearing }) => flight.turnTo(headingOfBearing(bearing))
 			}),
 			part(curving, { arc: (arc) => this.arc(arc) }),
@@ -194,8 +194,9 @@ export class Drone extends Assembled implements Machine {
 		speed: number;
 	}): Wait {
 		const side = direction === 'left' ? 1 : -1;
-		if (Math.abs(radius) < settings.leastRadius) return this.flight.turn(side * angle);
-		return this.flight.follow({ ...axes.forward, curve: side / radius }, radius * angle, speed);
+		const way = radians(angle);
+		if (Math.abs(radius) < settings.leastRadius) return this.flight.turn(side * way);
+		return this.flight.follow({ ...axes.forward, curve: side / radius }, radius * way, speed);
 	}
 
 	rest(): void {

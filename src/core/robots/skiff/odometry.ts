@@ -3,7 +3,7 @@ import { turning } from '../../devices/turning/device';
 import { pacing } from '../../devices/pacing/device';
 import { counters } from '../../devices/counters/device';
 import { curving } from '../../devices/curving/device';
-import { headingOfBearing, wrapAngle } from '../../units/angles';
+import { headingOfBearing, radians, wrapAngle } from '../../units/angles';
 import type { Facing } from '../gyro';
 import { part, type MachinePart } from '../machine';
 import type { Drive } from './drive';
@@ -50,8 +50,9 @@ export function countersOf(drive: Drive): MachinePart {
 export const curvingOf = (drive: Drive): MachinePart =>
 	part(curving, {
 		arc({ direction, radius, angle, speed }) {
-			const inner = angle * (radius - settings.axle / 2);
-			const outer = angle * (radius + settings.axle / 2);
+			const way = radians(angle);
+			const inner = way * (radius - settings.axle / 2);
+			const outer = way * (radius + settings.axle / 2);
 			return direction === 'right'
 				? drive.travel(outer, inner, speed)
 				: drive.travel(inner, outer, speed);
@@ -60,7 +61,7 @@ export const curvingOf = (drive: Drive): MachinePart =>
 
 export const turningOf = (drive: Drive, facing: Facing): MachinePart =>
 	part(turning, {
-		turn: ({ angle }) => drive.turn(angle),
+		turn: ({ angle }) => drive.turn(-radians(angle)),
 		turnTo({ bearing }) {
 			const heading = facing.start + drive.gyroAngle;
 			return drive.turn(wrapAngle(headingOfBearing(bearing) - heading));
