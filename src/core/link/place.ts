@@ -10,7 +10,7 @@ export interface LinkPlace {
 	readonly bearing: number;
 }
 
-export const placeOf = ({ x, y, heading }: Readonly<Pose>): LinkPlace => ({
+export const linkPlaceOf = ({ x, y, heading }: Readonly<Pose>): LinkPlace => ({
 	x,
 	y,
 	bearing: 90 - degrees(heading)

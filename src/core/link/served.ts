@@ -9,7 +9,7 @@ import type { RobotKind } from '../robots/robot';
 import type { Datum } from '../types';
 import type { Pose } from '../world/pose';
 import type { FromRobot, SensedRow, ToRobot } from './frames';
-import { placeOf } from './place';
+import { linkPlaceOf } from './place';
 
 /** Seconds without a word from the app after which a robot halts by itself. */
 export const patience = 0.5;
@@ -145,7 +145,7 @@ export class Served {
 		const shows = Object.fromEntries(
 			kind.columns.map(({ name, of }) => [name, written(of(machine)) as number | null])
 		);
-		return { type: 'sense', time, row, shows, at: placeOf(at) };
+		return { type: 'sense', time, row, shows, at: linkPlaceOf(at) };
 	}
 }
 

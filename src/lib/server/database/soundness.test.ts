@@ -56,6 +56,7 @@ describe('a database', () => {
 				await run(file, 'CREATE TABLE shells (id INTEGER)');
 			}
 		],
+		['of which nothing is left', /nothing is in this database/, (file) => truncateSync(file, 0)],
 		[
 			'of a newer Lantern Step',
 			/newer Lantern Step has written/,
@@ -84,7 +85,8 @@ describe('a database', () => {
 			expect(words).toMatch(sentence);
 			expect(words).toContain(file);
 			expect(isFile && hashOf(file)).toBe(before);
-			if (/damaged|no database/.test(words)) expect(words).toContain(backupsIn(folder)[0]);
+			if (/damaged|no database|nothing is in/.test(words))
+				expect(words).toContain(backupsIn(folder)[0]);
 		})
 	);
 

@@ -69,7 +69,9 @@ export async function checkDatabase(folder: string): Promise<Result<void>> {
 		});
 	if (!existsSync(file)) return success(undefined);
 	if (!statSync(file).isFile()) return say('noFile');
-	if (statSync(file).size === 0) return success(undefined);
+	// A first start that was killed leaves as much; of one that was in use something was copied.
+	const empty = () => (newest ? say('emptied') : success(undefined));
+	if (statSync(file).size === 0) return empty();
 	if ((await firstBytes(file)) !== head) return say('foreign');
 	try {
 		return await new DatabaseReader(file).use(async (reader) => {
@@ -78,7 +80,7 @@ export async function checkDatabase(folder: string): Promise<Result<void>> {
 			const tables = await reader.all<{ name: string }>(
 				"SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'"
 			);
-			if (tables.length === 0) return success(undefined);
+			if (tables.length === 0) return empty();
 			if (!tables.some(({ name }) => name === 'SequelizeMeta')) return say('foreign');
 			const done = await reader.all<{ name: string }>('SELECT name FROM SequelizeMeta');
 			const known = new Set(migrations.map(({ name }) => name));
