@@ -1,6 +1,11 @@
 /** What the person at this device prefers: how much the shelf offers, and the units they read. */
 import { levels } from '$core/levels';
-import { attemptCounts, usualCount } from '$workers/attempt-counts';
+import {
+	attemptCounts,
+	attemptRooms,
+	usualLimits,
+	type AttemptLimits
+} from '$workers/attempt-limits';
 import { store, stored } from './storage';
 
 const key = 'lantern-step.preferences';
@@ -24,8 +29,7 @@ interface Choices {
 	readonly floorShare: number;
 	/** Home shows this person's own plans first of all, not everybody's. */
 	readonly showsMine: boolean;
-	/** Attempts of one plan that this device keeps, beside those that are pinned. */
-	readonly attemptsKept: number;
+	readonly attemptLimits: AttemptLimits;
 }
 
 function load(): Choices {
@@ -38,11 +42,15 @@ function load(): Choices {
 }
 
 /** By hand, not by a schema: home, which has none, does without the package for them. */
-function read(found: Partial<Record<keyof Choices, unknown>>): Choices {
+function read(found: Partial<Record<keyof Choices | 'attemptsKept', unknown>>): Choices {
 	const oneOf = <T>(list: readonly T[], value: unknown, usual: T): T =>
 		list.find((one) => one === value) ?? usual;
 	const textOr = (value: unknown): string | null => (typeof value === 'string' ? value : null);
 	const share = Number(found.floorShare);
+	// Earlier there was one number.
+	const limits = (found.attemptLimits ?? { count: found.attemptsKept }) as Partial<
+		Record<keyof AttemptLimits, unknown>
+	>;
 	return {
 		level: oneOf(levels, found.level, 'further'),
 		lengths: oneOf(lengths, found.lengths, 'cm'),
@@ -53,7 +61,10 @@ function read(found: Partial<Record<keyof Choices, unknown>>): Choices {
 		lastKind: textOr(found.lastKind),
 		floorShare: share >= 0.25 && share <= 0.75 ? share : 0.5,
 		showsMine: found.showsMine === true,
-		attemptsKept: oneOf<number>(attemptCounts, found.attemptsKept, usualCount)
+		attemptLimits: {
+			count: oneOf<number>(attemptCounts, limits.count, usualLimits.count),
+			megabytes: oneOf<number>(attemptRooms, limits.megabytes, usualLimits.megabytes)
+		}
 	};
 }
 
@@ -81,8 +92,8 @@ class Preferences {
 	get showsMine() {
 		return this.choices.showsMine;
 	}
-	get attemptsKept() {
-		return this.choices.attemptsKept;
+	get attemptLimits() {
+		return this.choices.attemptLimits;
 	}
 	get lastKind() {
 		return this.choices.lastKind;

@@ -3,8 +3,8 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { pack } from '../core/attempts/packed';
 import { simulate } from '../core/simulation/simulate';
 import { courseOf, go, planOf, right } from '../core/testing/sample';
-import { AttemptShelf, fileOf, mostBytes } from './attempt-shelf';
-import { usualCount } from './attempt-counts';
+import { AttemptShelf, fileOf } from './attempt-shelf';
+import { usualLimits } from './attempt-limits';
 import type { Keeping } from './attempt-store';
 
 const plan = planOf([go(0.3), right(90)]);
@@ -69,12 +69,12 @@ describe('what this device keeps of attempts', () => {
 		const shelf = new AttemptShelf();
 		const other = keeping({ planId: 'q' });
 		await shelf.keep(other, attempt);
-		const all = Array.from({ length: usualCount + 3 }, () => keeping());
+		const all = Array.from({ length: usualLimits.count + 3 }, () => keeping());
 		await shelf.keep(all[0]!, attempt);
 		await shelf.mark(all[0]!.id, { isPinned: true });
 		for (const each of all.slice(1)) await shelf.keep(each, attempt);
 		const ids = await idsOf(shelf);
-		expect(ids).toHaveLength(usualCount + 1);
+		expect(ids).toHaveLength(usualLimits.count + 1);
 		expect(ids).toContain(all[0]!.id);
 		expect(ids).not.toContain(all[1]!.id);
 		expect(await idsOf(shelf, 'q')).toEqual([other.id]);
@@ -104,7 +104,15 @@ describe('what this device keeps of attempts', () => {
 			throw new DOMException('full', 'QuotaExceededError');
 		});
 		expect(await shelf.keep(keeping(), attempt)).toBeNull();
-		expect(mostBytes).toBeGreaterThan(1000 * pack(attempt).length);
+	});
+
+	it('takes no more room than somebody chose, the oldest go first', async () => {
+		const shelf = new AttemptShelf();
+		shelf.limits = { count: 50, megabytes: (2.5 * pack(attempt).length) / 1_000_000 };
+		const all = ['p', 'q', 'p'].map((planId, i) => keeping({ planId, at: 1000 * (i + 1) }));
+		for (const each of all) await shelf.keep(each, attempt);
+		expect(await idsOf(shelf)).toEqual([all[2]!.id]);
+		expect(await idsOf(shelf, 'q')).toEqual([all[1]!.id]);
 	});
 
 	it('is nothing, without a fault, where a browser keeps nothing', async () => {

@@ -23,7 +23,7 @@ import { planFormat, type Plan } from '../core/plan/plan';
 import { failure, success, type Result } from '../core/sentence';
 import type { Attempt } from '../core/simulation/attempt';
 import { modelVersion } from '../core/simulation/settings';
-import { usualCount } from './attempt-counts';
+import { usualLimits, type AttemptLimits } from './attempt-limits';
 import {
 	attemptRows,
 	newestFirst,
@@ -32,9 +32,6 @@ import {
 	type AttemptRow,
 	type Keeping
 } from './attempt-store';
-
-/** Bytes of all recordings on one device. */
-export const mostBytes = 20_000_000;
 
 /** Milliseconds for which one that was deleted can be brought back. */
 const goneFor = 3_600_000;
@@ -69,8 +66,7 @@ export function fileOf({ row, attempt, plan, course }: OpenedAttempt): string {
 
 export class AttemptShelf {
 	private opened: Promise<AttemptDatabase> | undefined;
-	/** Of one plan, beside those that are pinned. */
-	most: number = usualCount;
+	limits: AttemptLimits = usualLimits;
 
 	/** Null where a browser offers no storage. */
 	private async database(): Promise<AttemptDatabase | null> {
@@ -116,8 +112,10 @@ export class AttemptShelf {
 		if (!database) return false;
 		const put = () => putAll(database, row, recording, bodies);
 		try {
-			await put().catch(() => makeRoom(database, row, this.most, mostBytes / 4).then(put));
-			await makeRoom(database, row, this.most, mostBytes);
+			const { count, megabytes } = this.limits;
+			const room = megabytes * 1_000_000;
+			await put().catch(() => makeRoom(database, row, count, room / 4).then(put));
+			await makeRoom(database, row, count, room);
 			return true;
 		} catch {
 			return false;

@@ -3,6 +3,7 @@ import { expose } from 'comlink';
 import type { AttemptNotes, ListedAttempt } from '../core/attempts/kept';
 import { success } from '../core/sentence';
 import type { Attempt } from '../core/simulation/attempt';
+import type { AttemptLimits } from './attempt-limits';
 import { AttemptPost } from './attempt-post';
 import { AttemptShelf, fileOf } from './attempt-shelf';
 import type { Keeping } from './attempt-store';
@@ -27,14 +28,13 @@ function warmUp(id: string | undefined): void {
 }
 
 const service = {
-	/** @param most of one plan, beside those that are pinned */
 	keep(
 		keeping: Keeping,
 		attempt: Attempt,
-		most: number,
+		limits: AttemptLimits,
 		notes: AttemptNotes
 	): Promise<ListedAttempt | null> {
-		shelf.most = most;
+		shelf.limits = limits;
 		return told(shelf.keep(keeping, attempt, notes));
 	},
 	takeOver: (keeping: Keeping, attempt: Attempt, notes: AttemptNotes) =>

@@ -18,7 +18,7 @@
 	import Moment from '$lib/ui/Moment.svelte';
 	import { saidNow } from '$lib/ui/time.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
-	import { attemptCounts } from '$workers/attempt-counts';
+	import { attemptCounts, attemptRooms, type AttemptLimits } from '$workers/attempt-limits';
 	import { saveFloor } from './floor-picture';
 	import CompareTable from './CompareTable.svelte';
 	import Leaf from './Leaf.svelte';
@@ -53,6 +53,24 @@
 		].join(' · ');
 	}
 </script>
+
+{#snippet limit(name: keyof AttemptLimits, choices: readonly number[])}
+	<label
+		>{t(`attempts.limits.${name}`)}
+		<select
+			class="field"
+			value={preferences.attemptLimits[name]}
+			onchange={({ currentTarget: { value } }) =>
+				preferences.choose({
+					attemptLimits: { ...preferences.attemptLimits, [name]: Number(value) }
+				})}
+		>
+			{#each choices as choice (choice)}<option value={choice}
+					>{t(`attempts.limits.${name}.choice`, { choice })}</option
+				>{/each}
+		</select></label
+	>
+{/snippet}
 
 <Leaf
 	title={t('attempts.title')}
@@ -204,20 +222,9 @@
 	{#if list.isOfDeviceOnly}<p class="about">{t('attempts.deviceOnly')}</p>{/if}
 	{#if list.rows.length > 0}
 		<p class="about">
-			<label
-				>{t('attempts.limits')}
-				<select
-					class="field"
-					value={preferences.attemptsKept}
-					onchange={({ currentTarget: { value } }) =>
-						preferences.choose({ attemptsKept: Number(value) })}
-				>
-					{#each attemptCounts as count (count)}<option value={count}
-							>{t('attempts.newest', { count })}</option
-						>{/each}
-				</select></label
-			>
-			{t('attempts.limitsMore')}
+			{@render limit('count', attemptCounts)}
+			{@render limit('megabytes', attemptRooms)}
+			{t('attempts.limits.server')}
 		</p>
 	{/if}
 </Leaf>

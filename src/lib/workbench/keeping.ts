@@ -19,7 +19,7 @@ const mostOfId = 64;
 
 /** On this device, as it comes: later nobody can have all of it again. */
 export const keep = (keeping: Keeping, attempt: Attempt, marks: readonly Mark[]) =>
-	keeper().keep(keeping, attempt, preferences.attemptsKept, { marks });
+	keeper().keep(keeping, attempt, preferences.attemptLimits, { marks });
 
 const keyOf = (id: string): string => `lantern-step.marks.${id}`;
 
