@@ -1,13 +1,13 @@
 <script lang="ts">
-	/** Where the robot went in the newest attempt of a plan that this device has kept, if there is one. */
+	/** Where the robot went in the newest attempt of a plan, if there is one. */
 	import { onMount } from 'svelte';
 	import type TracePicture from '$lib/leaves/TracePicture.svelte';
-	import type { AttemptRow } from '$workers/attempt-store';
+	import type { ListedAttempt } from '$core/attempts/kept';
 	import { newestOf } from './newest';
 
 	let { planId }: { planId: string } = $props();
 
-	let drawn = $state.raw<{ Picture: typeof TracePicture; row: AttemptRow } | null>(null);
+	let drawn = $state.raw<{ Picture: typeof TracePicture; row: ListedAttempt } | null>(null);
 
 	onMount(async () => {
 		const row = await newestOf(planId);

@@ -5,7 +5,14 @@ import { database } from '../database/database';
 import { saveTo } from '../documents/testing';
 import { takeName } from '../people';
 import { saveOf, withDatabase } from '../testing';
-import { changeAttempt, fetchAttempt, keepAttempt, listAttempts, tidyAttempts } from './attempts';
+import {
+	changeAttempt,
+	fetchAttempt,
+	keepAttempt,
+	listAttempts,
+	newestAttempts,
+	tidyAttempts
+} from './attempts';
 
 const hashOf = (text: string) => createHash('sha256').update(text).digest('hex');
 const [plan, course] = ['{"plan":1}', '{"course":1}'];
@@ -93,6 +100,9 @@ it('takes what a person writes, and brings back what was deleted, within an hour
 		await keep('b', { at: now - 1 });
 		expect(await changeAttempt('a', { note: 'Nearly', isGone: true })).toBe(true);
 		expect(await ids()).toEqual(['b']);
+		await keep('c', { planId: 'zigzag', at: now - 2 });
+		const newest = await newestAttempts(['quay', 'zigzag', 'none'], null);
+		expect(newest.map(({ id }) => id).toSorted()).toEqual(['b', 'c']);
 		await tidyAttempts();
 		expect(await changeAttempt('a', { name: 'Again' })).toBe(true);
 		expect(await listAttempts('quay', null)).toMatchObject([

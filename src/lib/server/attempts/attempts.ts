@@ -182,6 +182,25 @@ export async function listAttempts(
 	});
 }
 
+/** Of each plan that has one, the newest. @param person who asks */
+export async function newestAttempts(
+	planIds: readonly string[],
+	person: string | null
+): Promise<ListedAttempt[]> {
+	const { statements } = await database();
+	const places = planIds.map((_, i) => `?${i + 2}`);
+	const rows = await statements.select<Row>(
+		`${selectRow} WHERE a.id IN (
+			SELECT id FROM (
+				SELECT id, row_number() OVER (PARTITION BY planId ORDER BY at DESC, id) AS place
+				FROM attempts WHERE planId IN (${places.join()}) AND goneAt IS NULL
+			) WHERE place = 1
+		)`,
+		[person, ...planIds]
+	);
+	return rows.map(listedOf);
+}
+
 const withoutPicture = (summary: ListedAttempt['summary']): ListedAttempt['summary'] => ({
 	...summary,
 	robots: summary.robots.map((robot) => ({ ...robot, path: '' }))
