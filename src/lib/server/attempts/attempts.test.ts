@@ -109,7 +109,7 @@ it('takes what a person writes, and brings back what was deleted, within an hour
 			{ id: 'a', name: 'Again' },
 			{ id: 'b' }
 		]);
-		expect(await blobs()).toBe(4);
+		expect(await blobs()).toBe(5);
 		await changeAttempt('a', { isGone: true });
 		await tidyAttempts(now + 3_700_000);
 		expect(await changeAttempt('a', {})).toBe(false);
