@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** Attempts that lie over the one on the floor, told apart by their line and by a letter. Metres. */
 	import type { Attempt, RobotRun } from '$core/simulation/attempt';
+	import { placeLetters } from './letters';
 	import Trace from './Trace.svelte';
 
 	let {
@@ -15,41 +16,23 @@
 		scale: number;
 	} = $props();
 
-	/** Metres from the end of a trace to its letter: past a robot that stands there. */
-	const beside = 0.11;
-	/** Radians from one letter to the next, where attempts end at one place. */
-	const fan = 0.63;
 	const first = 'A'.charCodeAt(0);
-
-	/** Ways around, until it is where it was. */
-	const around = 10;
+	const numberOf = (letter: string): number => letter.charCodeAt(0) - first;
 	const endOf = ({ trace }: RobotRun) => ({ x: trace.x.at(-1)!, y: trace.y.at(-1)! });
 	const standing = $derived(shown?.runs.map(endOf) ?? []);
-	const ends = $derived(
-		laid.flatMap(({ id, letter, attempt }) => {
-			const from = letter.charCodeAt(0) - first;
-			return attempt.runs.map((run) => {
-				const { x, y } = endOf(run);
-				const ways = Array.from({ length: around }, (_, turn) => 0.8 + (from + turn) * fan);
-				const isFree = (angle: number) =>
-					standing.every(
-						(other) =>
-							Math.hypot(
-								x + beside * Math.cos(angle) - other.x,
-								y + beside * Math.sin(angle) - other.y
-							) > beside
-					);
-				const angle = ways.find(isFree) ?? ways[0]!;
-				const [dx, dy] = [beside * scale * Math.cos(angle), -beside * scale * Math.sin(angle)];
-				return { key: `${id} ${run.id}`, letter, x, y, dx, dy };
-			});
-		})
-	);
+	const ends = $derived.by(() => {
+		const all = laid.flatMap(({ id, letter, attempt }) =>
+			attempt.runs.map((run) => ({ key: `${id} ${run.id}`, letter, ...endOf(run) }))
+		);
+		const numbered = all.map(({ letter, x, y }) => ({ letter: numberOf(letter), x, y }));
+		const ways = placeLetters(numbered, standing, scale);
+		return all.map((end, i) => ({ ...end, dx: ways[i]!.x * scale, dy: -ways[i]!.y * scale }));
+	});
 </script>
 
 {#each laid as { id, letter, attempt } (id)}
 	{#each attempt.runs as run (run.id)}
-		<Trace {run} {scale} index={letter.charCodeAt(0) - first + 1} isThin />
+		<Trace {run} {scale} index={numberOf(letter) + 1} isThin />
 	{/each}
 {/each}
 {#each ends as { key, letter, x, y, dx, dy } (key)}
