@@ -80,6 +80,13 @@
 	onreach={(place) => void list.show(list.passing[place]!)}
 >
 	{#snippet head()}
+		{#if bench.player.attempt && !bench.leaves.comparing}
+			{#each list.laid as laid (laid.id)}
+				<button class="button button-line" onclick={() => void bench.leaves.compareWith(laid)}
+					>{t('compare.with', { letter: laid.letter })}</button
+				>
+			{/each}
+		{/if}
 		<select class="field" aria-label={t('attempts.which')} bind:value={list.filter}>
 			{#each attemptFilters as filter (filter)}<option value={filter}
 					>{t(`attempts.filter.${filter}`)}</option
@@ -119,14 +126,6 @@
 	</p>
 	{#if bench.leaves.comparing}
 		<CompareTable {bench} {list} comparing={bench.leaves.comparing} />
-	{:else if bench.player.attempt && list.laid.length > 0}
-		<p class="about">
-			{#each list.laid as laid (laid.id)}
-				<button class="button button-line" onclick={() => void bench.leaves.compareWith(laid)}
-					>{t('compare.with', { letter: laid.letter })}</button
-				>
-			{/each}
-		</p>
 	{/if}
 	{#if list.isRead && list.rows.length === 0}
 		<p class="about">{t('attempts.none')}</p>

@@ -73,6 +73,7 @@
 		top: 0;
 		z-index: 1;
 		display: flex;
+		flex-wrap: wrap;
 		align-items: center;
 		gap: 0.5rem;
 		padding: 0.15rem 0.5rem 0.15rem 1rem;
