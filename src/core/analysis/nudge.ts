@@ -46,6 +46,11 @@ const few = 3;
 const least = 0.05;
 /** The part of a miss that is left by a step that was of little use: how the end follows is looked at anew. */
 const slow = 0.5;
+/** So near, metres, it is looked for all around before it is called out of reach: chance is not smooth. */
+const nearly = 0.05;
+/** Parts of the change that is tried for slopes: of each look, and for each knob in it. */
+const looks = [2, 1, 0.5];
+const parts = [0, 1, -1, 0.25, -0.25];
 /** Metres that a radian of a direction weighs. */
 const reach = 0.5;
 
@@ -118,9 +123,32 @@ export function* nudge(pull: Pull): Search<Nudged> {
 		else if (size > least) size /= 4;
 		else break;
 	}
+	for (const part of from || sizeOf(off) > nearly ? [] : looks) {
+		if (sizeOf(off) <= reached) break;
+		const lists = around(pull, values, part);
+		const summaries = yield lists.map((list) => trialOf(pull, list));
+		for (const [i, summary] of summaries.entries()) {
+			const there = endIn(summary, pull);
+			const offThere = there && offOf(there, goal);
+			if (!there || !offThere || sizeOf(offThere) >= sizeOf(off)) continue;
+			[values, end, off] = [lists[i]!, there, offThere];
+		}
+	}
 	const isReached = sizeOf(off) <= reached;
 	const atEnd = !isReached && limited >= 0 ? knobs[limited]! : null;
 	return { values, end, miss: sizeOf(off) / unit, isReached, atEnd, slopes };
+}
+
+/** Each knob a little more, or less, or as it is. */
+function around({ knobs }: Pull, values: readonly number[], part: number): readonly number[][] {
+	const choices = values.map((value, index) => {
+		const change = part * (tryValue(knobs[index]!, value) - value);
+		return parts.map((each) => clamp(knobs[index]!, value + each * change));
+	});
+	return choices.reduce<readonly number[][]>(
+		(lists, each) => lists.flatMap((list) => each.map((value) => [...list, value])),
+		[[]]
+	);
 }
 
 /** How the end follows each knob, found by turning one at a time. */
