@@ -9,7 +9,7 @@ import { nudge, type PullGoal } from '../core/analysis/nudge';
 import { writeDocument } from '../core/document';
 import { robotKindOf } from '../core/robots/kinds';
 import { planRobot } from '../core/plan/plan';
-import { speedLineOf, type Measure } from '../core/fitting/line';
+import { measuredMoves, speedLineOf, type Measure } from '../core/fitting/line';
 import { figureIn, kindsFor, planOfMeasure } from '../core/fitting/measure';
 import { moveFloor } from '../core/fitting/moves';
 import { markedRunOf } from '../core/fitting/marked-run';
@@ -71,14 +71,14 @@ export function measured(values: Options): string {
 	const able = kindsFor(robot);
 	const kind = able.find((each) => each === (values.move ?? able[0]));
 	if (!kind) throw new BadInput(`--move: one of ${able.join(', ')} was expected.`);
-	const amount = Number(values.amount ?? { go: 1, goFor: 2, turn: 90, turnFor: 1 }[kind]);
+	const amount = Number(values.amount ?? measuredMoves[kind].usual);
 	if (!(amount > 0 && amount <= 1000))
 		throw new BadInput('--amount: metres, seconds or degrees above 0 were expected.');
 	const powers = (values.powers ?? '20,50,80').split(',').map((word) => Number(word) / 100);
 	if (!powers.every((power) => power > 0 && power <= 1))
 		throw new BadInput('--powers: percents from 1 to 100 with commas between them were expected.');
 	const all = powers.map((speed): Measure => {
-		const told = { kind, amount, speed: kind === 'turn' ? null : speed };
+		const told = { kind, amount, speed: measuredMoves[kind].hasSpeed ? speed : null };
 		const attempt = simulate({
 			plan: planOfMeasure(robot, told),
 			course: moveFloor(robotKindOf(robot.kind).isOnRail === true),

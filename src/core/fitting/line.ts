@@ -1,14 +1,37 @@
 /** Moves that were measured by themselves, and what they tell of speeds. */
+import type { Values } from '../steps/definition';
 
-/** Kinds of step that are measured, and which of their values says how much. */
-export const amounts = {
-	go: 'distance',
-	goFor: 'duration',
-	turn: 'angle',
-	turnFor: 'duration'
-} as const;
-export type MeasuredKind = keyof typeof amounts;
-export const measuredKinds = Object.keys(amounts) as MeasuredKind[];
+interface MeasuredMove {
+	/** The kind of its step, and what it is told. */
+	readonly step: string;
+	readonly values?: Values;
+	/** Which of its values says how much, and how much people begin with. */
+	readonly amount: string;
+	readonly quantity: 'length' | 'duration' | 'angle';
+	readonly usual: number;
+	/** What a hand measures of it: how far it came, how high it rose, how far it turned. */
+	readonly tells: 'length' | 'height' | 'turn';
+	/** A turn by an angle has no power of its own. */
+	readonly hasSpeed: boolean;
+}
+
+const byTime = { amount: 'duration', quantity: 'duration', hasSpeed: true } as const;
+const byLength = { amount: 'distance', quantity: 'length', hasSpeed: true } as const;
+
+export const measuredKinds = ['go', 'goFor', 'rollOut', 'rise', 'turn', 'turnFor'] as const;
+export type MeasuredKind = (typeof measuredKinds)[number];
+
+export const measuredMoves: Readonly<Record<MeasuredKind, MeasuredMove>> = {
+	go: { step: 'go', ...byLength, usual: 1, tells: 'length' },
+	goFor: { step: 'goFor', ...byTime, usual: 2, tells: 'length' },
+	rollOut: { step: 'goFor', values: { ending: 'coast' }, ...byTime, usual: 1, tells: 'length' },
+	rise: { step: 'go', values: { direction: 'up' }, ...byLength, usual: 0.5, tells: 'height' },
+	turn: {
+		...{ step: 'turn', amount: 'angle', quantity: 'angle', hasSpeed: false },
+		...{ usual: 90, tells: 'turn' }
+	},
+	turnFor: { step: 'turnFor', ...byTime, usual: 1, tells: 'turn' }
+};
 
 export interface Measure {
 	readonly kind: MeasuredKind;
@@ -24,8 +47,9 @@ export interface Measure {
 	readonly at: number;
 }
 
-export const isOfTurn = ({ kind }: Pick<Measure, 'kind'>): boolean => kind.startsWith('turn');
-/** What was told is a time: so it tells a speed. */
+export const isOfTurn = ({ kind }: Pick<Measure, 'kind'>): boolean =>
+	measuredMoves[kind].tells === 'turn';
+/** What was told is a time, and it ended with it: so it tells a speed. */
 export const isByTime = ({ kind }: Pick<Measure, 'kind'>): boolean => kind.endsWith('For');
 
 /** How fast it is by power: metres or degrees a second. */

@@ -6,7 +6,7 @@ import { sampleRobot } from '../robots/robot-document';
 import { simulate } from '../simulation/simulate';
 import { planRobot } from '../plan/plan';
 import { fitRobot } from './fit';
-import { speedLineOf, type Measure } from './line';
+import { measuredMoves, speedLineOf, type Measure } from './line';
 import { figureIn, kindsFor, planOfMeasure, runOf } from './measure';
 import { moveFloor } from './moves';
 import { usual } from './unknowns';
@@ -54,8 +54,8 @@ it.each(robotKinds.map((kind) => [kind.kind, kind] as const))(
 		for (const each of kinds) {
 			const told = {
 				kind: each,
-				speed: each === 'turn' ? null : 0.5,
-				amount: each === 'turn' ? 90 : 1
+				speed: measuredMoves[each].hasSpeed ? 0.5 : null,
+				amount: measuredMoves[each].usual
 			};
 			const plan = planOfMeasure(robot, told);
 			expect(planSchema.safeParse(plan).success).toBe(true);
@@ -63,6 +63,7 @@ it.each(robotKinds.map((kind) => [kind.kind, kind] as const))(
 			const did = figureIn(simulate({ plan, course, variation: 'ideal', seed: 1 }), each);
 			expect(did, each).toBeGreaterThan(0.05);
 			if (each === 'turn') expect(did).toBeCloseTo(90, -0.5);
+			if (each === 'rise') expect(did).toBeCloseTo(0.5, 1);
 		}
 	}
 );
@@ -82,7 +83,7 @@ it('a robot is found out from what was measured of its moves', () => {
 			},
 			parameters: { robot1: like }
 		});
-		return runOf(skiff, measure({ ...told, value: figureIn(attempt, 'goFor'), battery: 0.8 }));
+		return runOf(skiff, measure({ ...told, value: figureIn(attempt, 'goFor'), battery: 0.8 }))!;
 	});
 	const fitted = fitRobot({ kind: 'skiff', variation: 'classroom', runs });
 	const top = fitted.found.find(({ name }) => name === 'topSpeed')!;

@@ -3,7 +3,7 @@
 	import Play from '@lucide/svelte/icons/play';
 	import Radio from '@lucide/svelte/icons/radio';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
-	import { isOfTurn, type Measure, type MeasuredKind } from '$core/fitting/line';
+	import { isOfTurn, measuredMoves, type Measure, type MeasuredKind } from '$core/fitting/line';
 	import { t } from '$lib/i18n';
 	import { showNumber, toShown, toStored, unitOf } from '$lib/words/format';
 	import type { Quantity } from '$core/steps/definition';
@@ -12,20 +12,14 @@
 
 	let { measuring }: { measuring: Measuring } = $props();
 
-	const amountOf: Readonly<Record<MeasuredKind, Quantity>> = {
-		go: 'length',
-		goFor: 'duration',
-		turn: 'angle',
-		turnFor: 'duration'
-	};
-	const amount = $derived(amountOf[measuring.kind]);
+	const amount = $derived<Quantity>(measuredMoves[measuring.kind].quantity);
 	const measured = $derived<Quantity>(measuring.isOfTurn ? 'angle' : 'length');
 	const percent = (part: number) => Math.round(part * 100);
 	const round = (value: number) => Math.round(value * 1000) / 1000;
 	const words = ({ kind, speed, amount: told, value }: Measure): string =>
 		t(speed === null ? 'measure.one' : 'measure.oneAt', {
 			move: t(`measure.kind.${kind}`),
-			told: showNumber(amountOf[kind], told),
+			told: showNumber(measuredMoves[kind].quantity, told),
 			percent: percent(speed ?? 0),
 			value: showNumber(isOfTurn({ kind }) ? 'angle' : 'length', value)
 		});
@@ -87,7 +81,7 @@
 	</p>
 	<div class="fields">
 		<label
-			>{t(measuring.isOfTurn ? 'measure.protractor' : 'measure.tape')}<input
+			>{t(`measure.says.${measuredMoves[measuring.kind].tells}`)}<input
 				class="field"
 				type="number"
 				min="0"

@@ -1,5 +1,5 @@
 /** One move of a robot is measured by itself: run alone, and told what the tape or the protractor says. */
-import { isByTime, isOfTurn, speedLineOf } from '$core/fitting/line';
+import { isByTime, isOfTurn, measuredMoves, speedLineOf } from '$core/fitting/line';
 import type { Measure, MeasuredKind, SpeedLine } from '$core/fitting/line';
 import { figureIn, kindsFor, planOfMeasure } from '$core/fitting/measure';
 import { moveFloor } from '$core/fitting/moves';
@@ -10,9 +10,6 @@ import type { Attempt } from '$core/simulation/attempt';
 import { knownRobots } from '$lib/robots/known.svelte';
 import { tryOut } from '$lib/desk/rehearser';
 import type { Workbench } from './workbench.svelte';
-
-/** What people begin with. */
-const usual: Readonly<Record<MeasuredKind, number>> = { go: 1, goFor: 2, turn: 90, turnFor: 1 };
 
 export type MeasuringBench = Pick<Workbench, 'robot' | 'variation' | 'parameters' | 'player'> & {
 	openLive(): Promise<{ runAlone(plan: Plan): Promise<boolean> }>;
@@ -33,7 +30,7 @@ export class Measuring {
 		() => this.kinds.find((each) => each === this.chosen) ?? this.kinds[0]!
 	);
 	/** Metres, seconds or degrees that are told. */
-	readonly amount = $derived(this.told ?? usual[this.kind]);
+	readonly amount = $derived(this.told ?? measuredMoves[this.kind].usual);
 	readonly measures: readonly Measure[] = $derived.by(() =>
 		knownRobots.measuresOf(this.bench.robot)
 	);
@@ -56,9 +53,8 @@ export class Measuring {
 	get isByTime(): boolean {
 		return isByTime({ kind: this.kind });
 	}
-	/** A turn by an angle has no power of its own. */
 	get hasSpeed(): boolean {
-		return this.kind !== 'turn';
+		return measuredMoves[this.kind].hasSpeed;
 	}
 
 	choose(kind: MeasuredKind): void {
