@@ -80,13 +80,6 @@
 	onreach={(place) => void list.show(list.passing[place]!)}
 >
 	{#snippet head()}
-		{#if bench.player.attempt && !bench.leaves.comparing}
-			{#each list.laid as laid (laid.id)}
-				<button class="button button-line" onclick={() => void bench.leaves.compareWith(laid)}
-					>{t('compare.with', { letter: laid.letter })}</button
-				>
-			{/each}
-		{/if}
 		<select class="field" aria-label={t('attempts.which')} bind:value={list.filter}>
 			{#each attemptFilters as filter (filter)}<option value={filter}
 					>{t(`attempts.filter.${filter}`)}</option
@@ -117,6 +110,20 @@
 				if (file) void list.fromFile(file);
 			}}
 		/>
+	{/snippet}
+	{#snippet tools()}
+		{#if bench.player.attempt && list.laid.length > 0 && !bench.leaves.comparing}
+			<div class="with">
+				{t('compare.floorWith')}
+				{#each list.laid as laid (laid.id)}
+					<button
+						class="button button-line"
+						aria-label={t('compare.with', { letter: laid.letter })}
+						onclick={() => void bench.leaves.compareWith(laid)}>{laid.letter}</button
+					>
+				{/each}
+			</div>
+		{/if}
 	{/snippet}
 	<p class="news" role="status">
 		{list.news}
@@ -234,6 +241,19 @@
 		padding: 0 1rem 0.3rem;
 		color: var(--ink-soft);
 		font-size: 0.88rem;
+	}
+	.with {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 0.3rem;
+		padding-bottom: 0.3rem;
+		font-size: 0.88rem;
+	}
+	.with button {
+		min-width: 2.2rem;
+		min-height: 2.2rem;
+		padding: 0;
 	}
 	.undo {
 		padding: 0.2rem 0.4rem;

@@ -11,6 +11,7 @@
 		isLarge = false,
 		onreach,
 		head,
+		tools,
 		children
 	}: {
 		title: string;
@@ -24,6 +25,8 @@
 		onreach?: (place: number) => void;
 		/** Between the title and what folds it away. */
 		head: Snippet;
+		/** Below the title, and always in sight. */
+		tools?: Snippet;
 		children: Snippet;
 	} = $props();
 
@@ -44,14 +47,17 @@
 <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
 <section class="leaf" class:large={isLarge} aria-label={title} bind:this={leaf} {onkeydown}>
 	<header>
-		<h2>{title}</h2>
-		{@render head()}
-		<button
-			class="button button-plain button-icon"
-			aria-label={closeWord}
-			title={closeWord}
-			onclick={onclose}><X size={18} /></button
-		>
+		<div>
+			<h2>{title}</h2>
+			{@render head()}
+			<button
+				class="button button-plain button-icon"
+				aria-label={closeWord}
+				title={closeWord}
+				onclick={onclose}><X size={18} /></button
+			>
+		</div>
+		{@render tools?.()}
 	</header>
 	{@render children()}
 </section>
@@ -72,12 +78,13 @@
 		position: sticky;
 		top: 0;
 		z-index: 1;
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 0.5rem;
 		padding: 0.15rem 0.5rem 0.15rem 1rem;
 		background: var(--paper);
+	}
+	header div {
+		display: flex;
+		align-items: center;
+		gap: 0.5rem;
 	}
 	header :global(select) {
 		flex: none;
@@ -86,6 +93,12 @@
 	h2 {
 		flex: 1;
 		font-size: 1rem;
+	}
+	/* The floor stands above the trail: it needs what room there is. */
+	@media (min-width: 561px) and (max-width: 900px) and (orientation: portrait) {
+		.leaf {
+			max-height: 21dvh;
+		}
 	}
 	@media (max-width: 560px) {
 		.leaf {
