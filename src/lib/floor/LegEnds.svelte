@@ -5,11 +5,13 @@
 	import { robotKindOf } from '$core/robots/kinds';
 	import { radiusOf } from '$core/world/pose';
 	import { placeLabels } from './labels';
+	import type { lettersOf } from './letters';
 
 	let {
 		attempt,
 		time,
 		scale,
+		letters = [],
 		onleg
 	}: {
 		attempt: Attempt;
@@ -17,9 +19,13 @@
 		time: number;
 		/** Pixels a metre, so that numbers keep their size. */
 		scale: number;
+		/** Of attempts that lie over this one, in metres: no number lies on them. */
+		letters?: ReturnType<typeof lettersOf>;
 		onleg: (stepId: string) => void;
 	} = $props();
 
+	/** Pixels. */
+	const letterRadius = 12;
 	const pixel = $derived(1 / scale);
 	const legs = $derived(attempt.runs.flatMap(({ id }) => movingLegs(attempt, id)));
 	/** When the latest of those that have ended did: labels are placed anew only when another one ends. */
@@ -45,7 +51,10 @@
 					number,
 					stepId
 				})),
-			standing
+			[
+				...standing,
+				...letters.map(({ at }) => ({ x: at.x * scale, y: -at.y * scale, radius: letterRadius }))
+			]
 		)
 	);
 	const bumps = $derived(

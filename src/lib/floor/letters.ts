@@ -1,5 +1,7 @@
 /** Where the letters of laid attempts stand: beside where each ends, none on a robot or on another. */
 
+import type { Attempt, RobotRun } from '$core/simulation/attempt';
+
 interface Place {
 	/** Metres. */
 	readonly x: number;
@@ -46,4 +48,26 @@ export function placeLetters(
 		taken.push({ x: x + way.x, y: y + way.y });
 		return way;
 	});
+}
+
+/** One that lies over the attempt on the floor, with its letter. */
+export interface Lettered {
+	readonly id: string;
+	readonly letter: string;
+	readonly attempt: Attempt;
+}
+
+const endOf = ({ trace }: RobotRun): Place => ({ x: trace.x.at(-1)!, y: trace.y.at(-1)! });
+
+/** From 0 on. */
+export const numberOf = (letter: string): number => letter.charCodeAt(0) - 'A'.charCodeAt(0);
+
+/** Of each robot of each of them: where it ended, and where its letter stands, metres. */
+export function lettersOf(laid: readonly Lettered[], shown: Attempt | null, scale: number) {
+	const ends = laid.flatMap(({ id, letter, attempt }) =>
+		attempt.runs.map((run) => ({ key: `${id} ${run.id}`, letter, ...endOf(run) }))
+	);
+	const numbered = ends.map(({ letter, x, y }) => ({ letter: numberOf(letter), x, y }));
+	const ways = placeLetters(numbered, shown?.runs.map(endOf) ?? [], scale);
+	return ends.map((end, i) => ({ ...end, at: { x: end.x + ways[i]!.x, y: end.y + ways[i]!.y } }));
 }

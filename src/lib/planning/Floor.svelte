@@ -14,6 +14,7 @@
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import CourseDrawing from '$lib/floor/CourseDrawing.svelte';
 	import StandingRobot from '$lib/floor/StandingRobot.svelte';
+	import { lettersOf } from '$lib/floor/letters';
 	import Trace from '$lib/floor/Trace.svelte';
 	import FloorPane from '$lib/floor/FloorPane.svelte';
 	import { FloorWindow } from '$lib/floor/floor-window.svelte';
@@ -59,6 +60,8 @@
 	});
 	const view = new FloorWindow(() => placed.base, isForFloor);
 	const { scale } = $derived(view);
+	const laid = $derived(bench.leaves.opened.attempts?.laid ?? []);
+	const letters = $derived(laid.length > 0 ? lettersOf(laid, player.attempt, scale) : []);
 	/** A number of its own: edits that leave it as it is seek no places anew. */
 	const crewSize = $derived(bench.plan.robots.length);
 	const starts = $derived(startPlaces(course, crewSize));
@@ -184,9 +187,9 @@
 			<Trace {run} {scale} isBefore isReckoned={bench.runs.previous.source.type === 'run'} />
 		{/each}
 	{/if}
-	{#if bench.leaves.opened.attempts?.laid.length}
+	{#if laid.length > 0}
 		{#await import('$lib/floor/LaidTraces.svelte') then { default: LaidTraces }}
-			<LaidTraces laid={bench.leaves.opened.attempts.laid} shown={player.attempt} {scale} />
+			<LaidTraces {laid} {letters} {scale} />
 		{/await}
 	{/if}
 	{#if bench.leaves.comparing?.comparison?.parting}
@@ -261,7 +264,7 @@
 	{/if}
 	{#if player.attempt}
 		{#await import('$lib/floor/LegEnds.svelte') then { default: LegEnds }}
-			<LegEnds attempt={player.attempt} time={player.time} {scale} {onleg} />
+			<LegEnds attempt={player.attempt} time={player.time} {scale} {letters} {onleg} />
 		{/await}
 	{/if}
 	{#if bench.leaves.opened.legs?.nudging}
