@@ -6,10 +6,13 @@
 	let {
 		laid,
 		letters,
+		parting,
 		scale
 	}: {
 		laid: readonly Lettered[];
 		letters: ReturnType<typeof lettersOf>;
+		/** Where the way of one parts from that on the floor. */
+		parting: { readonly x: number; readonly y: number } | null | undefined;
 		/** Pixels a metre. */
 		scale: number;
 	} = $props();
@@ -29,6 +32,10 @@
 	</g>
 {/each}
 
+{#if parting}
+	<circle class="parting" cx={parting.x} cy={parting.y} r={9 / scale} data-testid="parting" />
+{/if}
+
 <style>
 	line {
 		stroke: var(--trace);
@@ -45,5 +52,11 @@
 		font-size: 12px;
 		font-weight: 700;
 		text-anchor: middle;
+	}
+	.parting {
+		fill: none;
+		stroke: var(--signal);
+		stroke-width: 3px;
+		vector-effect: non-scaling-stroke;
 	}
 </style>

@@ -48,6 +48,10 @@
 		modelling.found = null;
 		void modelling.read();
 	});
+	$effect(() => {
+		void [bench.plan, bench.course, bench.variation, bench.robot];
+		void modelling.ways.look(modelling.isOff ? null : (known ?? null));
+	});
 	$effect(() => () => modelling.stop());
 
 	let file: HTMLInputElement;

@@ -189,12 +189,8 @@
 	{/if}
 	{#if laid.length > 0}
 		{#await import('$lib/floor/LaidTraces.svelte') then { default: LaidTraces }}
-			<LaidTraces {laid} {letters} {scale} />
+			<LaidTraces {laid} {letters} parting={bench.leaves.comparing?.comparison?.parting} {scale} />
 		{/await}
-	{/if}
-	{#if bench.leaves.comparing?.comparison?.parting}
-		{@const { x, y } = bench.leaves.comparing.comparison.parting}
-		<circle class="parting" cx={x} cy={y} r={9 / scale} data-testid="parting" />
 	{/if}
 	{#if bench.leaves.opened.legs && player.attempt}
 		{#await import('$lib/floor/IntendedWay.svelte') then { default: IntendedWay }}
@@ -234,6 +230,11 @@
 			{/if}
 		</g>
 	{/each}
+	{#if bench.leaves.opened.model}
+		{#await import('$lib/floor/ModelWays.svelte') then { default: ModelWays }}
+			<ModelWays ways={bench.leaves.opened.model?.ways.shown} {scale} />
+		{/await}
+	{/if}
 	{#if bench.leaves.opened.spread}
 		{#await import('$lib/floor/SpreadMarks.svelte') then { default: SpreadMarks }}
 			<SpreadMarks
@@ -323,12 +324,6 @@
 </FloorPane>
 
 <style>
-	.parting {
-		fill: none;
-		stroke: var(--signal);
-		stroke-width: 3px;
-		vector-effect: non-scaling-stroke;
-	}
 	.touchable {
 		cursor: pointer;
 	}

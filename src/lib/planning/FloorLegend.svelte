@@ -42,6 +42,10 @@
 {#if bench.leaves.opened.legs?.intended && !bench.leaves.opened.legs.off.includes('intended')}<span
 		><i class="dashed"></i>{t('floor.intended')}</span
 	>{/if}
+{#if bench.leaves.opened.model?.ways.shown}
+	<span><i class="dashed"></i>{t('floor.asMade')}</span>
+	<span><i class="found"></i>{t('floor.asFound', { name: bench.robot.name })}</span>
+{/if}
 
 <style>
 	span {
@@ -56,6 +60,9 @@
 	}
 	.solid {
 		border-top: 2px solid var(--ink);
+	}
+	.found {
+		border-top: 2px solid var(--trace-third);
 	}
 	.dashed {
 		border-top: 1.5px dashed var(--ink-soft);

@@ -16,6 +16,8 @@ import { say, t } from '$lib/i18n';
 import { knownRobots, type KnownRobot } from '$lib/robots/known.svelte';
 import type { FitService, Foretelling, FoundOut } from '$workers/fit';
 import type { Stand } from '$lib/desk/stand';
+import type { TrialPool } from '$lib/desk/trial-pool';
+import { ModelWays } from './model-ways.svelte';
 
 /** Who finds out; it can be ended in the midst of it. */
 export interface Finder {
@@ -45,6 +47,8 @@ export class Modelling {
 	news = $state('');
 	/** Runs since it was found out that do not agree with it. */
 	disagreeing = $state.raw<readonly ListedAttempt[]>([]);
+	/** What is on the floor of it. */
+	readonly ways: ModelWays;
 	private finder: Finder | null = null;
 
 	/** Switched off for the plan, or for the course it is tried on. */
@@ -59,8 +63,11 @@ export class Modelling {
 
 	constructor(
 		private readonly stand: ModelStand,
-		private readonly startFinder: () => Finder = startWorker
-	) {}
+		private readonly startFinder: () => Finder = startWorker,
+		pool?: TrialPool
+	) {
+		this.ways = new ModelWays(stand, pool);
+	}
 
 	async read(): Promise<void> {
 		const { kind, name } = this.stand.robot;

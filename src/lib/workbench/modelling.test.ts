@@ -5,6 +5,7 @@ import { writeDocument } from '$core/document';
 import { courseOf, go, planOf } from '$core/testing/sample';
 import { knownRobots } from '$lib/robots/known.svelte';
 import { addMessages } from '$lib/i18n';
+import type { TrialPool } from '$lib/desk/trial-pool';
 import { Modelling, type Finder } from './modelling.svelte';
 
 addMessages({
@@ -49,6 +50,9 @@ const found = {
 const fitted = { found: [found], covariance: [[0.0001]], runs: [{ before: 0.1, after: 0.01 }] };
 const at = '2026-12-01T10:00:00.000Z';
 
+const tried = vi.fn<TrialPool['ask']>();
+const pool = { ask: tried } as unknown as TrialPool;
+
 function opened(off: readonly number[] = []) {
 	const asked: unknown[] = [];
 	const finder = (): Finder => ({
@@ -61,7 +65,7 @@ function opened(off: readonly number[] = []) {
 		end: () => {}
 	});
 	return {
-		modelling: new Modelling({ plan, course, variation: 'classroom', robot }, finder),
+		modelling: new Modelling({ plan, course, variation: 'classroom', robot }, finder, pool),
 		asked
 	};
 }
@@ -137,4 +141,27 @@ it('the newer of what is here and on the server counts', async () => {
 	server.mockImplementation(answer('2026-12-02T10:00:00.000Z'));
 	await knownRobots.ask(robot);
 	expect(knownRobots.of(robot)?.model.runs).toBe(9);
+});
+
+it('on the floor are the ways of such a robot and of this one; a newer look counts', async () => {
+	const { modelling } = opened();
+	const way = (to: number) => ({ ends: [{ id: robot.id, path: Float32Array.of(0, to) }] });
+	let late: (found: unknown) => void = () => {};
+	tried.mockReturnValueOnce({ answer: new Promise((give) => (late = give)), stop() {} } as never);
+	const answer = Promise.resolve([way(1), way(2)]);
+	tried.mockReturnValueOnce({ answer, stop() {} } as never);
+	const known = { model: robotModel(robot, fitted, { at, runs: 1, moves: 0 }), isUsed: true };
+	const first = modelling.ways.look(known);
+	await modelling.ways.look(known);
+	late([way(8), way(9)]);
+	await first;
+	expect(modelling.ways.shown).toEqual({
+		before: Float32Array.of(0, 1),
+		after: Float32Array.of(0, 2)
+	});
+	const [[, trials]] = tried.mock.calls as unknown as [[unknown, { parameters: object }[]]];
+	const values = trials.map(({ parameters }) => Object.values(parameters)[0].wheels);
+	expect(values).toEqual([1, 1.02]);
+	await modelling.ways.look(null);
+	expect(modelling.ways.shown).toBeNull();
 });
