@@ -6,7 +6,7 @@
  *   npm run bench:links -- [--people N] [--seconds N]
  */
 import { parseArgs } from 'node:util';
-import { quantile, School } from '../tests/soak/school';
+import { quantile, School } from './soak/school';
 
 const { values } = parseArgs({
 	options: { people: { type: 'string', default: '50' }, seconds: { type: 'string', default: '20' } }

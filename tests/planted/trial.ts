@@ -7,7 +7,8 @@ import { sizeOf } from '../../src/core/reasons/reason';
 import { modelOf } from '../../src/core/robots/models';
 import type { ParameterValues } from '../../src/core/robots/parameter';
 import { simulate } from '../../src/core/simulation/simulate';
-import { faults, sound, type Fault, type Sound } from './faults';
+import { faults, type Fault } from './faults';
+import { sound, type Sound } from './ways';
 
 type Case = Fault['cases'][number];
 type Planted = Sound & Pick<Case, 'does'>;

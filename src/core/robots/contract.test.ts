@@ -49,17 +49,11 @@ class Trying {
 		course: Course = floor,
 		parameters: ParameterValues = {}
 	) {
+		const { settings } = sampleRobot(kind);
 		this.stage = new Stage({
 			terrain: new Terrain(course),
 			starts: course.starts,
-			robots: [
-				{
-					id: 'robot1',
-					kind: kind.kind,
-					name: kind.sampleName,
-					settings: sampleRobot(kind).settings
-				}
-			],
+			robots: [{ id: 'robot1', kind: kind.kind, name: kind.sampleName, settings }],
 			...{ variation, seed: 1, parameters: { robot1: parameters } }
 		});
 		this.stage.begin();

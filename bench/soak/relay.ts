@@ -9,7 +9,7 @@ import { connect } from 'node:net';
 import { parseArgs } from 'node:util';
 import WebSocket, { WebSocketServer } from 'ws';
 import { pause } from '../../src/cli/robot-check/robot-line';
-import { freePort } from '../ports';
+import { freePort } from '../../tests/ports';
 import { quantile, School } from './school';
 
 const { values } = parseArgs({

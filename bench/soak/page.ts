@@ -13,7 +13,7 @@ import { findChromium } from '../../scripts/browser.mjs';
 import { makeCourse, type Course } from '../../src/core/course/course';
 import { randomCourse } from '../../src/core/testing/random-course';
 import { writeSvg } from '../../src/core/course/svg/write';
-import { Server } from './server';
+import { Server } from '../../tests/soak/server';
 
 const { values } = parseArgs({ options: { only: { type: 'string', default: '' } } });
 

@@ -3,8 +3,8 @@ import { fork, type ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
 import { pause, RobotLine } from '../../src/cli/robot-check/robot-line';
 import { Knocker } from '../../src/core/link/knocker';
-import { freePort } from '../ports';
-import { Server } from './server';
+import { freePort } from '../../tests/ports';
+import { Server } from '../../tests/soak/server';
 
 const root = join(import.meta.dirname, '..', '..');
 /** Milliseconds between two orders of one person. */
