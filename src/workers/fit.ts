@@ -4,7 +4,10 @@ import { agreement, fitRobot, type Fitted, type Fitting } from '../core/fitting/
 import { foretell, nextTry, type Foretold, type NextTry } from '../core/fitting/foretell';
 import type { Course } from '../core/course/course';
 import type { Plan, PlanRobot } from '../core/plan/plan';
+import { usual } from '../core/fitting/unknowns';
+import { modelOf } from '../core/robots/models';
 import type { ParameterValues } from '../core/robots/parameter';
+import type { Variation } from '../core/robots/robot';
 
 /** What was found out, and what follows from it. */
 export interface FoundOut {
@@ -34,6 +37,9 @@ const service = {
 			next: nextTry(fitted, of, variation)
 		};
 	},
+	/** What robots of a kind are like on average. */
+	usual: (kind: string, variation: Variation): ParameterValues =>
+		usual(modelOf(kind).parameters, variation),
 	agreement: (fitting: Fitting, values: ParameterValues): readonly number[] =>
 		agreement(fitting, values)
 };

@@ -9,6 +9,8 @@ import { valuesOf } from '$core/fitting/values-of';
 import { readDocument } from '$core/document';
 import { helpersOffIn } from '$core/helpers';
 import type { PlanRobot } from '$core/plan/plan';
+import type { ParameterValues } from '$core/robots/parameter';
+import type { Variation } from '$core/robots/robot';
 import { keeper } from '$lib/attempts/keeper';
 import { downloadDocument } from '$lib/files/downloads';
 import { textOfFile } from '$lib/files/files';
@@ -22,6 +24,8 @@ import { ModelWays } from './model-ways.svelte';
 /** Who finds out; it can be ended in the midst of it. */
 export interface Finder {
 	find(fitting: Fitting, of: Foretelling, onProgress: (part: number) => void): Promise<FoundOut>;
+	/** What robots of a kind are like on average. */
+	usual(kind: string, variation: Variation): Promise<ParameterValues>;
 	agreement(fitting: Fitting, known: Readonly<Record<string, number>>): Promise<readonly number[]>;
 	end(): void;
 }
@@ -66,7 +70,7 @@ export class Modelling {
 		private readonly startFinder: () => Finder = startWorker,
 		pool?: TrialPool
 	) {
-		this.ways = new ModelWays(stand, pool);
+		this.ways = new ModelWays(stand, startFinder, pool);
 	}
 
 	async read(): Promise<void> {
@@ -169,6 +173,7 @@ function startWorker(): Finder {
 	return {
 		find: (fitting, of, onProgress) =>
 			service.find(fitting, of, proxy(onProgress)) as Promise<FoundOut>,
+		usual: (kind, variation) => service.usual(kind, variation),
 		agreement: (fitting, known) => service.agreement(fitting, known) as Promise<readonly number[]>,
 		end: () => worker.terminate()
 	};

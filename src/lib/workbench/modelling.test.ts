@@ -61,6 +61,7 @@ function opened(off: readonly number[] = []) {
 			onProgress(0.5);
 			return { at, fitted, moves: [], next: undefined };
 		},
+		usual: async () => ({ wheels: 1 }),
 		agreement: async () => off,
 		end: () => {}
 	});
@@ -152,6 +153,7 @@ it('on the floor are the ways of such a robot and of this one; a newer look coun
 	tried.mockReturnValueOnce({ answer, stop() {} } as never);
 	const known = { model: robotModel(robot, fitted, { at, runs: 1, moves: 0 }), isUsed: true };
 	const first = modelling.ways.look(known);
+	await vi.waitFor(() => expect(tried).toHaveBeenCalledOnce());
 	await modelling.ways.look(known);
 	late([way(8), way(9)]);
 	await first;
