@@ -135,7 +135,7 @@ export function legsIn(attempt: Attempt, run: RobotRun, intended: Attempt | null
 			did,
 			meant,
 			added: meant && missOf(did, meant),
-			inherited: twin ? offOf(span.from, twin.span.from) : null,
+			inherited: twin ? poseMiss(span.from, twin.span.from) : null,
 			cost: 0,
 			speedAtStart: span.speedAtStart,
 			turningAtStart: turningAt(run, span.start),
@@ -162,7 +162,7 @@ export function asSeenFrom(from: RecordedPose, to: RecordedPose): Miss {
 }
 
 /** How far one pose is from another, as seen from that. */
-function offOf(pose: RecordedPose, meant: RecordedPose): Miss {
+export function poseMiss(pose: RecordedPose, meant: RecordedPose): Miss {
 	const { turn, ...way } = asSeenFrom(meant, pose);
 	return { ...way, turn: wrapAngle(turn) };
 }

@@ -38,6 +38,7 @@ const placeSchema = z.strictObject({
 		.number()
 		.describe('Where its front points: degrees clockwise from north, counted on past 360.')
 });
+
 /** Places for plans on a robot. */
 export const storePlaces = 4;
 

@@ -2,8 +2,8 @@
  * It went on until its sensors told it something, and they told it too late, or too early: it ends
  * beside where an ideal robot does. Or they told it in time, and so made good where it began.
  */
-import { asSeenFrom } from '../attempts/legs';
-import { degrees, wrapAngle } from '../units/angles';
+import { poseMiss } from '../attempts/legs';
+import { degrees } from '../units/angles';
 import { noMiss, wayBetween, type Matter } from './reason';
 
 /** Metres, and radians, by which it has to end elsewhere. */
@@ -22,8 +22,7 @@ export const sensed: Matter =
 		const twin = twinOf(leg)?.leg.span;
 		const isSensed = span.kind === 'waitUntil' && span.isComplete && twin?.isComplete;
 		if (!isSensed || !added) return null;
-		const { ahead, left, turn } = asSeenFrom(twin.to, span.to);
-		const turned = wrapAngle(turn);
+		const { ahead, left, turn: turned } = poseMiss(span.to, twin.to);
 		if (Math.abs(left) > farAside || Math.abs(turned) > farTurned) return null;
 		const at = span.end;
 		if (Math.abs(did.turn) > farTurned) {

@@ -1,5 +1,5 @@
 /** One move of a robot is measured by itself: run alone, and told what the tape or the protractor says. */
-import { isByTime, isOfTurn, measuredMoves, speedLineOf } from '$core/fitting/line';
+import { isOfTurn, measuredMoves, speedLineOf } from '$core/fitting/line';
 import type { Measure, MeasuredKind, SpeedLine } from '$core/fitting/line';
 import { figureIn, kindsFor, planOfMeasure } from '$core/fitting/measure';
 import { moveFloor } from '$core/fitting/moves';
@@ -49,9 +49,6 @@ export class Measuring {
 
 	get isOfTurn(): boolean {
 		return isOfTurn({ kind: this.kind });
-	}
-	get isByTime(): boolean {
-		return isByTime({ kind: this.kind });
 	}
 	get hasSpeed(): boolean {
 		return measuredMoves[this.kind].hasSpeed;
