@@ -1,7 +1,8 @@
 /**
  * Fifty drawings and fifty courses that ask for as much as they can, or that are no such thing, given
  * to the page as somebody gives a file: opened at home, and what was taken in shown on its desk. Told
- * are those that took longest to answer, and those that kept the page from answering for longest.
+ * are those that took longest to answer, and those that kept the page from answering for longest; of a
+ * file that was slow the least of three.
  *
  *   npm run soak:page -- [--only part of a name]
  */
@@ -257,8 +258,8 @@ interface Told {
 	readonly answer: number;
 	readonly said: string;
 }
-const told: Told[] = [];
-for (const { name, text } of given.filter((one) => one.name.includes(values.only))) {
+/** Opens one file and shows it. Times in ms. */
+async function give({ name, text }: Given): Promise<Told> {
 	await page.goto(server.address);
 	await longestTask(page);
 	const file = join(server.folder, text.startsWith('<') ? 'reeds.svg' : 'reeds.json');
@@ -282,8 +283,25 @@ for (const { name, text } of given.filter((one) => one.name.includes(values.only
 		await page.waitForTimeout(1500);
 		desk = await longestTask(page);
 	}
-	told.push({ name, home, desk, answer, said });
 	console.log(`${name}: answer ${answer}, home ${home}, desk ${desk}; ${said}`);
+	return { name, home, desk, answer, said };
+}
+const isSlow = (one: Told): boolean => Math.max(one.home, one.desk) > 200 || one.answer > 5000;
+const told: Told[] = [];
+for (const one of given.filter(({ name }) => name.includes(values.only))) {
+	// What else a machine does lengthens a task now and then, a heavy file does so each time.
+	let least = await give(one);
+	for (let again = 0; again < 2 && isSlow(least); again++) {
+		const next = await give(one);
+		const { home, desk, answer } = least;
+		least = {
+			...next,
+			home: Math.min(home, next.home),
+			desk: Math.min(desk, next.desk),
+			answer: Math.min(answer, next.answer)
+		};
+	}
+	told.push(least);
 }
 console.log(`\n${told.length} files, ${errors.length} errors on the page`, errors.slice(0, 3));
 const worst = (key: 'home' | 'desk' | 'answer'): void => {

@@ -26,6 +26,19 @@
 		isSmall?: boolean;
 	} = $props();
 
+	/** So many parts of a kind are drawn at once; of longer lists, as many more with each frame. */
+	const atOnce = 10;
+	let most = $state(atOnce);
+	const longest = $derived.by(() => {
+		const { patches, tapes, rails, pads, lampPosts, gates } = course;
+		return Math.max(...[patches, tapes, rails, pads, lampPosts, gates].map((list) => list.length));
+	});
+	$effect(() => {
+		if (most >= longest) return;
+		const frame = requestAnimationFrame(() => (most += atOnce));
+		return () => cancelAnimationFrame(frame);
+	});
+
 	/** Several courses may be drawn on one page. */
 	const id = $props.id();
 	const placed = ({ at, bearing }: Pick<Gate, 'at' | 'bearing'>) =>
@@ -56,10 +69,10 @@
 
 <FloorSheet {course} {id} {isSmall} />
 
-{#each course.patches as patch (patch.id)}
+{#each course.patches.slice(0, most) as patch (patch.id)}
 	<polygon class="patch" points={pathOf(patch.corners)} fill={floorColours[patch.colour]} />
 {/each}
-{#each course.tapes as tape (tape.id)}
+{#each course.tapes.slice(0, most) as tape (tape.id)}
 	<path
 		class="tape"
 		d={tapePath(tape)}
@@ -72,9 +85,9 @@
 	<polygon class="edge" points={pathOf(course.table)} />
 {/if}
 
-<Rails rails={course.rails} />
+<Rails rails={course.rails.slice(0, most)} />
 
-{#each course.pads as pad (pad.id)}
+{#each course.pads.slice(0, most) as pad (pad.id)}
 	<g transform="translate({pad.at.join()}) scale({pad.radius})" class="pad">
 		<circle r="1" />
 		<path d="M-.45 0 0-.45.45 0 0 .45z" />
@@ -89,7 +102,7 @@
 	</g>
 {/if}
 
-{#each course.lampPosts as post (post.id)}
+{#each course.lampPosts.slice(0, most) as post (post.id)}
 	{@const isLit = reached.has(post.id)}
 	<g transform="translate({post.at.join()})" class="post" class:lit={isLit}>
 		<circle class="reach" r={post.reach} />
@@ -123,7 +136,7 @@
 	{#each shadows as { d, thickness, height }, index (index)}
 		<path {d} stroke-width={thickness} transform="translate({shadowOf(height!).join()})" />
 	{/each}
-	{#each course.gates as gate (gate.id)}
+	{#each course.gates.slice(0, most) as gate (gate.id)}
 		<g transform="translate({shadowOf(gate.height).join()}) {placed(gate)}">
 			{@render gateLine(gate)}
 		</g>
@@ -144,7 +157,7 @@
 	</g>
 {/each}
 
-{#each course.gates as gate (gate.id)}
+{#each course.gates.slice(0, most) as gate (gate.id)}
 	{@const half = gate.width / 2}
 	<g class="gate" class:lit={reached.has(gate.id)} transform={placed(gate)}>
 		{@render gateLine(gate)}

@@ -11,21 +11,19 @@
 
 	let { rails }: { rails: Course['rails'] } = $props();
 
-	const drawn = $derived(
-		rails.map((rail) => {
-			const path = new RailPath(rail);
-			return {
-				id: rail.id,
-				line: railPath(path),
-				isLong: path.length > longest,
-				ends: path.isClosed ? [] : [path.at(0), path.end],
-				marks: rail.marks.map(({ at, colour }) => ({ place: path.at(at), colour }))
-			};
-		})
-	);
+	function drawn(rail: Course['rails'][0]) {
+		const path = new RailPath(rail);
+		return {
+			line: railPath(path),
+			isLong: path.length > longest,
+			ends: path.isClosed ? [] : [path.at(0), path.end],
+			marks: rail.marks.map(({ at, colour }) => ({ place: path.at(at), colour }))
+		};
+	}
 </script>
 
-{#each drawn as { id: key, line, isLong, ends, marks } (key)}
+{#each rails as rail (rail.id)}
+	{@const { line, isLong, ends, marks } = drawn(rail)}
 	<g class="rail" class:long={isLong}>
 		<path class="sleepers" d={line} />
 		<path class="rails" d={line} />

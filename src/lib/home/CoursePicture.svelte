@@ -1,9 +1,12 @@
 <script module lang="ts">
 	let drawn: Promise<unknown> = Promise.resolve();
 
+	/** Lets the page do what waits for it. */
+	const pause = () => new Promise((next) => setTimeout(next));
+
 	/** One picture after the other: the page goes on between them. */
 	function inTurn(draw: () => Promise<void>): void {
-		drawn = drawn.then(draw).then(() => new Promise((next) => setTimeout(next)));
+		drawn = drawn.then(draw).then(pause);
 	}
 </script>
 
@@ -26,7 +29,9 @@
 				import('$core/course/course'),
 				request('GET', `/api/documents/${id}?revision=${revision}`)
 			]);
+			await pause();
 			const course = courseSchema.safeParse(content).data;
+			await pause();
 			drawing = course ? { Drawing, course } : null;
 		} catch (error) {
 			// The card says all that matters without its picture.
@@ -63,6 +68,8 @@
 		flex: none;
 		width: 5.5rem;
 		height: 4rem;
+		/* Of a long list only what is in view is styled and painted. */
+		content-visibility: auto;
 	}
 	svg {
 		width: 100%;
