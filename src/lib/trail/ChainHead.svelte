@@ -1,8 +1,8 @@
 <script lang="ts">
 	/** The top of a chain: its trigger, or the word that it is unlit and the ways to tie it. */
-	import EllipsisVertical from '@lucide/svelte/icons/ellipsis-vertical';
 	import Link2 from '@lucide/svelte/icons/link-2';
 	import { t } from '$lib/i18n';
+	import MoreDots from '$lib/ui/MoreDots.svelte';
 	import Glyph from '$lib/words/Glyph.svelte';
 	import type { PlanRobot } from '$core/plan/plan';
 	import type { HeadRow } from './rows';
@@ -99,7 +99,7 @@
 	class="more"
 	{tabindex}
 	aria-label={t('trail.chainMenu')}
-	onclick={(event) => onmenu(event.currentTarget)}><EllipsisVertical size={18} /></button
+	onclick={(event) => onmenu(event.currentTarget)}><MoreDots /></button
 >
 
 <style>

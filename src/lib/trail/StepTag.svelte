@@ -2,9 +2,9 @@
 	/** A step as a paper tag on the cord: its lamp with its number, its sentence, its seconds. */
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import ChevronRight from '@lucide/svelte/icons/chevron-right';
-	import EllipsisVertical from '@lucide/svelte/icons/ellipsis-vertical';
 	import { definitionOf } from '$core/steps/catalogue';
 	import { t } from '$lib/i18n';
+	import MoreDots from '$lib/ui/MoreDots.svelte';
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Values } from '$core/steps/definition';
 	import Chip from './Chip.svelte';
@@ -14,6 +14,7 @@
 
 	let {
 		row,
+		number,
 		values,
 		isCurrent,
 		isSelected,
@@ -28,6 +29,8 @@
 		onleg
 	}: {
 		row: StepRow;
+		/** 0 for a branch. */
+		number: number;
 		/** Those of the step, as they are shown. */
 		values: Values;
 		isCurrent: boolean;
@@ -45,7 +48,7 @@
 		onleg: () => void;
 	} = $props();
 
-	// Taken out of the row, so that a row with a new number does not redraw its values.
+	// Taken out of the row, so that a row at a new place does not redraw its values.
 	const step = $derived(row.step);
 	const definition = $derived(definitionOf(step.kind));
 	const tabindex = $derived(isCurrent ? 0 : -1);
@@ -63,7 +66,7 @@
 	class:running={isRunning}
 	class:passed={passed && !isRunning}
 	class:unlit={!row.isLit}
-	aria-hidden="true">{isBranch ? '' : row.number}</span
+	aria-hidden="true">{isBranch ? '' : number}</span
 >
 <div
 	class="tag"
@@ -110,16 +113,16 @@
 	<button
 		class="more"
 		{tabindex}
-		aria-label={row.number ? t('trail.stepMenu', { number: row.number }) : t('trail.branchMenu')}
-		onclick={(event) => onmenu(event.currentTarget)}><EllipsisVertical size={18} /></button
+		aria-label={number ? t('trail.stepMenu', { number }) : t('trail.branchMenu')}
+		onclick={(event) => onmenu(event.currentTarget)}><MoreDots /></button
 	>
 </div>
-{#if row.number}
+{#if number}
 	<button
 		class="bud-between"
 		tabindex="-1"
-		aria-label={t('trail.addAfter', { number: row.number })}
-		title={t('trail.addAfter', { number: row.number })}
+		aria-label={t('trail.addAfter', { number })}
+		title={t('trail.addAfter', { number })}
 		onclick={(event) => onbud(event.currentTarget)}>+</button
 	>
 {/if}

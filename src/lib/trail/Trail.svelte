@@ -2,6 +2,7 @@
 	/** The pane that shows the chains: cords with lamps and tags. Only the rows in view are drawn. */
 	import { onDestroy, tick, untrack } from 'svelte';
 	import { locateSteps } from '$core/plan/places';
+	import { numberSteps } from '$core/plan/plan';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
@@ -11,7 +12,8 @@
 	import { Dragged } from './dragged.svelte';
 	import { handsOf } from './hands';
 	import { onRowKey } from './keys';
-	import { firstProblems, leftOf, placeAfter, rowsOf, type Row } from './rows';
+	import { rowListOf, type RowList } from './row-list';
+	import { firstProblems, leftOf, placeAfter, type Row } from './rows';
 	import type { Opening } from './Sheet.svelte';
 	import { TagSheet } from './tag-sheet.svelte';
 	import { rowWidth, TagRuler } from './tag-ruler.svelte';
@@ -71,15 +73,16 @@
 	const adding = new Adding(pane);
 
 	const ruler = new TagRuler();
-	let before: ReadonlyMap<string, Row> = new Map();
-	const rows = $derived.by(() => {
+	let before: RowList | undefined;
+	const list = $derived.by(() => {
 		const tagHeight = isFirst ? undefined : ruler.heights(bench.plan, paneWidth / zoom);
 		const open = adding.bud.drawing;
-		const made = rowsOf(bench.plan, before, { problems, folded, isFirst, open, zoom, tagHeight });
-		before = new Map(made.map((row) => [row.key, row]));
-		return made;
+		before = rowListOf(bench.plan, { problems, folded, isFirst, open, zoom, tagHeight }, before);
+		return before;
 	});
-	const indexOf = $derived(new Map(rows.map((row, index) => [row.key, index])));
+	const rows = $derived(list.rows);
+	const indexOf = $derived(list.indexOf);
+	const numbers = $derived(numberSteps(bench.plan));
 	const deepest = $derived(rows.reduce((most, { depth }) => Math.max(most, depth), 0));
 	const widest = $derived(zoom * rowWidth(deepest, paneWidth / zoom));
 
@@ -127,7 +130,12 @@
 	const hands = handsOf(pane, adding, { search: () => (isSearching = true), zoomBy, fit });
 
 	function onkeydown(event: KeyboardEvent, row: Row, index: number) {
-		if (isTag(event.target)) onRowKey(event, row, index, hands);
+		if (!isTag(event.target)) return;
+		onRowKey(event, row, index, hands);
+		if (indexOf.get(row.key) === index) return;
+		// While the page is as it was: the browser lays it out before anything with the focus is moved.
+		letGoOfFocus();
+		void focus.focus(focus.chosen);
 	}
 
 	// --- the sheet that opens at a tag, and the shelf beside the trail ---
@@ -224,8 +232,10 @@
 				{#each shown as item (item.key)}
 					{@const row = rows[item.index]!}
 					{@const isCurrent = row.key === focus.current}
+					{@const number = numbers.get(row.key) ?? 0}
 					<TreeItem
 						{row}
+						{number}
 						{isCurrent}
 						{zoom}
 						top={item.start}
@@ -240,6 +250,7 @@
 						<TrailRow
 							{bench}
 							{row}
+							{number}
 							{isCurrent}
 							canTieToLit={adding.hasLit}
 							dragging={dragged.tags}

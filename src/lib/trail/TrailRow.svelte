@@ -13,7 +13,7 @@
 	import ProblemLine from './ProblemLine.svelte';
 	import type { Offer } from '$lib/words/typed';
 	import OpenBud from './OpenBud.svelte';
-	import { indent, type Row } from './rows';
+	import { indent, leftOf, type Row } from './rows';
 	import type { Opening } from './Sheet.svelte';
 	import StepTag from './StepTag.svelte';
 	import { budWords, shownValues } from '$lib/words/step-words';
@@ -21,6 +21,7 @@
 	let {
 		bench,
 		row,
+		number,
 		isCurrent,
 		canTieToLit,
 		dragging,
@@ -30,6 +31,8 @@
 	}: {
 		bench: Workbench;
 		row: Row;
+		/** Of a step; 0 for all else. */
+		number: number;
 		isCurrent: boolean;
 		canTieToLit: boolean;
 		dragging: TagDragging;
@@ -43,7 +46,8 @@
 	const editing = $derived(bench.editing);
 	const progress = $derived(bench.player.progress);
 	const tabindex = $derived(isCurrent ? 0 : -1);
-	const left = (depth: number) => `${14 + depth * indent}px`;
+	/** Of the cord of a depth. */
+	const left = (depth: number) => `calc(${leftOf(depth)}px + 0.8rem)`;
 	const comment = $derived(
 		row.type === 'step' ? row.step.comment : row.type === 'head' ? row.trigger?.comment : undefined
 	);
@@ -79,17 +83,27 @@
 	}
 </script>
 
-{#each { length: row.depth + 1 }, depth (depth)}
+{#if row.depth > 0}
+	<span class="cord" class:unlit={!row.isLit} style:left={left(0)}></span>
+{/if}
+{#if row.depth > 1}
 	<span
-		class="cord"
-		class:inner={depth > 0}
-		class:last={row.type === 'bud' && !row.isBetween && depth === row.depth && !isChoiceBud}
-		class:opening={row.type === 'bud' && row.isOpen}
-		class:first={row.type === 'head'}
+		class="cord between"
 		class:unlit={!row.isLit}
-		style:left="calc({left(depth)} + 0.8rem)"
+		style:left={left(1)}
+		style:width="{indent * (row.depth - 2) + 2}px"
+		style:--indent="{indent}px"
 	></span>
-{/each}
+{/if}
+<span
+	class="cord"
+	class:inner={row.depth > 0}
+	class:last={row.type === 'bud' && !row.isBetween && !isChoiceBud}
+	class:opening={row.type === 'bud' && row.isOpen}
+	class:first={row.type === 'head'}
+	class:unlit={!row.isLit}
+	style:left={left(row.depth)}
+></span>
 {#if row.type === 'head'}
 	<div class="line">
 		<ChainHead
@@ -107,12 +121,12 @@
 	</div>
 {:else if row.type === 'step'}
 	{#if row.step.body && row.folded === 0 && !definitionOf(row.step.kind).branches}
-		<span class="coil" class:unlit={!row.isLit} style:left="calc({left(row.depth)} + 0.8rem)"
-		></span>
+		<span class="coil" class:unlit={!row.isLit} style:left={left(row.depth)}></span>
 	{/if}
 	<div class="line holder" use:dragging.tag={row.key}>
 		<StepTag
 			{row}
+			{number}
 			values={shownValues(row.step, bench.plan)}
 			{isCurrent}
 			isSelected={editing.selection.has(row.step.id)}
@@ -177,6 +191,11 @@
 	.cord.inner {
 		background: repeating-linear-gradient(var(--ink-soft) 0 7px, transparent 7px 10px);
 	}
+	/* All inner cords but the last: the same dashes, a tile for each. */
+	.cord.between {
+		background: conic-gradient(from 90deg at 2px 7px, #0000 50%, var(--ink-soft) 0 75%, #0000 0);
+		background-size: var(--indent) 10px;
+	}
 	/* From the cord to the inner one that a loop's steps hang on. */
 	.coil {
 		position: absolute;
@@ -202,6 +221,10 @@
 	}
 	.cord.unlit {
 		background: repeating-linear-gradient(var(--mist) 0 4px, transparent 4px 9px);
+	}
+	.cord.between.unlit {
+		background: conic-gradient(from 90deg at 2px 4px, #0000 50%, var(--mist) 0 75%, #0000 0);
+		background-size: var(--indent) 9px;
 	}
 	.bud-line {
 		cursor: pointer;

@@ -7,6 +7,7 @@
 
 	let {
 		row,
+		number,
 		top,
 		width,
 		zoom,
@@ -20,6 +21,8 @@
 		children
 	}: {
 		row: Row;
+		/** Of a step; 0 for all else. */
+		number: number;
 		/** Pixels. */
 		top: number;
 		/** Pixels at zoom 1. */
@@ -42,7 +45,7 @@
 		if (row.type === 'step') {
 			const off = row.step.off ? `, ${t('trail.off')}` : '';
 			const words = wordsOf(row.step) + off;
-			return row.number ? `${t('trail.number', { number: row.number })}: ${words}` : words;
+			return number ? `${t('trail.number', { number })}: ${words}` : words;
 		}
 		if (row.type === 'head') return row.trigger ? wordsOf(row.trigger) : t('check.unlit');
 		return budWords(row.owner);

@@ -3,18 +3,18 @@ import { go, planOf, repeat, right } from '$core/testing/sample';
 import { Held } from './held';
 import { openHeight, tile } from './open-bud';
 import { OpenedBud } from './opened-bud.svelte';
-import { rowsOf } from './rows';
+import { rowListOf } from './row-list';
 
 describe('an open bud', () => {
 	const inner = go(0.2);
 	const loop = repeat(2, [inner, right(90)]);
 	const plan = planOf([loop, go(0.3)]);
 	const keysAt = (holder: string, index: number) =>
-		rowsOf(plan, new Map(), {
+		rowListOf(plan, {
 			isFirst: true,
 			open: { place: { holder, index }, heightAt: () => 200 }
 		})
-			.filter((row) => row.type === 'bud' && row.isOpen)
+			.rows.filter((row) => row.type === 'bud' && row.isOpen)
 			.map(({ key, height, depth }) => ({ key, height, depth }));
 
 	it('stands where the next step goes: between two, in a loop, at an end', () => {
@@ -27,16 +27,16 @@ describe('an open bud', () => {
 	});
 
 	it('is drawn anew when it opens, and taken over as it was while nothing changes', () => {
-		const closed = rowsOf(plan, new Map(), { isFirst: true });
-		const before = new Map(closed.map((row) => [row.key, row]));
+		const closed = rowListOf(plan, { isFirst: true });
 		const place = { holder: plan.chains[0]!.id, index: 2 };
-		const open = rowsOf(plan, before, { isFirst: true, open: { place, heightAt: () => 200 } });
-		expect(open.map((row) => before.get(row.key) === row)).toEqual([
-			...Array.from({ length: open.length - 1 }, () => true),
+		const open = { place, heightAt: () => 200 };
+		const opened = rowListOf(plan, { isFirst: true, open }, closed);
+		expect(opened.rows.map((row, index) => closed.rows[index] === row)).toEqual([
+			...Array.from({ length: opened.rows.length - 1 }, () => true),
 			false
 		]);
-		const again = rowsOf(plan, new Map(open.map((row) => [row.key, row])), { isFirst: true });
-		expect(again.at(-1)).not.toHaveProperty('isOpen');
+		const again = rowListOf(plan, { isFirst: true }, opened);
+		expect(again.rows.at(-1)).not.toHaveProperty('isOpen');
 	});
 
 	it('is as high as its tiles need in the width there is', () => {

@@ -3,7 +3,8 @@ import { findStep, type Place } from '$core/plan/places';
 import type { Plan } from '$core/plan/plan';
 import { offersAt, shelfPlace } from '$lib/words/typed';
 import { openHeight } from './open-bud';
-import { leftOf, type RowLook } from './rows';
+import type { RowLook } from './row-list';
+import { leftOf } from './rows';
 
 interface Surroundings {
 	readonly plan: Plan;

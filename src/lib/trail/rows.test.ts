@@ -1,7 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import type { Problem } from '$core/checks';
+import { locateSteps, stepsIn, withStepsIn } from '$core/plan/places';
+import type { Plan } from '$core/plan/plan';
+import { got } from '$core/testing/got';
+import { planFrom } from '$core/testing/random-plan';
 import { planOf, repeat, go, step, wait } from '$core/testing/sample';
-import { stepOf, keyAfter, placeAbove, placeAfter, rowsOf, type Row } from './rows';
+import { rowListOf, type RowList, type RowLook } from './row-list';
+import { stepOf, keyAfter, placeAbove, placeAfter, type Row } from './rows';
 
 const first = wait(1);
 const inner = go(0.2);
@@ -13,7 +18,8 @@ const plan = planOf([first, loop, choice, empty]);
 const chain = plan.chains[0]!;
 
 const briefly = (row: Row) => `${row.depth} ${row.key}`;
-const usual = rowsOf(plan);
+const list = rowListOf(plan);
+const usual = list.rows;
 const rowOf = (key: string, rows = usual) => rows.find((row) => row.key === key)!;
 
 describe('the rows of a plan', () => {
@@ -35,42 +41,72 @@ describe('the rows of a plan', () => {
 	});
 
 	it('leave out what is folded, and say how much that is', () => {
-		const rows = rowsOf(plan, undefined, { folded: new Set([loop.id]) });
+		const { rows } = rowListOf(plan, { folded: new Set([loop.id]) }, list);
 		expect(rows.map(({ key }) => key)).not.toContain(inner.id);
 		expect(rowOf(loop.id, rows)).toMatchObject({ folded: 1 });
 		expect(rows).toHaveLength(usual.length - 2);
 	});
 
 	it('are taken over while nothing of them changes', () => {
-		const before = new Map(usual.map((row) => [row.key, row]));
-		expect(rowsOf(plan, before).every((row, index) => row === usual[index])).toBe(true);
+		const again = rowListOf(plan, {}, list).rows;
+		expect(again.every((row, index) => row === usual[index])).toBe(true);
 		const changed = { ...plan, chains: [{ ...chain, steps: [wait(2), ...chain.steps] }] };
-		const rows = rowsOf(changed, before);
-		expect(rowOf(inner.id, rows)).not.toBe(rowOf(inner.id));
-		expect(rowOf(`${loop.id}-bud`, rows)).toBe(rowOf(`${loop.id}-bud`));
+		const { rows } = rowListOf(changed, {}, list);
+		expect(rowOf(loop.id, rows)).not.toBe(rowOf(loop.id));
+		expect(rowOf(inner.id, rows)).toBe(rowOf(inner.id));
+	});
+
+	it('are the same from the list before as made anew, whatever is changed, folded and opened', () => {
+		for (let seed = 1; seed <= 30; seed++) {
+			let drawn = seed;
+			const below = (count: number) => (drawn = (drawn * 48271) % 2147483647) % count;
+			const range = Array.from({ length: 9 }, () => below(1000));
+			let [changed, folded, open]: [Plan, ReadonlySet<string>, RowLook['open']] = [
+				planFrom(range),
+				new Set(),
+				null
+			];
+			let last: RowList | undefined;
+			for (let round = 0; round < 30; round++) {
+				const all = [...locateSteps(changed).values()];
+				const { step, place } = all[below(all.length)] ?? { step: first, place: null };
+				const holder = place?.holder ?? changed.chains[0]!.id;
+				const beside = got(stepsIn(changed, holder));
+				const acts = [
+					() => (changed = withStepsIn(changed, holder, beside.toReversed())),
+					() => (changed = withStepsIn(changed, holder, beside.slice(1))),
+					() => (changed = withStepsIn(changed, holder, [wait(round), ...beside])),
+					() => (folded = new Set(below(2) ? [step.id] : [])),
+					() => (open = below(3) ? { place: { holder, index: 1 }, heightAt: () => 200 } : null)
+				];
+				acts[below(acts.length)]!();
+				last = rowListOf(changed, { folded, open }, last);
+				expect(last.rows).toEqual(rowListOf(changed, { folded, open }).rows);
+			}
+		}
 	});
 
 	it('are higher by a comment, a problem and more lines, all of it zoomed', () => {
 		const plain = rowOf(first.id).height;
 		const problem = { id: first.id, sentence: { key: 'check.unlit' } } as Problem;
 		const said = { ...first, comment: 'Wait here.' };
-		const [, row] = rowsOf(planOf([said]), undefined, {
+		const [, row] = rowListOf(planOf([said]), {
 			problems: new Map([[first.id, problem]]),
 			tagHeight: () => 36,
 			zoom: 2
-		});
+		}).rows;
 		expect(row!.height).toBe(2 * (plain + 36 + 22 + 34));
 	});
 
 	it('are unlit below a step that is switched off, and in a chain without a trigger', () => {
-		const off = rowsOf(planOf([{ ...loop, off: true }]));
+		const off = rowListOf(planOf([{ ...loop, off: true }])).rows;
 		expect(off.filter(({ isLit }) => !isLit).map(({ key }) => key)).toEqual([
 			loop.id,
 			inner.id,
 			`${loop.id}-bud`
 		]);
 		const aside = { ...plan, chains: [{ ...chain, trigger: null }] };
-		expect(rowsOf(aside).some(({ isLit }) => isLit)).toBe(false);
+		expect(rowListOf(aside).rows.some(({ isLit }) => isLit)).toBe(false);
 	});
 });
 

@@ -1,9 +1,11 @@
 /** Measures tags before they are drawn, by the letters and the width of the pane that they will have. */
 import type { Plan, Step } from '$core/plan/plan';
+import { inputsOf, routinesOf } from '$core/plan/variables';
 import { definitionOf } from '$core/steps/catalogue';
 import { t } from '$lib/i18n';
 import { showValue } from '$lib/words/values';
-import { leftOf, type TagHeight } from './rows';
+import type { TagHeight } from './row-list';
+import { leftOf } from './rows';
 import { faceOf, heightBeyondOneLine, type Typeface, type WordPiece } from './tag-lines';
 import { sentenceParts, shownValues, slotOfKind, wording } from '$lib/words/step-words';
 
@@ -26,13 +28,18 @@ export class TagRuler {
 	/** By step, since a step stays the same; for the room that it had. */
 	private known = new WeakMap<Step, { readonly room: number; readonly height: number }>();
 	private knownFor = '';
+	/** The last one, and what it was made of. */
+	private made: { readonly of: readonly unknown[]; readonly heights: TagHeight } | null = null;
 
 	/** Takes the letters that are drawn in this pane, once they are there. */
 	async mount(pane: HTMLElement): Promise<void> {
 		this.face = await faceOf(pane);
 	}
 
-	/** @param pane its width, pixels */
+	/**
+	 * The same function as long as nothing but steps has changed.
+	 * @param pane its width, pixels
+	 */
 	heights(plan: Plan, pane: number): TagHeight {
 		const { face } = this;
 		if (!face) return () => 0;
@@ -43,8 +50,11 @@ export class TagRuler {
 		const glyph = isNarrow ? 0 : beside.glyph;
 		const isCrew = plan.robots.length > 1;
 		const robot = !isCrew ? 0 : isNarrow ? robotBeside.narrow : robotBeside.wide;
+		const routines = Array.from(routinesOf(plan), ([name, chain]) => [name, ...inputsOf(chain)]);
+		const of = [face, now, pane, isNarrow, isCrew, routines.join('\n')];
+		if (this.made?.of.every((one, index) => one === of[index])) return this.made.heights;
 
-		return (step, depth, folded) => {
+		const heights: TagHeight = (step, depth, folded) => {
 			const { isTrigger } = definitionOf(step.kind);
 			let room = rowWidth(depth, pane) - leftOf(depth);
 			room -= isTrigger ? beside.head + robot : beside.tag + glyph;
@@ -57,6 +67,8 @@ export class TagRuler {
 			this.known.set(step, { room, height });
 			return height;
 		};
+		this.made = { of, heights };
+		return heights;
 	}
 }
 
