@@ -47,9 +47,9 @@ test('1,000 steps nested ten deep', async ({ page }) => {
 			await press('undo the removal', 'z', { ctrlKey: true });
 			focusStep();
 			await press('add: open the shelf', 'Enter');
-			await new Promise((done) => setTimeout(done, 80));
+			while (!focused().matches('input')) await frame();
 			await press('add: tie the step', 'Enter');
-			await new Promise((done) => setTimeout(done, 80));
+			while (!focused().matches('[role=treeitem]')) await frame();
 			await press('undo the addition', 'z', { ctrlKey: true });
 		}
 		const scroller = document.querySelector('.scroller')!;

@@ -3,6 +3,8 @@ import { readFileSync } from 'node:fs';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import { WebSocketServer, type WebSocket } from 'ws';
 import { isOurs, isSameHost } from '../../server/guard.mjs';
+import { courseFormat } from '../core/course/course';
+import { maximumBytes, readDocument } from '../core/document';
 import { longestMessage, readMessage } from '../core/link/frames';
 import { robotKinds } from '../core/robots/kinds';
 import { through, type Air } from './wire';
@@ -57,23 +59,46 @@ export function serveYard({ yard, air, isShared, names }: Options) {
 		if (url === '/look') return json(200, yard.sight);
 		if (url === '/drawings')
 			return json(200, Object.fromEntries(robotKinds.map(({ kind, drawing }) => [kind, drawing])));
-		if (url === '/hands' && method === 'POST')
-			return void act(request, (status, body) => json(status, body));
+		if (url === '/hands' && method === 'POST') return void asked(request, longestDeed, act, json);
+		if (url === '/courses' && method === 'POST')
+			return void asked(request, maximumBytes, lay, json);
 		return json(404, { message: words['yard.notFound'] });
 	}
 
-	async function act(request: IncomingMessage, json: (status: number, body: unknown) => void) {
+	type Answer = (status: number, body: unknown) => void;
+
+	/** Reads what one of our own pages asks for. @param longest characters; what is beyond is left */
+	async function asked(
+		request: IncomingMessage,
+		longest: number,
+		act: (text: string, json: Answer) => void,
+		json: Answer
+	) {
 		const { origin, host } = request.headers;
 		if (origin !== undefined && !isSameHost(origin, host ?? ''))
 			return json(403, { message: words['yard.otherHost'] });
-		let text = '';
-		for await (const part of request) {
-			text += part;
-			if (text.length > longestDeed) break;
+		const parts: string[] = [];
+		let length = 0;
+		for await (const part of request.setEncoding('utf8')) {
+			parts.push(String(part));
+			if ((length += String(part).length) > longest) break;
 		}
+		act(parts.join(''), json);
+	}
+
+	function act(text: string, json: Answer) {
 		const deed = readMessage(text, handSchema);
 		if (!deed) return json(400, { message: words['yard.badDeed'] });
 		return yard.act(deed) ? json(200, {}) : json(404, { message: words['yard.noRobot'] });
+	}
+
+	function lay(text: string, json: Answer) {
+		const read = readDocument(text, courseFormat);
+		if (!read.ok) return json(400, { message: words['yard.badCourse'] });
+		const place = yard.lay(read.value);
+		return place
+			? json(200, { id: place.id, name: read.value.name })
+			: json(409, { message: words['yard.full'] });
 	}
 
 	server.on('upgrade', (request, socket, head) => {

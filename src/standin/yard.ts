@@ -11,6 +11,9 @@ import type { RosterRow } from './roster';
 import { Room } from './room';
 import { StandIn } from './stand-in';
 
+/** Courses that hands may lay beside those that are there. */
+export const mostLaid = 20;
+
 /** Ticks that are made up for when the machine was busy; more are left out. */
 const mostTicks = 60;
 
@@ -56,11 +59,13 @@ interface Opening {
 export class Yard {
 	readonly robots: ReadonlyMap<string, StandIn>;
 	private readonly rooms = new Map<string, Room>();
+	private readonly places: Places[];
 	/** Ticks that are still to be made. */
 	private due = 0;
 
 	constructor(private readonly opening: Opening) {
 		const { robots, tokens, chance, places } = opening;
+		this.places = [...places];
 		this.robots = new Map(
 			robots.map((listed) => {
 				const room = this.room(listed.course ?? places[0]!.id);
@@ -74,8 +79,8 @@ export class Yard {
 	private room(id: string): Room {
 		const known = this.rooms.get(id);
 		if (known) return known;
-		const { places, variation, seed } = this.opening;
-		const place = places.find((one) => one.id === id) ?? places[0]!;
+		const { variation, seed } = this.opening;
+		const place = this.places.find((one) => one.id === id) ?? this.places[0]!;
 		const made = new Room(place.id, place.course, variation, seed);
 		this.rooms.set(place.id, made);
 		return made;
@@ -85,6 +90,15 @@ export class Yard {
 	pass(seconds: number): void {
 		this.due = Math.min(mostTicks, this.due + seconds * tickRate);
 		for (; this.due >= 1; this.due -= 1) for (const room of this.rooms.values()) room.advance();
+	}
+
+	/** @returns where robots can be carried from now on; undefined if no more have room */
+	lay(course: Course): Places | undefined {
+		const laid = this.places.length - this.opening.places.length;
+		if (laid >= mostLaid) return undefined;
+		const place = { id: `laid-${laid + 1}`, course };
+		this.places.push(place);
+		return place;
 	}
 
 	/** @returns whether there is such a robot */
@@ -103,7 +117,7 @@ export class Yard {
 	/** What somebody sees who stands there. */
 	get sight() {
 		return {
-			places: this.opening.places.map(({ id, course }) => ({ id, name: course.name })),
+			places: this.places.map(({ id, course }) => ({ id, name: course.name })),
 			rooms: [...this.rooms.values()].map(({ id, course, litPosts }) => ({ id, course, litPosts })),
 			robots: [...this.robots.values()].map((one) => {
 				const { id, name, power, isFar, isCharging, hand, battery, fault, member, firmware } = one;

@@ -72,7 +72,7 @@
 			</p>
 		{/if}
 	</div>
-	{#if found}
+	{#if found && !help.isSearching}
 		<div class="hands">
 			{#if !help.isParShown}
 				<button class="button button-plain" onclick={() => (help.isParShown = true)}

@@ -24,6 +24,7 @@ export class CourseHelp {
 	/** The seconds that a robot takes are shown. */
 	isParShown = $state(false);
 	isSearching = $state(false);
+	private searches = 0;
 	private readonly looker = startLooker();
 	private timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -52,17 +53,19 @@ export class CourseHelp {
 	async search(): Promise<void> {
 		const { course } = this.bench;
 		this.isSearching = true;
+		const mine = (this.searches += 1);
 		const { wish } = this;
 		const name = t(`course.way.plan.${wish}`, { course: course.name });
 		const found = await this.looker.service.way(course, this.kind, wish, this.isTapeWall, name);
+		if (mine !== this.searches) return;
 		this.isSearching = false;
 		this.isParShown = false;
 		this.asked = { course, found };
 	}
 
-	/** What is wished has changed: a way that is seen is found anew. */
+	/** What is wished has changed: a way that is seen, or looked for, is found anew. */
 	async wishAnew(): Promise<void> {
-		if (this.found !== undefined) await this.search();
+		if (this.found !== undefined || this.isSearching) await this.search();
 	}
 
 	hideWay(): void {

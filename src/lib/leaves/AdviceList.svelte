@@ -40,12 +40,14 @@
 			{#if advised && best}
 				<p>
 					{t('advice.now', { ...advised.now })}
-					{#if advised.advice.length === 0 && !isSure(best)}{t('advice.none')}
-					{:else if !isSure(best)}{t('advice.notSure')}{/if}
+					{#if advised.advice.length > 0 && !isSure(best)}{t('advice.notSure')}
+					{:else if advised.advice.length === 0}{t(
+							isSure(best) ? 'advice.enough' : 'advice.none'
+						)}{/if}
 				</p>
 			{/if}
 		</div>
-		{#if advised}
+		{#if advised && advised.advice.length > 0}
 			<ul>
 				{#each advised.advice as each, index (index)}
 					<li data-advice>

@@ -105,7 +105,7 @@ export class Modelling {
 		return { kind, variation: this.variation, runs };
 	}
 
-	/** From all of its runs and measures; what is found is used from then on. */
+	/** From all of its runs and measures that tell something; what is found is used from then on. */
 	async findOut(): Promise<void> {
 		this.stop();
 		const { robot, plan, course } = this.stand;
@@ -121,7 +121,13 @@ export class Modelling {
 			if (this.finder !== finder) return;
 			this.found = found;
 			this.disagreeing = [];
-			const from = { at: found.at, runs: ofRuns.runs.length, moves: moves.length };
+			const tells = found.fitted.runs.map(({ after }) => after !== null);
+			if (!tells.includes(true)) {
+				this.news = t('model.tellsNothing', { name: robot.name });
+				return;
+			}
+			const runs = tells.slice(0, ofRuns.runs.length).filter(Boolean).length;
+			const from = { at: found.at, runs, moves: moves.length };
 			const isOnServer = await knownRobots.put(robotModel(robot, found.fitted, from));
 			this.news = t(isOnServer ? 'model.kept' : 'model.keptHere', { name: robot.name });
 		} finally {

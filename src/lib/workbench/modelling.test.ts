@@ -1,5 +1,6 @@
 import { beforeEach, expect, it, vi } from 'vitest';
 import type { ListedAttempt } from '$core/attempts/kept';
+import type { Fitted } from '$core/fitting/fit';
 import { robotModel } from '$core/fitting/robot-model';
 import { writeDocument } from '$core/document';
 import { courseOf, go, planOf } from '$core/testing/sample';
@@ -11,6 +12,7 @@ import { Modelling, type Finder } from './modelling.svelte';
 addMessages({
 	'model.kept': 'kept',
 	'model.keptHere': 'keptHere',
+	'model.tellsNothing': 'tellsNothing',
 	'model.forgotten': 'forgotten',
 	'model.refused': 'refused {file}',
 	'model.otherKind': 'otherKind {file}',
@@ -47,19 +49,21 @@ const found = {
 	sigma: 0.01,
 	usualSigma: 0.02
 };
-const fitted = { found: [found], covariance: [[0.0001]], runs: [{ before: 0.1, after: 0.01 }] };
+const told = { before: 0.1, after: 0.01 };
+const untold = { before: null, after: null };
+const fitted = { found: [found], covariance: [[0.0001]], runs: [told, told] };
 const at = '2026-12-01T10:00:00.000Z';
 
 const tried = vi.fn<TrialPool['ask']>();
 const pool = { ask: tried } as unknown as TrialPool;
 
-function opened(off: readonly number[] = []) {
+function opened(off: readonly number[] = [], runs: Fitted['runs'] = fitted.runs) {
 	const asked: unknown[] = [];
 	const finder = (): Finder => ({
 		async find(fitting, _, onProgress) {
 			asked.push(fitting);
 			onProgress(0.5);
-			return { at, fitted, moves: [], next: undefined };
+			return { at, fitted: { ...fitted, runs }, moves: [], next: undefined };
 		},
 		usual: async () => ({ wheels: 1 }),
 		agreement: async () => off,
@@ -166,4 +170,18 @@ it('on the floor are the ways of such a robot and of this one; a newer look coun
 	expect(values).toEqual([1, 1.02]);
 	await modelling.ways.look(null);
 	expect(modelling.ways.shown).toBeNull();
+});
+
+it('counts the runs that tell something, and keeps nothing where none does', async () => {
+	const { modelling } = opened([], [told, untold]);
+	await modelling.read();
+	await modelling.findOut();
+	expect(modelling.known?.model.runs).toBe(1);
+	await modelling.forget();
+	const { modelling: blind } = opened([], [untold, untold]);
+	await blind.read();
+	await blind.findOut();
+	expect(blind.news).toBe('tellsNothing');
+	expect(blind.known).toBeUndefined();
+	expect(blind.progress).toBeNull();
 });

@@ -12,6 +12,7 @@ for (const element of document.querySelectorAll('[data-word]'))
 	element.textContent = say(element.dataset.word);
 document.title = say('yard.title');
 const trouble = document.querySelector('#trouble');
+const measured = document.querySelector('#measured');
 const floors = document.querySelector('#floors');
 const list = document.querySelector('#robots');
 
@@ -26,18 +27,26 @@ const make = (name, attributes = {}, ...children) => {
 };
 const colour = (number) => (number ? `#${number.toString(16).padStart(6, '0')}` : null);
 
-async function act(deed) {
-	const response = await fetch('/hands', {
+/** @returns what the yard says, if it did what was asked */
+async function ask(address, body) {
+	const response = await fetch(address, {
 		method: 'POST',
 		headers: { 'content-type': 'application/json' },
-		body: JSON.stringify(deed)
+		body
 	});
-	if (!response.ok) {
-		trouble.textContent = (await response.json()).message;
-		trouble.hidden = false;
-	}
+	const answer = await response.json();
+	if (!response.ok) measured.textContent = answer.message;
 	await look();
+	return response.ok && answer;
 }
+const act = (deed) => ask('/hands', JSON.stringify(deed));
+
+document.querySelector('#lay').addEventListener('change', async ({ currentTarget }) => {
+	const [file] = currentTarget.files;
+	currentTarget.value = '';
+	const laid = file && (await ask('/courses', await file.text()));
+	if (laid) measured.textContent = say('yard.laid', { name: laid.name });
+});
 
 // --- sounds ---
 
@@ -78,7 +87,6 @@ const handOff = { tape: 0.002, protractor: 1 };
 /** Metres within which a press meets a robot, and another thing. */
 const meets = { robot: 0.1, thing: 0.06 };
 
-const measured = document.querySelector('#measured');
 let tool;
 /** Where the first press was. */
 let pressed;
@@ -293,6 +301,7 @@ function drawRobots(floor, robots) {
 // --- robots ---
 
 const cards = new Map();
+const optionOf = ({ id, name }) => make('option', { value: id }, name);
 
 function cardOf(robot, places) {
 	const heading = make('h2');
@@ -321,11 +330,7 @@ function cardOf(robot, places) {
 	turn.addEventListener('click', () =>
 		act({ do: 'turn', robot: robot.id, degrees: Number(degrees.value) })
 	);
-	const place = make(
-		'select',
-		{ 'aria-label': say('yard.do.carry') },
-		...places.map(({ id, name }) => make('option', { value: id }, name))
-	);
+	const place = make('select', { 'aria-label': say('yard.do.carry') }, ...places.map(optionOf));
 	const carry = make('button', { type: 'button', 'data-do': 'carry' }, say('yard.do.carry'));
 	carry.addEventListener('click', () => act({ do: 'carry', robot: robot.id, to: place.value }));
 	hands.append(
@@ -351,7 +356,7 @@ function cardOf(robot, places) {
 	hands.prepend(...pushes);
 	place.value = robot.room;
 	list.append(card);
-	return { card, heading, state, lamp, shown, buttons };
+	return { card, heading, state, lamp, shown, buttons, place };
 }
 
 /** Which of the hands make sense. */
@@ -373,7 +378,8 @@ const senseOf = {
 function show(robot, places) {
 	const place = places.find(({ id }) => id === robot.room);
 	if (!cards.has(robot.id)) cards.set(robot.id, cardOf(robot, places));
-	const { heading, state, lamp, shown, buttons } = cards.get(robot.id);
+	const { heading, state, lamp, shown, buttons, place: choice } = cards.get(robot.id);
+	choice.append(...places.slice(choice.options.length).map(optionOf));
 	heading.textContent = robot.name;
 	const facts = [
 		say(`yard.power.${robot.power}`),
