@@ -121,12 +121,11 @@ export class Modelling {
 			if (this.finder !== finder) return;
 			this.found = found;
 			this.disagreeing = [];
-			const tells = found.fitted.runs.map(({ after }) => after !== null);
-			if (!tells.includes(true)) {
+			const runs = ofRuns.runs.filter(({ marks }) => marks.length > 0).length;
+			if (runs + moves.length === 0) {
 				this.news = t('model.tellsNothing', { name: robot.name });
 				return;
 			}
-			const runs = tells.slice(0, ofRuns.runs.length).filter(Boolean).length;
 			const from = { at: found.at, runs, moves: moves.length };
 			const isOnServer = await knownRobots.put(robotModel(robot, found.fitted, from));
 			this.news = t(isOnServer ? 'model.kept' : 'model.keptHere', { name: robot.name });

@@ -1,6 +1,5 @@
 import { beforeEach, expect, it, vi } from 'vitest';
 import type { ListedAttempt } from '$core/attempts/kept';
-import type { Fitted } from '$core/fitting/fit';
 import { robotModel } from '$core/fitting/robot-model';
 import { writeDocument } from '$core/document';
 import { courseOf, go, planOf } from '$core/testing/sample';
@@ -23,6 +22,7 @@ const plan = planOf([go(0.5)]);
 const robot = plan.robots[0]!;
 const course = courseOf();
 const ran = { runs: [{ id: robot.id, bumps: [], trace: { columns: {} } }] };
+const bumped = { runs: [{ ...ran.runs[0]!, bumps: [{ time: 1 }] }] };
 const mark = {
 	robot: robot.id,
 	after: null,
@@ -38,7 +38,10 @@ const rows = vi.hoisted(() => ({ all: [] as unknown[] }));
 vi.mock('$lib/attempts/keeper', () => ({
 	keeper: () => ({
 		marked: async () => rows.all,
-		open: async () => ({ ok: true, value: { plan, course, attempt: ran } })
+		open: async (id: string) => ({
+			ok: true,
+			value: { plan, course, attempt: id === 'bumped' ? bumped : ran }
+		})
 	})
 }));
 
@@ -49,21 +52,19 @@ const found = {
 	sigma: 0.01,
 	usualSigma: 0.02
 };
-const told = { before: 0.1, after: 0.01 };
-const untold = { before: null, after: null };
-const fitted = { found: [found], covariance: [[0.0001]], runs: [told, told] };
+const fitted = { found: [found], covariance: [[0.0001]], runs: [{ before: 0.1, after: 0.01 }] };
 const at = '2026-12-01T10:00:00.000Z';
 
 const tried = vi.fn<TrialPool['ask']>();
 const pool = { ask: tried } as unknown as TrialPool;
 
-function opened(off: readonly number[] = [], runs: Fitted['runs'] = fitted.runs) {
+function opened(off: readonly number[] = []) {
 	const asked: unknown[] = [];
 	const finder = (): Finder => ({
 		async find(fitting, _, onProgress) {
 			asked.push(fitting);
 			onProgress(0.5);
-			return { at, fitted: { ...fitted, runs }, moves: [], next: undefined };
+			return { at, fitted, moves: [], next: undefined };
 		},
 		usual: async () => ({ wheels: 1 }),
 		agreement: async () => off,
@@ -172,16 +173,21 @@ it('on the floor are the ways of such a robot and of this one; a newer look coun
 	expect(modelling.ways.shown).toBeNull();
 });
 
-it('counts the runs that tell something, and keeps nothing where none does', async () => {
-	const { modelling } = opened([], [told, untold]);
+it('counts the runs that tell something, and keeps nothing where neither they nor moves do', async () => {
+	const { modelling } = opened();
+	rows.all = [row('bumped', 2), row('a', 1)];
 	await modelling.read();
 	await modelling.findOut();
 	expect(modelling.known?.model.runs).toBe(1);
 	await modelling.forget();
-	const { modelling: blind } = opened([], [untold, untold]);
-	await blind.read();
-	await blind.findOut();
-	expect(blind.news).toBe('tellsNothing');
-	expect(blind.known).toBeUndefined();
-	expect(blind.progress).toBeNull();
+	rows.all = [row('bumped', 1)];
+	await modelling.read();
+	await modelling.findOut();
+	expect(modelling.news).toBe('tellsNothing');
+	expect(modelling.known).toBeUndefined();
+	expect(modelling.progress).toBeNull();
+	const measure = { kind: 'goFor', speed: 0.5, amount: 2, value: 0.47, battery: 1 } as const;
+	knownRobots.setMeasures(robot, [{ ...measure, at: 1 }]);
+	await modelling.findOut();
+	expect(modelling.known?.model).toMatchObject({ runs: 0, moves: 1 });
 });
