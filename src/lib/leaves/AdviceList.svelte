@@ -40,10 +40,8 @@
 			{#if advised && best}
 				<p>
 					{t('advice.now', { ...advised.now })}
-					{#if advised.advice.length > 0 && !isSure(best)}{t('advice.notSure')}
-					{:else if advised.advice.length === 0}{t(
-							isSure(best) ? 'advice.enough' : 'advice.none'
-						)}{/if}
+					{#if advised.advice.length === 0}{t(isSure(best) ? 'advice.enough' : 'advice.none')}
+					{:else if !isSure(best)}{t('advice.notSure')}{/if}
 				</p>
 			{/if}
 		</div>

@@ -130,12 +130,7 @@
 	const hands = handsOf(pane, adding, { search: () => (isSearching = true), zoomBy, fit });
 
 	function onkeydown(event: KeyboardEvent, row: Row, index: number) {
-		if (!isTag(event.target)) return;
-		onRowKey(event, row, index, hands);
-		if (indexOf.get(row.key) === index) return;
-		// While the page is as it was: the browser lays it out before anything with the focus is moved.
-		letGoOfFocus();
-		void focus.focus(focus.chosen);
+		if (isTag(event.target)) onRowKey(event, row, index, hands);
 	}
 
 	// --- the sheet that opens at a tag, and the shelf beside the trail ---

@@ -25,9 +25,6 @@ export const rowWidth = (depth: number, pane: number): number =>
 
 export class TagRuler {
 	private face = $state.raw<Typeface | null>(null);
-	/** By step, since a step stays the same; for the room that it had. */
-	private known = new WeakMap<Step, { readonly room: number; readonly height: number }>();
-	private knownFor = '';
 	/** The last one, and what it was made of. */
 	private made: { readonly of: readonly unknown[]; readonly heights: TagHeight } | null = null;
 
@@ -43,17 +40,16 @@ export class TagRuler {
 	heights(plan: Plan, pane: number): TagHeight {
 		const { face } = this;
 		if (!face) return () => 0;
-		const now = wording();
-		if (now !== this.knownFor) this.known = new WeakMap();
-		this.knownFor = now;
 		const isNarrow = matchMedia('(max-width: 560px)').matches;
 		const glyph = isNarrow ? 0 : beside.glyph;
 		const isCrew = plan.robots.length > 1;
 		const robot = !isCrew ? 0 : isNarrow ? robotBeside.narrow : robotBeside.wide;
 		const routines = Array.from(routinesOf(plan), ([name, chain]) => [name, ...inputsOf(chain)]);
-		const of = [face, now, pane, isNarrow, isCrew, routines.join('\n')];
+		const of = [face, wording(), pane, isNarrow, isCrew, routines.join('\n')];
 		if (this.made?.of.every((one, index) => one === of[index])) return this.made.heights;
 
+		/** By step, since a step stays the same; for the room that it had. */
+		const measured = new WeakMap<Step, { readonly room: number; readonly height: number }>();
 		const heights: TagHeight = (step, depth, folded) => {
 			const { isTrigger } = definitionOf(step.kind);
 			let room = rowWidth(depth, pane) - leftOf(depth);
@@ -61,10 +57,10 @@ export class TagRuler {
 			if (step.body) room -= beside.fold;
 			if (folded) room -= face.widthOf(t('trail.inside', { count: folded }), false);
 			if (step.off) room -= face.widthOf(t('trail.off'), false) + beside.off;
-			const known = this.known.get(step);
-			if (known?.room === room && step.kind !== 'call') return known.height;
+			const known = measured.get(step);
+			if (known?.room === room) return known.height;
 			const height = heightBeyondOneLine(piecesOf(step, plan), room, face);
-			this.known.set(step, { room, height });
+			measured.set(step, { room, height });
 			return height;
 		};
 		this.made = { of, heights };
