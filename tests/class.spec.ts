@@ -1,11 +1,12 @@
 /** What a class meets: many plans, versions, deleted plans, an address without a certificate. */
 import { readFileSync } from 'node:fs';
-import { chromium, expect, test } from '@playwright/test';
+import { chromium, expect } from '@playwright/test';
 import { findChromium } from '../scripts/browser.mjs';
 import { go, planOf, wait } from '../src/core/testing/sample';
 import { shownAtFirst, shownMore } from '../src/lib/home/lists';
 import { card, choose, isSaved, openPlan, save, stepsOf, tag } from './helpers';
 import { Server } from './soak/server';
+import { test } from './test';
 
 const samples = JSON.parse(readFileSync('samples/index.json', 'utf8')) as {
 	plans: unknown[];

@@ -1,11 +1,12 @@
 /** Whole courses: made at home, looked at for gaps and ways, mazes, and files that go out and come in. */
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import type { Course } from '../src/core/course/course';
 import { planSchema } from '../src/core/plan/plan';
 import { violations } from './axe';
 import { choose } from './helpers';
 import { courseOn, mouse, openDesk, putAway } from './desk';
+import { test } from './test';
 
 test.afterEach(({ request }) => putAway(request));
 

@@ -1,8 +1,9 @@
 /** Courses are laid out on their desk: by mouse, by touch, by keyboard alone, and paced out. */
-import { expect, test, type Browser, type Page } from '@playwright/test';
+import { expect, type Browser, type Page } from '@playwright/test';
 import { courseSchema, type Course } from '../src/core/course/course';
 import { news } from './helpers';
 import { courseOn, keyboard, mouse, openDesk, pixelOf, putAway, touch, type Hand } from './desk';
+import { test } from './test';
 
 test.afterEach(({ request }) => putAway(request));
 

@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { isSaved, news, openPlan, tag } from './helpers';
+import { test } from './test';
 
 const robotMenu = (page: Page, name: string) =>
 	page.getByRole('button', { name: new RegExp(`${name}, Skiff`) });

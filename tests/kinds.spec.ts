@@ -1,6 +1,7 @@
 /** Each kind of robot: chosen on home, its almost right sample built and mended by hand, to the finish. */
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { isSaved, stepsOf, tag } from './helpers';
+import { test } from './test';
 
 async function beginFor(page: Page, kind: string, course: string): Promise<void> {
 	await page.goto('/');

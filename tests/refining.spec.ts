@@ -1,10 +1,11 @@
 /** What went wrong in an attempt is found under the floor, by mouse and by keyboard. */
 import { readFile } from 'node:fs/promises';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { go, right } from '../src/core/testing/sample';
 import { violations } from './axe';
 import { atRest, openPlan, stepsOf, tag } from './helpers';
 import { refineByHand } from './refine-by-hand';
+import { test } from './test';
 
 test('each leg says what it did of its own, and is shown near', async ({ page }) => {
 	await openPlan(page, [go(0.5), right(90), go(0.4)]);

@@ -2,12 +2,12 @@
  * Real robots, by the stand-ins of the yard. There is one yard: all that uses its robots is in this
  * file, one after the other.
  */
-import { test } from '@playwright/test';
 import { hands } from './robots/hands';
 import { kinds } from './robots/kinds';
 import { model } from './robots/model';
 import { pairing } from './robots/pairing';
 import { runs } from './robots/runs';
+import { test } from './test';
 
 test.setTimeout(240_000);
 

@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { go, wait } from '../src/core/testing/sample';
 import { isSaved, openPlan, stepsOf, tag } from './helpers';
+import { test } from './test';
 
 test('two tabs on one plan: the second is told, and both versions are kept', async ({
 	page,

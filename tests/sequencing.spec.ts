@@ -1,8 +1,9 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { readingsOf } from '../src/core/robots/robot';
 import { skiff } from '../src/core/robots/skiff';
 import { go, lamp, repeat, right, step, wait } from '../src/core/testing/sample';
 import { atLevel, isSaved, news, openPlan, rowsOf, stepsOf, tag } from './helpers';
+import { test } from './test';
 
 /** Opens the shelf at the end of the first chain and types. */
 async function typeAtBud(page: Page, text: string, bud = tag(page, 'Add a step').first()) {

@@ -1,10 +1,11 @@
 /** A step of each sort, and every kind of trigger, is taken from its shelf and used. */
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { definitionOf, stepKinds, triggerKinds } from '../src/core/steps/catalogue';
 import { isExpression } from '../src/core/steps/definition';
 import { wait } from '../src/core/testing/sample';
 import words from '../src/core/steps/words.en.json' with { type: 'json' };
 import { atLevel, atRest, isSaved, news, openPlan, tag } from './helpers';
+import { test } from './test';
 
 const wordOf = (key: string) => (words as Record<string, string>)[key]!;
 

@@ -1,8 +1,9 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import type { Plan } from '../src/core/plan/plan';
 import { go, step } from '../src/core/testing/sample';
 import { choose, isSaved, openPlan, stepsOf, tag } from './helpers';
 import { refineByHand } from './refine-by-hand';
+import { test } from './test';
 
 test('three steps, values, a move, a rehearsal and undo by touch', async ({ page }) => {
 	await openPlan(page, []);

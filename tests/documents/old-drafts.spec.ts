@@ -1,7 +1,8 @@
 /** What an earlier app kept on a device is sent to the server by today's. */
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { tag } from '../helpers';
+import { test } from '../test';
 
 const draft = (name: string): unknown =>
 	JSON.parse(readFileSync(new URL(`v1/drafts/${name}.json`, import.meta.url), 'utf8'));

@@ -1,5 +1,5 @@
 /** Robots lined up, loaded, driven by hand and in crews. */
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { robotKinds } from '../../src/core/robots/kinds';
 import { go, planFor, planOf, step } from '../../src/core/testing/sample';
 import { openPlan, save, tag } from '../helpers';
@@ -15,6 +15,7 @@ import {
 	stands,
 	turnedFrom
 } from '../yard';
+import { test } from '../test';
 
 export function hands(): void {
 	test('a ball is lined up from a wrong front', async ({ page }) => {

@@ -1,5 +1,5 @@
 /** Robots of every kind, of boards and of ill will. */
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { robotKinds } from '../../src/core/robots/kinds';
 import { go, planFor, planOf, repeat, right, step, wait } from '../../src/core/testing/sample';
 import { hostileHost } from '../hostile-host';
@@ -16,6 +16,7 @@ import {
 	stands,
 	startServer
 } from '../yard';
+import { test } from '../test';
 
 const names: Readonly<Record<string, readonly [id: string, name: string]>> = {
 	skiff: ['tallow', 'Tallow'],

@@ -1,9 +1,10 @@
 /** A robot is found out: run, marked where it really stands, and from then on rehearsed as it is. */
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { go, right } from '../../src/core/testing/sample';
 import { violations } from '../axe';
 import { openPlan } from '../helpers';
 import { comeIn, hand, isOver, look, pair, run, stands } from '../yard';
+import { test } from '../test';
 
 export function model(): void {
 	test('it is found out from a run that was marked, used, switched off, and forgotten', async ({

@@ -1,7 +1,8 @@
 /** Pairing with the robots of the yard, and what is in its way. */
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { violations } from '../axe';
 import { comeIn, hand, look, robotCard, tellSigns } from '../yard';
+import { test } from '../test';
 
 export function pairing(): void {
 	test('each thing that is in the way of pairing has its sentence and its remedy', async ({

@@ -1,5 +1,5 @@
 /** Plans on robots: run, halted, kept, whatever dies meanwhile. */
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { go, lamp, right, wait } from '../../src/core/testing/sample';
 import { violations } from '../axe';
 import { openPlan, tag } from '../helpers';
@@ -19,6 +19,7 @@ import {
 	startServer,
 	yard
 } from '../yard';
+import { test } from '../test';
 
 /** Presses on a place of a floor. @param scene what is drawn in metres */
 async function pressAt(scene: Locator, [x, y]: readonly [number, number]) {

@@ -69,8 +69,6 @@ export const rehearseIdeally = (rehearsal: Omit<Rehearsal, 'variation' | 'seed'>
 export const tryOut = (rehearsal: Rehearsal): Promise<Attempt | null> =>
 	forTrials.rehearse(rehearsal);
 
-/** What would be while somebody pulls: to be asked for one after the other, so that the worker stays. */
-
 export const warmUp = (): void => void forPerson.warmUp();
 export const stopRehearsing = (): void => forPerson.stop();
 

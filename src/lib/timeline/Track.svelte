@@ -17,6 +17,8 @@
 	);
 	const speedLine = $derived(run ? speedPath(run.trace, duration) : '');
 	const axis = $derived(axisOf(duration, width));
+	/** Of the hidden slider: it need not move with every frame. */
+	const shownTime = $derived(player.isPlaying ? Math.floor(player.time * 10) / 10 : player.time);
 </script>
 
 <div class="track" bind:clientWidth={width} style:--lanes={Math.max(1, lanes.length)}>
@@ -44,14 +46,18 @@
 					style:left="{percentOf(tick)}%">{tick}</span
 				>{/each}
 		</div>
-		<div class="hand" style:left="{percentOf(player.time)}%" aria-hidden="true"></div>
+		<div
+			class="hand"
+			style:transform="translateX({(percentOf(player.time) * width) / 100}px)"
+			aria-hidden="true"
+		></div>
 		<input
 			class="scrub"
 			type="range"
 			min="0"
 			max={duration}
 			step={increment}
-			value={player.time}
+			value={shownTime}
 			aria-label={t('timeline.label')}
 			aria-valuetext={t('timeline.at', {
 				time: seconds(player.time),
@@ -141,11 +147,13 @@
 	.hand {
 		position: absolute;
 		top: 0;
+		left: -1px;
 		bottom: 16px;
 		width: 2px;
-		margin-left: -1px;
 		background: var(--ink);
 		pointer-events: none;
+		/* It moves with every frame: what lies under it is not painted again. */
+		will-change: transform;
 	}
 	.hand::before {
 		content: '';

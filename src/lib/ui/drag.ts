@@ -53,7 +53,12 @@ export class TagDragging {
 			const { x, y } = to ?? operation.position.current;
 			events.moved(x, y);
 		});
-		manager.monitor.addEventListener('dragend', ({ canceled }) => events.ended(canceled));
+		manager.monitor.addEventListener('dragend', ({ canceled, nativeEvent }) => {
+			// Moves are told once a frame: where frames are slow, a hand lets go before the last is told.
+			if (nativeEvent instanceof PointerEvent)
+				events.moved(nativeEvent.clientX, nativeEvent.clientY);
+			events.ended(canceled);
+		});
 		this.manager = manager;
 		this.makeDraggable = (id, element) => new dnd.Draggable({ id, element }, manager);
 		for (const make of this.waiting) make();
