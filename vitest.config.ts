@@ -15,8 +15,8 @@ export default mergeConfig(
 	defineConfig({
 		test: {
 			testTimeout: 60_000,
-			// Without it one processor would stand by.
-			maxWorkers: '100%',
+			// For two processors, and one that mostly waits: for robots, and for programs that it started.
+			maxWorkers: 3,
 			projects: [
 				{ extends: true, test: { name: 'own', include: own } },
 				// They share what they import: most of their time was that.
