@@ -25,6 +25,8 @@ const headersTimeout = 10_000;
 const keepAliveTimeout = 75_000;
 /** Milliseconds between two looks for those that did not. */
 const connectionsCheckingInterval = 2000;
+/** Milliseconds within which it is gone once it is told to go. */
+const longestLeave = 3000;
 /** Bytes: a plan, and the two last attempts with theirs. */
 process.env.BODY_SIZE_LIMIT ??= '8M';
 
@@ -105,6 +107,11 @@ try {
 
 const others = values.share ? [...values.name, ...ownAddresses()] : [];
 process.send?.({ addresses: ['localhost', ...others].map((host) => `http://${host}:${port}/`) });
+
+/** The app closes its database first, so that the file alone holds all; ending it may not take long. */
+function leave() {
+	setTimeout(() => process.exit(0), longestLeave).unref();
+	if (!process.emit('sveltekit:shutdown')) process.exit(0);
+}
 // Nobody is left who would start or stop it.
-process.once('disconnect', () => process.exit(0));
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => process.exit(0));
+for (const end of ['disconnect', 'SIGINT', 'SIGTERM']) process.on(end, leave);

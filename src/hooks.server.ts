@@ -4,7 +4,7 @@ import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
 import { version } from '$app/environment';
 import { say, t } from '$lib/i18n';
 import { backUp } from '$lib/server/database/backup';
-import { database, dataFolder } from '$lib/server/database/database';
+import { closeDatabase, database, dataFolder } from '$lib/server/database/database';
 import { diskTrouble, soundnessSentence } from '$lib/server/database/soundness';
 import { readAll, lookAfter } from '$lib/server/documents/upkeep';
 import { serverLog } from '$lib/server/log';
@@ -26,6 +26,7 @@ export const init: ServerInit = async () => {
 		console.error(`serve: ${say(sentence)}`);
 		process.exit(2);
 	}
+	process.once('sveltekit:shutdown', () => void closeDatabase().finally(() => process.exit(0)));
 	// What this build makes of the documents is worked out while it already serves.
 	inBackground('reading all documents', readAll(version));
 	const tidy = () => {

@@ -1,4 +1,6 @@
 /** The short form of `npm run soak`: see tests/soak/main.ts for what each part does. */
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { halfSent, hostileRequests } from './soak/requests';
 import { classes, firstStarts, killCycles, threeParties } from './soak/saves';
@@ -26,6 +28,19 @@ test('a killed server has lost nothing that it acknowledged, and made nothing up
 	expect(found).toMatchObject({ lost: 0, secondVersionsNobodyMade: 0 });
 	expect(found.saves).toBeGreaterThan(10);
 	expect(found.attempts).toBeGreaterThan(0);
+});
+
+test('a server that is told to end leaves all in the one file', async () => {
+	const file = 'lantern-step.sqlite';
+	await withServer(false, async (server) => {
+		const { status } = await server.send('POST', '/api/people', { name: 'Maren' });
+		expect(status).toBe(200);
+		// What Ctrl C sends, twice: to it and to what has started it.
+		const gone = server.kill('SIGINT');
+		await Promise.all([gone, server.kill('SIGINT')]);
+		expect(readdirSync(server.folder).sort()).toEqual(['backups', file]);
+		expect(readFileSync(join(server.folder, file), 'latin1')).toContain('Maren');
+	});
 });
 
 test('a first start that is killed begins anew', async () => {

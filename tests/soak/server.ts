@@ -66,10 +66,12 @@ export class Server {
 		return performance.now() - began;
 	}
 
-	kill(): Promise<void> {
+	/** @returns once it is gone */
+	kill(signal: NodeJS.Signals = 'SIGKILL'): Promise<void> {
 		const { process: running } = this;
+		if (running!.exitCode !== null || running!.signalCode !== null) return Promise.resolve();
 		const gone = new Promise<void>((done) => running!.once('exit', () => done()));
-		running!.kill('SIGKILL');
+		running!.kill(signal);
 		return gone;
 	}
 
