@@ -108,8 +108,12 @@ try {
 const others = values.share ? [...values.name, ...ownAddresses()] : [];
 process.send?.({ addresses: ['localhost', ...others].map((host) => `http://${host}:${port}/`) });
 
+let isLeaving = false;
 /** The app closes its database first, so that the file alone holds all; ending it may not take long. */
 function leave() {
+	// Ctrl C tells it twice: from the keyboard, and from what has started it.
+	if (isLeaving) return;
+	isLeaving = true;
 	setTimeout(() => process.exit(0), longestLeave).unref();
 	if (!process.emit('sveltekit:shutdown')) process.exit(0);
 }
