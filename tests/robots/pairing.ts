@@ -89,7 +89,11 @@ export function pairing(): void {
 		// Who guesses has no new tries by that; a hand on its switch gives them back.
 		await page.getByRole('button', { name: 'Pair with Vesper', exact: true }).click();
 		await expect(alert).toContainText('wants a hand');
-		await page.keyboard.press('Escape');
+		// A dialog that has just come may not hear yet.
+		await expect(async () => {
+			await page.keyboard.press('Escape');
+			await expect(page.getByRole('dialog')).toBeHidden({ timeout: 1000 });
+		}).toPass();
 		await hand({ do: 'switchOff', robot: 'vesper' });
 		await hand({ do: 'switchOn', robot: 'vesper' });
 		await expect(robotCard(page, 'vesper')).toContainText('Still starting');

@@ -11,6 +11,8 @@
 	let { bench }: { bench: Workbench } = $props();
 
 	let isOpen = $state(false);
+	/** What opened in its place has the focus: the button must not take it back, a frame later. */
+	let isReplaced = $state(false);
 	const robot = $derived(bench.robot);
 	const kind = $derived(robotKindOf(robot.kind));
 	const sample = $derived(bench.player.sample);
@@ -29,7 +31,11 @@
 
 <Popover
 	open={isOpen}
-	onOpenChange={({ open }) => (isOpen = open)}
+	onOpenChange={({ open }) => {
+		isOpen = open;
+		isReplaced = false;
+	}}
+	restoreFocus={!isReplaced}
 	positioning={{ placement: 'bottom', gutter: 6, overflowPadding: 8 }}
 >
 	<Popover.Trigger
@@ -59,7 +65,13 @@
 			>
 				{#if isOpen}
 					{#await import('./RobotPanel.svelte') then { default: RobotPanel }}
-						<RobotPanel {bench} onleave={() => (isOpen = false)} />
+						<RobotPanel
+							{bench}
+							onleave={(takesFocus) => {
+								isOpen = false;
+								isReplaced = takesFocus;
+							}}
+						/>
 					{/await}
 				{/if}
 			</Popover.Content>

@@ -23,8 +23,8 @@
 		onleave
 	}: {
 		bench: Workbench;
-		/** Something else opens. */
-		onleave: () => void;
+		/** Something else opens. @param takesFocus it has the focus from then on */
+		onleave: (takesFocus: boolean) => void;
 	} = $props();
 
 	const robot = $derived(bench.robot);
@@ -32,11 +32,11 @@
 	const kind = $derived(robotKindOf(robot.kind));
 	/** Opens something that has to do with real robots, in place of this. */
 	async function goTo(open: (live: LiveDesk) => void) {
-		onleave();
+		onleave(true);
 		open(await bench.openLive());
 	}
 	function openRuns() {
-		onleave();
+		onleave(false);
 		void bench.leaves.openAttempts('runs');
 	}
 	/** Asked again when a run begins or ends. */
