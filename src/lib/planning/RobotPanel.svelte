@@ -30,9 +30,13 @@
 	const robot = $derived(bench.robot);
 	const crew = $derived(bench.plan.robots);
 	const kind = $derived(robotKindOf(robot.kind));
-	/** Opens something that has to do with real robots, in place of this. */
-	async function goTo(open: (live: LiveDesk) => void) {
-		onleave(true);
+	/**
+	 * Opens something that has to do with real robots, in place of this.
+	 *
+	 * @param isPanel it keeps the focus; a dialog gives it back to where it was
+	 */
+	async function goTo(open: (live: LiveDesk) => void, isPanel = true) {
+		onleave(isPanel);
 		open(await bench.openLive());
 	}
 	function openRuns() {
@@ -126,7 +130,7 @@
 	</fieldset>
 {/if}
 <div class="hands">
-	<button class="button button-line" onclick={() => goTo((live) => live.choose())}
+	<button class="button button-line" onclick={() => goTo((live) => live.choose(), false)}
 		><Radio size={16} />{t('bench.robotsNear')}</button
 	>
 	<button class="button button-line" onclick={() => goTo((live) => (live.panel = 'board'))}
