@@ -208,5 +208,7 @@ test('a course desk, a maze, and a drawing taken in', async ({ page }) => {
 		)
 	});
 	await expect(dialog.getByText('“harbour.svg”')).toBeVisible();
+	// What it becomes is drawn beside the choices.
+	await expect(dialog.getByRole('button', { name: 'Lay it on the floor' })).toBeEnabled();
 	await shot(page, 'drawing');
 });
