@@ -1,5 +1,6 @@
 import { once } from 'node:events';
-import type { AddressInfo } from 'node:net';
+import { connect, type AddressInfo } from 'node:net';
+import { text } from 'node:stream/consumers';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { courseOf } from '../core/testing/sample';
 import { serveYard } from './server';
@@ -35,6 +36,17 @@ it('takes a course that somebody lays, and robots are carried to its start', asy
 	expect(places).toContainEqual({ id: 'laid-1', name: 'Reed maze' });
 	expect(robots[0]).toMatchObject({ room: 'laid-1', at: [1.5, 0.25] });
 	expect(robots[0].bearing).toBeCloseTo(90, 6);
+});
+
+it('hears out who sends far too much, and says so', async () => {
+	const { port } = server.address() as AddressInfo;
+	const socket = connect(port, 'localhost');
+	const heard = text(socket);
+	const head = `Host: localhost:${port}\r\nContent-Length:`;
+	socket.write(`POST /hands HTTP/1.1\r\n${head} 20000000\r\n\r\n${'x'.repeat(20e6)}`);
+	// The next request over the same connection.
+	socket.write(`GET /look HTTP/1.1\r\nConnection: close\r\n${head} 0\r\n\r\n`);
+	expect(await heard).toMatch(/^HTTP\/1.1 400 [^]*HTTP\/1.1 200 /);
 });
 
 it('refuses what is no course, what another page sends, and one too many', async () => {
