@@ -55,6 +55,29 @@ test('edits made while the server is away are kept, even over a closed tab, and 
 	expect(await stepsOf(later)).toEqual([]);
 });
 
+test('a plan opened again goes on with what a closed tab could not send', async ({
+	page,
+	context
+}) => {
+	await openPlan(page, [go(0.3)]);
+	const address = page.url();
+	await context.route('**/api/**', (route) =>
+		route.request().method() === 'GET' ? route.continue() : route.abort()
+	);
+	await tag(page, /Step 1/).focus();
+	await page.keyboard.press('Delete');
+	await expect(page.getByTestId('saved-state')).toHaveAttribute('data-state', 'kept');
+	await page.close();
+
+	const later = await context.newPage();
+	await later.goto(address);
+	await expect(later.getByTestId('saved-state')).toHaveAttribute('data-state', 'kept');
+	expect(await stepsOf(later)).toEqual([]);
+	await context.unroute('**/api/**');
+	await later.evaluate(() => dispatchEvent(new Event('online')));
+	await isSaved(later);
+});
+
 test('reloaded in the very moment of an edit, nothing is lost', async ({ page, context }) => {
 	await openPlan(page, [go(0.3)]);
 	await context.route('**/api/**', (route) => route.abort());

@@ -106,24 +106,14 @@ export async function dropDraft(id: string, tab: string, saved: Save): Promise<v
 	}
 }
 
-export async function findDraft(id: string, tab: string): Promise<Draft | undefined> {
-	const small = inSmall(id, tab);
-	if (small) return small;
-	try {
-		const kept = await (await database())?.get('drafts', [id, tab]);
-		return kept && draftOf(kept);
-	} catch (error) {
-		console.warn(error);
-		return undefined;
-	}
-}
-
-/** All drafts on this device, of whatever tab; of two of one tab the newer one. */
-export async function allDrafts(): Promise<Draft[]> {
-	const small = allSmall();
+/** The drafts on this device, of whatever tab; of two of one tab the newer one. @param of this document alone */
+export async function allDrafts(of?: string): Promise<Draft[]> {
+	const small = allSmall().filter(({ id }) => of === undefined || id === of);
 	const isOlder = ({ id, tab }: Draft) => small.some((one) => one.id === id && one.tab === tab);
 	try {
-		const kept = (await (await database())?.getAll('drafts')) ?? [];
+		const place = await database();
+		const range = of !== undefined && place ? IDBKeyRange.bound([of], [of, []]) : null;
+		const kept = (await place?.getAll('drafts', range)) ?? [];
 		return [...small, ...kept.map(draftOf).filter((draft) => !isOlder(draft))];
 	} catch (error) {
 		console.warn(error);

@@ -1,6 +1,7 @@
-/** Drafts whose tab is gone: whichever page opens next sends them. */
-import { allDrafts, dropDraft, type Draft } from './device';
+/** Drafts whose tab is gone: the page that opens their document goes on with them, or home sends them. */
+import { allDrafts, dropDraft, keepDraft, type Draft } from './device';
 import { living } from './living';
+import type { Save } from './protocol';
 import { Refused } from './send';
 import { beatLife, livingTabs, thisTab } from './tabs';
 
@@ -23,6 +24,18 @@ async function orphans(): Promise<Draft[]> {
 	const own = await thisTab();
 	const lives = await livingTabs();
 	return (await allDrafts()).filter(({ id, tab }) => (tab === own ? !living.has(id) : !lives(tab)));
+}
+
+/** What this tab had not sent of a document, or else a tab that is gone, whose draft it takes over. */
+export async function unsent(id: string): Promise<Save | undefined> {
+	const own = await thisTab();
+	const drafts = await allDrafts(id);
+	const mine = drafts.find(({ tab }) => tab === own);
+	if (mine || drafts.length === 0) return mine?.save;
+	const lives = await livingTabs();
+	const left = drafts.find(({ tab }) => !lives(tab));
+	if (left && (await keepDraft({ ...left, tab: own }))) await dropDraft(id, left.tab, left.save);
+	return left?.save;
 }
 
 /** As far as the server can be reached. */

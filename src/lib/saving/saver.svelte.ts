@@ -3,7 +3,7 @@
  * save is on its way at a time. While the server is away the newest draft waits on the device; where
  * that cannot keep it either, it waits in this page, and that is said.
  */
-import { dropDraft, findDraft, keepDraft, keepDraftAtOnce } from './device';
+import { dropDraft, keepDraft, keepDraftAtOnce } from './device';
 import { newId } from './id';
 import { living } from './living';
 import {
@@ -19,6 +19,7 @@ import {
 	sent,
 	type Saving
 } from './machine';
+import { unsent } from './orphans';
 import type { Bench, Content, Save } from './protocol';
 import { Refused, Unable } from './send';
 import { sendSave } from './send-save';
@@ -96,9 +97,9 @@ export class Saver {
 		if (living.get(id) === this) living.delete(id);
 	}
 
-	/** What this tab had not sent when it was closed or reloaded. */
+	/** What had not been sent when its page was closed or reloaded. */
 	async restore(): Promise<Save | null> {
-		const save = this.inherited ?? (await findDraft(this.id, await this.tab))?.save;
+		const save = this.inherited ?? (await unsent(this.id));
 		if (!save) return null;
 		this.now = restored(this.now, save, !this.inherited);
 		if (this.inherited) this.keep();

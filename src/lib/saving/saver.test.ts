@@ -164,6 +164,30 @@ test('a document opened again takes over what only the page has', async () => {
 	expect([before.isSafe, after.isSafe, after.state]).toEqual([true, true, 'saved']);
 });
 
+test('what a tab that is gone had not sent is gone on with; what a living one has is its own', async () => {
+	isAway = true;
+	const local = storage();
+	const drafts = () => Object.keys(local).filter((key) => key.startsWith('lantern-draft'));
+	const closed = new (await page(local))('reed', 1);
+	closed.change(first);
+	await vi.advanceTimersByTimeAsync(1000);
+	expect(closed.state).toBe('kept');
+	const beside = new (await page(local))('reed', 1);
+	expect(await beside.restore()).toBeNull();
+
+	// Both are closed, and beat no more.
+	vi.clearAllTimers();
+	vi.setSystemTime(Date.now() + 80_000);
+	const after = new (await page(local))('reed', 1);
+	expect((await after.restore())?.work).toEqual(first);
+	expect(drafts()).toHaveLength(1);
+	isAway = false;
+	await vi.advanceTimersByTimeAsync(1000);
+	expect([after.state, received.length]).toEqual(['saved', 1]);
+	expect(received[0]?.work).toEqual(first);
+	expect(drafts()).toEqual([]);
+});
+
 test('what the server refuses is said with its reason, and stays on the device', async () => {
 	const saver = new (await page(storage()))('reed', 1);
 	refusal = 'There is no room.';
