@@ -1,9 +1,8 @@
 <script lang="ts">
 	/** A step as a paper tag on the cord: its lamp with its number, its sentence, its seconds. */
-	import ChevronDown from '@lucide/svelte/icons/chevron-down';
-	import ChevronRight from '@lucide/svelte/icons/chevron-right';
 	import { definitionOf } from '$core/steps/catalogue';
 	import { t } from '$lib/i18n';
+	import Chevron from '$lib/ui/Chevron.svelte';
 	import MoreDots from '$lib/ui/MoreDots.svelte';
 	import { preferences } from '$lib/preferences.svelte';
 	import type { Values } from '$core/steps/definition';
@@ -96,8 +95,8 @@
 			title={t(row.folded ? 'trail.unfold' : 'trail.fold')}
 			onclick={onfold}
 		>
-			{#if row.folded}<ChevronRight size={16} />{t('trail.inside', { count: row.folded })}
-			{:else}<ChevronDown size={16} />{/if}
+			<Chevron isOpen={row.folded === 0} />
+			{#if row.folded}{t('trail.inside', { count: row.folded })}{/if}
 		</button>
 	{/if}
 	{#if step.off}<span class="off-word">{t('trail.off')}</span>{/if}

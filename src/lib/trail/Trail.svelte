@@ -21,7 +21,7 @@
 	import TrailBar from './TrailBar.svelte';
 	import TrailRow from './TrailRow.svelte';
 	import TreeItem from './TreeItem.svelte';
-	import { elementOf, isTag, letGoOfFocus, TrailFocus } from './trail-focus.svelte';
+	import { elementOf, isTag, TrailFocus } from './trail-focus.svelte';
 	import { VisibleRows } from './visible-rows.svelte';
 
 	let { bench, onshortcuts }: { bench: Workbench; onshortcuts: () => void } = $props();
@@ -101,7 +101,7 @@
 		const shown = rows;
 		untrack(() => {
 			const focused = document.activeElement;
-			if (isTag(focused) && !indexOf.has(focused.id.slice('row-'.length))) letGoOfFocus();
+			if (isTag(focused) && !indexOf.has(focused.id.slice('row-'.length))) focus.handOn();
 			visible.show(shown);
 		});
 	});

@@ -127,7 +127,7 @@
 		<StepTag
 			{row}
 			{number}
-			values={shownValues(row.step, bench.plan)}
+			values={shownValues(row.step, bench)}
 			{isCurrent}
 			isSelected={editing.selection.has(row.step.id)}
 			isRunning={progress.active.has(row.step.id)}

@@ -69,7 +69,7 @@ export class TagRuler {
 }
 
 function piecesOf(step: Step, plan: Plan): WordPiece[] {
-	const values = shownValues(step, plan);
+	const values = shownValues(step, { plan });
 	const { isTrigger, isBranch } = definitionOf(step.kind);
 	const isBold = isTrigger === true || isBranch === true;
 	return sentenceParts(step.kind, values).map((part) => {

@@ -44,14 +44,17 @@ export class TrailFocus {
 	mount(): void {
 		// When the row under the keyboard goes away, such as by undo, the one in its place takes over.
 		$effect(() => {
-			const { rows, indexOf } = this.around;
-			const index = indexOf.get(this.chosen);
+			const index = this.around.indexOf.get(this.chosen);
 			if (index !== undefined) this.lastIndex = index;
-			else if (this.hasFocus) {
-				const next = rows[Math.min(this.lastIndex, rows.length - 1)];
-				if (next) untrack(() => void this.focus(next.key));
-			}
+			else if (this.hasFocus && this.next) untrack(() => void this.focus(this.next));
 		});
+	}
+
+	/** The row that was chosen; if that is not there, the one in its place. */
+	private get next(): string {
+		const { rows, indexOf } = this.around;
+		if (indexOf.has(this.chosen)) return this.chosen;
+		return rows[Math.min(this.lastIndex, rows.length - 1)]?.key ?? '';
 	}
 
 	/** Makes it the current row, in view, with the keyboard. */
@@ -69,6 +72,16 @@ export class TrailFocus {
 		const index = this.around.indexOf.get(key);
 		if (index !== undefined) this.around.visible.reveal(index);
 		return index !== undefined;
+	}
+
+	/**
+	 * Before the row under the keyboard goes away: the one that takes over has it at once, while the
+	 * page still is as it was laid out.
+	 */
+	handOn(): void {
+		const next = elementOf(this.next);
+		if (next) next.focus({ preventScroll: true });
+		else letGoOfFocus();
 	}
 
 	entered(): void {

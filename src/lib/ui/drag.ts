@@ -32,8 +32,9 @@ const sensorOf = ({ PointerSensor, PointerActivationConstraints: { Delay, Distan
 export class TagDragging {
 	private manager: dndPackage.DragDropManager | undefined;
 	private makeDraggable: ((id: string, element: Element) => { destroy(): void }) | undefined;
-	/** Tags that were there before the package was. */
+	/** Tags that are new: nobody drags them before they are seen, and what has to be quick comes first. */
 	private readonly waiting = new Set<() => void>();
+	private soon: ReturnType<typeof setTimeout> | undefined;
 	private readonly timer: ReturnType<typeof setTimeout>;
 
 	constructor(private readonly events: DragEvents) {
@@ -61,6 +62,11 @@ export class TagDragging {
 		});
 		this.manager = manager;
 		this.makeDraggable = (id, element) => new dnd.Draggable({ id, element }, manager);
+		this.makeAll();
+	}
+
+	private makeAll(): void {
+		this.soon = undefined;
 		for (const make of this.waiting) make();
 		this.waiting.clear();
 	}
@@ -73,8 +79,8 @@ export class TagDragging {
 			draggable = this.makeDraggable!(key, element);
 			element.dataset.canDrag = 'yes';
 		};
-		if (this.makeDraggable) make();
-		else this.waiting.add(make);
+		this.waiting.add(make);
+		if (this.makeDraggable) this.soon ??= setTimeout(() => this.makeAll());
 		return {
 			update: (next: string) => {
 				key = next;
@@ -89,6 +95,7 @@ export class TagDragging {
 
 	destroy(): void {
 		clearTimeout(this.timer);
+		clearTimeout(this.soon);
 		this.manager?.destroy();
 	}
 }

@@ -52,9 +52,12 @@ export function sentenceParts(
 	return [...(isUsual ? short : full), ...inputs];
 }
 
-/** The values of a step; inputs that its routine has and it says nothing of yet stand behind them. */
-export function shownValues({ kind, values }: Step, plan: Plan): Values {
-	const chain = kind === 'call' ? routinesOf(plan).get(String(values.routine)) : undefined;
+/**
+ * The values of a step; inputs that its routine has and it says nothing of yet stand behind them.
+ * @param holder its plan is asked for only by a step that calls: else no row depends on all of the plan
+ */
+export function shownValues({ kind, values }: Step, holder: { readonly plan: Plan }): Values {
+	const chain = kind === 'call' ? routinesOf(holder.plan).get(String(values.routine)) : undefined;
 	if (!chain) return values;
 	return { ...Object.fromEntries(inputsOf(chain).map((input) => [input, 0])), ...values };
 }
