@@ -133,7 +133,7 @@ class Robot:
         self.knocks, self.tokens, self.rounds = {}, {}, []
         self.told_at = time.monotonic()
         self.tries, self.shown_at, self.orders, self.rows = 0, 0.0, {}, 0
-        self.is_ending = self.is_alone = False
+        self.is_running = self.is_ending = self.is_alone = False
 
     # --- pairing ---
 
@@ -267,6 +267,7 @@ class Robot:
             self.body.x, self.body.y, self.body.heading = at["x"], at["y"], math.radians(90 - at["bearing"])
         elif kind == "start":
             self.began, self.orders, self.is_ending = time.monotonic(), {}, False
+            self.is_running = True
             self.body.zero = self.body.way
             line.say("started")
         elif kind == "begin":
@@ -343,6 +344,7 @@ class Robot:
                 self.holder.say("cut", id=self.orders.pop(number) and number)
 
     def rest(self):
+        self.is_running = False
         if self.holder:
             self.cut()
         self.body.drive(0, 0)
@@ -367,6 +369,8 @@ class Robot:
                 return line.close()
             if alone > PATIENCE and not self.is_alone:
                 self.is_alone = True
+                if self.is_running:
+                    line.say("fault", fault="alone")
                 self.rest()
             for number in [number for number, (is_over, _) in self.orders.items() if is_over()]:
                 del self.orders[number]

@@ -64,7 +64,7 @@ class Meeting {
 	}
 
 	private pass(seconds: number): void {
-		this.yard.pass(seconds);
+		for (let left = seconds; left > 0; left -= looks) this.yard.pass(Math.min(left, looks));
 		this.time += seconds;
 	}
 

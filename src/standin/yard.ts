@@ -7,6 +7,7 @@ import { storePlaces } from '../core/link/frames';
 import type { Variation } from '../core/robots/robot';
 import { bearingOfHeading } from '../core/units/angles';
 import { tickRate } from '../core/time';
+import { patience } from '../core/link/served';
 import type { RosterRow } from './roster';
 import { Room } from './room';
 import { StandIn } from './stand-in';
@@ -14,8 +15,11 @@ import { StandIn } from './stand-in';
 /** Courses that hands may lay beside those that are there. */
 export const mostLaid = 20;
 
-/** Ticks that are made up for when the machine was busy; more are left out. */
-const mostTicks = 60;
+/**
+ * Ticks that are made up for when the machine was busy; more are left out. Half of what a robot is patient
+ * for: what it was told meanwhile is read only after them.
+ */
+const mostTicks = (tickRate * patience) / 2;
 
 const robot = identifierSchema;
 /** What hands do with a robot. */

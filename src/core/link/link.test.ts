@@ -138,6 +138,36 @@ describe('what comes over a link', () => {
 		]);
 	});
 
+	it('is told by a robot that heard nothing: it says so once, before it halts, and only in a run', () => {
+		let isOver = false;
+		const machine = {
+			begin: () => {
+				isOver = false;
+				return { isOver: () => isOver };
+			},
+			read: () => 0,
+			rest: () => (isOver = true)
+		} as unknown as Machine;
+		const said: FromRobot[] = [];
+		const served = new Served(machine, skiff, new Happenings(), (frame) => said.push(frame));
+		const command = { device: 'motion', name: 'start', values: { speed: 0.5 } };
+		const goAndWait = (from: number) => {
+			served.report(from, false);
+			served.receive({ type: 'begin', id: from, command });
+			for (const after of [patience, patience + 0.1, patience + 0.2])
+				served.report(from + after, false);
+		};
+		goAndWait(1);
+		expect(said).toEqual([{ type: 'cut', id: 1 }]);
+		served.receive({ type: 'start' });
+		goAndWait(2);
+		expect(said.slice(1)).toEqual([
+			{ type: 'started' },
+			{ type: 'fault', fault: 'alone' },
+			{ type: 'cut', id: 2 }
+		]);
+	});
+
 	it('ends each order once: done, refused, or cut where it was halted or lost its place', () => {
 		const waits: boolean[] = [];
 		const machine = {

@@ -186,6 +186,8 @@ export class RobotEnd {
 		const { machine, kind, happened } = this.robot;
 		this.toldFault = undefined;
 		this.served = new Served(machine, kind, happened, send, this.reckoner.pose);
+		// It knows the time before it hears anything.
+		this.served.report(this.time, false);
 	}
 
 	private gone(caller: Caller): void {

@@ -26,6 +26,7 @@ export class Served {
 	private heardAt = 0;
 	/** It halted because nothing came. */
 	isAlone = false;
+	private isRunning = false;
 	private isLanding = false;
 	private isEnding = false;
 
@@ -55,17 +56,20 @@ export class Served {
 		this.began = this.now;
 		this.open = [];
 		this.isEnding = false;
+		this.isRunning = true;
 		for (const kind of this.happened.kinds) this.told.set(kind, this.happened.count(kind));
 		this.send({ type: 'started' });
 	}
 
 	private halt(): void {
+		this.isRunning = false;
 		if (this.machine.halt) this.machine.halt();
 		else this.machine.rest();
 		this.endOrders('cut');
 	}
 
 	private end(): void {
+		this.isRunning = false;
 		this.machine.rest();
 		this.endOrders('cut');
 		this.isEnding = true;
@@ -110,8 +114,9 @@ export class Served {
 		if (isSensing) this.send(this.sensed());
 	}
 
-	/** Without anybody who listens nobody could stop it. */
+	/** Without anybody who listens nobody could stop it. A run that it left is over, which it says first. */
 	private lookAfterItself(alone: number): void {
+		if (this.isRunning) this.send({ type: 'fault', fault: 'alone' });
 		if (!this.isAlone) this.halt();
 		this.isAlone = true;
 		if (this.isLanding || alone <= patience + hoversFor) return;

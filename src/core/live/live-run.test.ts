@@ -194,6 +194,7 @@ describe('a run on robots', () => {
 	it('is put together with as many ticks as it has seconds, 120 to one', () => {
 		const attempt = live(planOf([wait(2)])).until(30);
 		expect(attempt.ticks).toBe(Math.round(attempt.outcome.seconds * tickRate));
+		expect(attempt.runs[0]!.trace.time.at(-1)! * tickRate).toBeCloseTo(attempt.ticks, 6);
 	});
 
 	it('ends when a robot is lost, and keeps what it told until then', () => {
@@ -206,6 +207,17 @@ describe('a run on robots', () => {
 		expect(outcome.reason).toEqual({ key: 'outcome.lost', values: { name: 'Tallow', seconds: 3 } });
 		expect(runs[0]!.trace.time.length).toBeGreaterThanOrEqual(before.runs[0]!.trace.time.length);
 		expect(spans.at(-1)!.isComplete).toBe(false);
+	});
+
+	it('ends when its robot heard nothing for a while and has halted by itself', () => {
+		const { until, pass } = live(square);
+		until(1);
+		pass(patience - 0.1);
+		expect(until(1.5).outcome.reason.key).toBe('outcome.running');
+		pass(patience + 0.1);
+		const { kind, reason } = until(30).outcome;
+		const values = { name: 'Tallow', number: 2 };
+		expect([kind, reason]).toEqual(['halted', { key: 'outcome.live.alone', values }]);
 	});
 
 	it.each([skiff, ball, drone])(
@@ -333,13 +345,4 @@ it('waits behind each leg that moved until somebody goes on, and can be halted t
 	halted.until(5);
 	halted.run.halt();
 	expect(halted.until(8).outcome.reason.key).toBe('outcome.halted');
-});
-
-it('counts ticks as a rehearsal does', () => {
-	const { until } = live(planOf([wait(1)]));
-	const attempt = until(5);
-	expect(attempt.runs[0]!.trace.time.at(-1)! * tickRate).toBeCloseTo(
-		Math.round(attempt.outcome.seconds * tickRate),
-		6
-	);
 });

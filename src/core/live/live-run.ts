@@ -98,7 +98,9 @@ export class LiveRun {
 			member.follow(time);
 			member.port.stay();
 		}
-		if (this.endedAt === Infinity && this.haltedAt === undefined) this.interpreter.tick(time);
+		// What a robot cannot do any more ends the run in its step: no next one begins.
+		const goesOn = this.endedAt === Infinity && this.haltedAt === undefined && !this.faulty;
+		if (goesOn) this.interpreter.tick(time);
 		for (const member of this.crew) member.keep(time);
 		this.outcome = this.ending();
 		if (this.outcome) this.close();
@@ -182,8 +184,12 @@ export class LiveRun {
 		for (const { journal } of this.crew) journal.closeAll(this.time);
 	}
 
+	private get faulty(): Member | undefined {
+		return this.crew.find(({ port }) => port.fault);
+	}
+
 	private ending(): Outcome | undefined {
-		const faulty = this.crew.find(({ port }) => port.fault);
+		const { faulty } = this;
 		if (faulty) return this.failed(faulty);
 		if (this.haltedAt !== undefined) return this.halting(this.haltedAt);
 		if (this.time - this.waited >= longest) {
@@ -209,7 +215,10 @@ export class LiveRun {
 		this.tellHalt();
 		const number = journal.driving?.number ?? 0;
 		const key = `outcome.live.${port.fault}`;
-		return this.made('crashed', { key, values: { number, name: robot.name } });
+		return this.made(port.fault === 'alone' ? 'halted' : 'crashed', {
+			key,
+			values: { number, name: robot.name }
+		});
 	}
 
 	private usedUp(): Outcome {

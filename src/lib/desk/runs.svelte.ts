@@ -193,9 +193,10 @@ export class Runs {
 	/** Stops what is being rehearsed, and what plays. */
 	halt(): void {
 		stopRehearsing();
-		this.stand.live?.halt();
+		const isTold = this.stand.live?.halt() ?? false;
 		this.player.halt();
-		this.voice.announce(t('say.halted'));
+		// A robot has halted once it stands, which its run says.
+		if (!isTold) this.voice.announce(t('say.halted'));
 	}
 
 	/**

@@ -15,5 +15,8 @@ export interface Stand {
 	/** Ends once the course that was chosen is here: until then the one before stands. */
 	readonly arrived: Promise<unknown>;
 	/** Real robots, once somebody wants them. */
-	readonly live: { halt(): void } | null;
+	readonly live: {
+		/** @returns whether a robot that runs was told to */
+		halt(): boolean;
+	} | null;
 }

@@ -287,9 +287,12 @@ export class LiveDesk {
 		robots.goOn();
 	}
 
-	halt(): void {
+	/** @returns whether a robot that runs was told to */
+	halt(): boolean {
 		this.halts += 1;
 		robots.halt();
+		if (this.isRunning) this.bench.voice.announce(t('live.halting'));
+		return this.isRunning;
 	}
 
 	/** The workbench is left: nobody watches any more. */
