@@ -97,6 +97,7 @@ export const planted: Readonly<Record<string, (robot: StandIn) => Wire>> = {
 		hear: (message, line) => (parsed(message).type === 'halt' ? undefined : line.receive(message))
 	}),
 	watchdog: () => ({ meanwhile: (line) => line.receive(alive) }),
+	alone: () => ({ say: (frame, send) => (frame.type === 'fault' ? undefined : send(frame)) }),
 	ended: () => ({ say: (frame, send) => (frame.type === 'ended' ? undefined : send(frame)) }),
 	token: () => ({
 		say: (frame, send) =>

@@ -4,7 +4,7 @@ import type { FromRobot } from '../../core/link/frames';
 import { oddReadings } from '../../core/link/rows';
 import { patience } from '../../core/link/served';
 import type { Check } from './check';
-import { comesTrue, pause, type RobotLine } from './robot-line';
+import { comesTrue, pause, type Heard, type RobotLine } from './robot-line';
 
 /** A place is beyond reason sooner than another figure. */
 const beyond = 1e5;
@@ -119,6 +119,7 @@ export async function halting(check: Check, line: RobotLine): Promise<void> {
 }
 
 async function ending(check: Check, line: RobotLine): Promise<void> {
+	await leftAlone(check, line);
 	const ended = await line.ask({ type: 'end' }, 'ended', 5000);
 	check.note('ended', ended !== undefined);
 }
@@ -128,4 +129,18 @@ export async function naming(check: Check, line: RobotLine): Promise<void> {
 	const named = await line.ask({ type: 'rename', name: 'Wick 9' }, 'named', 1500);
 	check.note('rename', named?.name === 'Wick 9', named?.name ?? 'no answer');
 	await line.ask({ type: 'rename', name }, 'named', 1500);
+}
+
+/** In a run nobody is heard for longer than it is patient. */
+async function leftAlone(check: Check, line: RobotLine): Promise<void> {
+	await line.ask({ type: 'start' }, 'started');
+	const from = line.heard.length;
+	const isAlone = ({ frame }: Heard) => frame.type === 'fault' && frame.fault === 'alone';
+	line.live(false);
+	const said = await comesTrue(
+		() => line.heard.slice(from).some(isAlone),
+		patience * 1000 + haltsWithin + check.delay
+	);
+	line.live(true);
+	check.note('alone', said);
 }
