@@ -1,11 +1,10 @@
 <script lang="ts">
 	/** What the robot senses at the moment that is shown, and what the plan has written in the log. */
-	import ChevronDown from '@lucide/svelte/icons/chevron-down';
-	import ChevronRight from '@lucide/svelte/icons/chevron-right';
 	import { MediaQuery } from 'svelte/reactivity';
 	import { readings } from '$core/expressions/vocabulary';
 	import { t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
+	import Chevron from '$lib/ui/Chevron.svelte';
 	import { showDatum, showSensed } from '$lib/words/sensed';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 
@@ -68,7 +67,7 @@
 		bind:offsetHeight={height}
 	>
 		<button class="title" aria-expanded={isOpen} onclick={() => (isOpen = !isOpen)}>
-			{#if isOpen}<ChevronDown size={16} />{:else}<ChevronRight size={16} />{/if}
+			<Chevron {isOpen} />
 			{isCrew ? t('readings.of', { name: bench.robot.name }) : t('readings.label')}
 		</button>
 		{#if isOpen}

@@ -43,8 +43,8 @@ function inSmall(id: string, tab: string): Draft | undefined {
 	}
 }
 
-const allSmall = (): Draft[] =>
-	storedKeys(smallKeys).flatMap((key) => {
+const allSmall = (of?: string): Draft[] =>
+	storedKeys(of === undefined ? smallKeys : smallKey(of, '')).flatMap((key) => {
 		const [id = '', tab = ''] = key.slice(smallKeys.length).split(' ');
 		return inSmall(id, tab) ?? [];
 	});
@@ -108,7 +108,7 @@ export async function dropDraft(id: string, tab: string, saved: Save): Promise<v
 
 /** The drafts on this device, of whatever tab; of two of one tab the newer one. @param of this document alone */
 export async function allDrafts(of?: string): Promise<Draft[]> {
-	const small = allSmall().filter(({ id }) => of === undefined || id === of);
+	const small = allSmall(of);
 	const isOlder = ({ id, tab }: Draft) => small.some((one) => one.id === id && one.tab === tab);
 	try {
 		const place = await database();
