@@ -14,6 +14,7 @@ import type { DocumentKind } from '$lib/saving/kinds';
 import type { Saved } from '$lib/saving/answers';
 import type { Bench, Save } from '$lib/saving/protocol';
 import { database, stamp } from '../database/database';
+import { gathering } from '../database/gathering';
 import type { DocumentRow } from '../database/models';
 import { columnsOf, readBench, contentNamed, shorten } from './content';
 import { thinOf } from './thinning';
@@ -169,24 +170,64 @@ interface Overwrite extends Pick<Save, 'saveId' | 'unanswered'> {
 /** Bytes of a content from which on its versions are looked at with each save: see thinOf. */
 const largeContent = 100_000;
 
+/** What a save writes; `bench` stays as it is where there is none. */
+interface Columns {
+	readonly name: string;
+	readonly content: string;
+	readonly summary: string;
+	readonly bench?: string;
+}
+
 /** @returns whether it was still that revision, that kind, and there or deleted, in the moment of writing */
 export async function overwrite(
-	{ id, kind, revision, isDeleted, saveId, unanswered }: Overwrite,
-	columns: { readonly content: string },
+	over: Overwrite,
+	columns: Columns,
 	person: string | null
 ): Promise<boolean> {
-	const written = { ...columns, savedBy: person, updatedAt: stamp() };
-	const names = Object.keys(written).map((name, index) => `${name} = ?${index + 6}`);
-	const { statements } = await database();
-	const changed = await statements.change(
-		`UPDATE documents SET ${names.join()}, revision = revision + 1, saveId = ?4, deletedAt = NULL,
-			earlierSaves = substr(?5 || saveId || ' ' || earlierSaves, 1, ${rememberedLetters})
-			WHERE id = ?1 AND kind = ?2 AND revision = ?3 AND deletedAt IS ${isDeleted ? 'NOT ' : ''}NULL`,
-		[id, kind, revision, saveId, containedIn({ unanswered }), ...Object.values(written)]
-	);
-	if (changed === 1 && columns.content.length > largeContent) await thinOf(id);
-	return changed === 1;
+	const isDone = await write({ over, columns, person });
+	if (isDone && columns.content.length > largeContent) await thinOf(over.id);
+	return isDone;
 }
+
+interface Write {
+	readonly over: Overwrite;
+	readonly columns: Columns;
+	readonly person: string | null;
+}
+
+const valuesOf = ({ over, columns, person }: Write): unknown[] => [
+	...[over.id, over.kind, over.revision, over.isDeleted ? 1 : 0],
+	...[over.saveId, containedIn(over)],
+	...[columns.name, columns.content, columns.summary, columns.bench ?? null],
+	...[person, stamp()]
+];
+
+/** Saves of a whole school in one statement, each of another document. */
+const write = gathering<Write, boolean>(
+	({ over }) => over.id,
+	async (writes) => {
+		const values = writes.map(valuesOf);
+		const { statements } = await database();
+		const rows = values.map((row) => `(${row.map(() => '?').join()})`);
+		const written = await statements.select<{ id: string }>(
+			`WITH next (id, kind, revision, isDeleted, saveId, contained, name, content, summary, bench,
+					savedBy, updatedAt) AS (VALUES ${rows.join()})
+				UPDATE documents SET name = next.name, content = next.content, summary = next.summary,
+					bench = coalesce(next.bench, documents.bench), savedBy = next.savedBy,
+					updatedAt = next.updatedAt, revision = documents.revision + 1, deletedAt = NULL,
+					saveId = next.saveId, earlierSaves = substr(
+						next.contained || documents.saveId || ' ' || earlierSaves, 1, ${rememberedLetters}
+					)
+				FROM next WHERE documents.id = next.id AND documents.kind = next.kind
+					AND documents.revision = next.revision
+					AND (documents.deletedAt IS NOT NULL) = next.isDeleted
+				RETURNING documents.id`,
+			values.flat()
+		);
+		const ids = new Set(written.map(({ id }) => id));
+		return writes.map(({ over }) => ids.has(over.id));
+	}
+);
 
 /**
  * A second version has the id of the save that made it. The same tab goes on with one that it made
