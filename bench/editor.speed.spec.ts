@@ -5,6 +5,7 @@
 import { expect, test } from '@playwright/test';
 import { deepPlan } from '../src/core/testing/sample';
 import { openPlan, tag } from '../tests/helpers';
+import { percentiles } from './percentiles';
 
 test('1,000 steps nested ten deep', async ({ page }) => {
 	await openPlan(page, deepPlan().chains[0]!.steps);
@@ -63,10 +64,7 @@ test('1,000 steps nested ten deep', async ({ page }) => {
 		}
 		return measured;
 	});
-	for (const [name, list] of Object.entries(times)) {
-		const sorted = list.toSorted((a, b) => a - b);
-		const at = (part: number) => sorted[Math.floor(sorted.length * part)]!.toFixed(1).padStart(6);
-		console.log(`${name.padEnd(24)} median ${at(0.5)} ms   95th percentile ${at(0.95)} ms`);
-	}
+	for (const [name, list] of Object.entries(times))
+		console.log(`${name.padEnd(24)} ${percentiles(list)}`);
 	expect(await tag(page, /^Step/).count()).toBeGreaterThan(5);
 });

@@ -9,6 +9,7 @@ import { skiff } from '../src/core/robots/skiff';
 import { step, wait } from '../src/core/testing/sample';
 import { save, tag } from '../tests/helpers';
 import { comeIn, hand, pair, run } from '../tests/yard';
+import { percentiles } from './percentiles';
 
 const touches = 40;
 
@@ -51,8 +52,5 @@ test('from the robot to the shining tag', async ({ page }) => {
 		times.push(shone - began);
 		await page.waitForTimeout(450);
 	}
-	times.sort((a, b) => a - b);
-	console.log(
-		`from a touch to the shining tag: ${times[touches / 2]} ms at the median, ${times[touches - 3]} at the 95th percentile`
-	);
+	console.log(`from a touch to the shining tag: ${percentiles(times)}`);
 });
