@@ -118,11 +118,12 @@ export class Link {
 
 	private receive(text: string): void {
 		this.heardAt = performance.now();
-		const frame = readMessage(text, fromRobotSchema);
-		if (!frame) {
-			const mended = mendRow(readMessage(text, z.unknown()));
-			return mended && this.hands.heard(mended.frame, mended.odd);
-		}
+		const value = readMessage(text, z.unknown());
+		// Also a row that is well formed may hold what no robot can mean.
+		const mended = mendRow(value);
+		if (mended) return this.hands.heard(mended.frame, mended.odd);
+		const frame = fromRobotSchema.safeParse(value).data;
+		if (!frame) return;
 		switch (frame.type) {
 			case 'challenge':
 				return this.answer(this.knocker!.prove(frame));
