@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** The path of a robot in an attempt, up to a sample. */
+	import simplify from 'simplify-js';
 	import type { RobotRun } from '$core/simulation/attempt';
 
 	let {
@@ -28,23 +29,17 @@
 		scale: number;
 	} = $props();
 
-	/** Millimetres of way for one point of the drawn line. */
-	const spacing = 0.004;
+	/** Metres by which the drawn line may leave the way: less than can be seen, however near one looks. */
+	const tolerance = 0.0004;
 
-	/** Points far enough apart to be seen, with the sample each came from. */
+	/** The corners of the way, with the sample each came from. */
 	const points = $derived.by(() => {
 		const { x, y } = run.trace;
-		const kept: { index: number; text: string }[] = [];
-		let lastX = Infinity;
-		let lastY = Infinity;
-		for (let index = 0; index < x.length; index++) {
-			const far = Math.hypot(x[index]! - lastX, y[index]! - lastY) >= spacing;
-			if (!far && index < x.length - 1) continue;
-			lastX = x[index]!;
-			lastY = y[index]!;
-			kept.push({ index, text: `${lastX.toFixed(4)},${lastY.toFixed(4)}` });
-		}
-		return kept;
+		const all = Array.from(x, (_, index) => ({ index, x: x[index]!, y: y[index]! }));
+		return (simplify(all, tolerance) as typeof all).map(({ index, x, y }) => ({
+			index,
+			text: `${x.toFixed(4)},${y.toFixed(4)}`
+		}));
 	});
 	const line = $derived.by(() => {
 		const shown = points.filter((point) => point.index <= until).map((point) => point.text);
