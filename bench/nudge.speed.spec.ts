@@ -1,0 +1,47 @@
+/**
+ * How closely the ghost of a new way follows a hand that pulls the end of a leg in each frame, in the
+ * production build. Run with `npm run bench:editor`; prints, and fails only when nothing happens.
+ */
+import { expect, test } from '@playwright/test';
+import { go, right } from '../src/core/testing/sample';
+import { atRest, openPlan } from '../tests/helpers';
+import { percentiles } from './percentiles';
+
+const square = () => [go(0.5), right(90), go(0.4), right(90)];
+
+test('the end of a leg is pulled', async ({ page }) => {
+	await openPlan(page, [...square(), ...square(), ...square()]);
+	await page.getByRole('button', { name: 'Rehearse' }).click();
+	await page.getByRole('button', { name: 'Legs', exact: true }).click();
+	await page.locator('[data-leg]').nth(6).click();
+	const grip = page.getByTestId('nudge-grip');
+	await atRest(grip);
+	const box = (await grip.boundingBox())!;
+	const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+	await page.mouse.move(x, y);
+	await page.mouse.down();
+	await page.mouse.move(x + 3, y + 3);
+	await expect(page.getByTestId('nudged')).toBeVisible();
+	const watching = page.evaluate(async () => {
+		const frame = () => new Promise<number>((done) => requestAnimationFrame(done));
+		const ghost = () =>
+			document.querySelector('[data-testid=nudged] polyline')?.getAttribute('points') ?? '';
+		const apart: number[] = [];
+		let [shown, since] = [ghost(), await frame()];
+		for (let i = 0; i < 400; i++) {
+			const now = await frame();
+			if (ghost() === shown) continue;
+			apart.push(now - since);
+			[shown, since] = [ghost(), now];
+		}
+		return apart;
+	});
+	let isOver = false;
+	void watching.finally(() => (isOver = true));
+	for (let i = 0; !isOver; i++)
+		await page.mouse.move(x + 60 * Math.sin(i / 25), y + 60 * (1 - Math.cos(i / 25)));
+	const found = await watching;
+	await page.mouse.up();
+	console.log(`ghosts apart: ${percentiles(found)}, ${found.length} of 400 frames`);
+	expect(found.length).toBeGreaterThan(40);
+});
