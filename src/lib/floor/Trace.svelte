@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** The path of a robot in an attempt, up to a sample. */
-	import simplify from 'simplify-js';
 	import type { RobotRun } from '$core/simulation/attempt';
+	import { wayCorners } from './way';
 
 	let {
 		run,
@@ -29,18 +29,12 @@
 		scale: number;
 	} = $props();
 
-	/** Metres by which the drawn line may leave the way: less than can be seen, however near one looks. */
-	const tolerance = 0.0004;
-
-	/** The corners of the way, with the sample each came from. */
-	const points = $derived.by(() => {
-		const { x, y } = run.trace;
-		const all = Array.from(x, (_, index) => ({ index, x: x[index]!, y: y[index]! }));
-		return (simplify(all, tolerance) as typeof all).map(({ index, x, y }) => ({
+	const points = $derived(
+		wayCorners(run.trace).map(({ index, x, y }) => ({
 			index,
 			text: `${x.toFixed(4)},${y.toFixed(4)}`
-		}));
-	});
+		}))
+	);
 	const line = $derived.by(() => {
 		const shown = points.filter((point) => point.index <= until).map((point) => point.text);
 		const { x, y } = run.trace;
