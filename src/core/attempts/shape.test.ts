@@ -2,16 +2,22 @@ import { describe, expect, it } from 'vitest';
 import type { Step } from '../plan/plan';
 import { simulate } from '../simulation/simulate';
 import type { RobotRun } from '../simulation/attempt';
-import type { Variation } from '../robots/robot';
-import { courseOf, fullStep, go, planOf, right } from '../testing/sample';
+import type { RobotKind, Variation } from '../robots/robot';
+import { ball } from '../robots/ball';
+import { skiff } from '../robots/skiff';
+import { courseOf, fullStep, go, planFor, planOf, right } from '../testing/sample';
 import { degrees } from '../units/angles';
 import { legsIn, type Leg } from './legs';
 import { shapeOf } from './shape';
 
 const course = courseOf({ size: { width: 4, height: 4 }, starts: [{ at: [1, 1], bearing: 0 }] });
 
-function shapeDriven(steps: readonly Step[], variation: Variation = 'ideal') {
-	const plan = planOf(steps);
+function shapeDriven(
+	steps: readonly Step[],
+	variation: Variation = 'ideal',
+	kind: RobotKind = skiff
+) {
+	const plan = planFor(kind, planOf(steps));
 	const attempt = simulate({ plan, course, variation, seed: 4 });
 	const intended = simulate({ plan, course, variation: 'ideal', seed: 1 });
 	const run = attempt.runs[0]!;
@@ -60,6 +66,16 @@ describe('a shape that was driven', () => {
 		expect(bend!.meant).toBe(0.3);
 		expect(bend!.radius).toBeCloseTo(0.3, 3);
 		expect(bend!.farthest).toBeLessThan(2e-3);
+	});
+
+	it('has straight sides where it rolls off in another direction', () => {
+		const towards = (bearing: number) => fullStep('rollFar', { bearing, distance: 0.5 });
+		const steps = [0, 90, 180, 270].map(towards);
+		for (const variation of ['ideal', 'worn'] as const) {
+			const { sides, bends } = shapeDriven(steps, variation, ball);
+			expect([sides.length, bends.length]).toEqual([4, 0]);
+			for (const { meant } of sides) expect(meant).toBeCloseTo(0.5, 2);
+		}
 	});
 
 	it('has figures that follow from its points', () => {

@@ -62,12 +62,12 @@ export function shapeOf(
 		const { meant, did } = leg;
 		const way = meant ?? did;
 		const chord = exact.lengthOf(way.ahead, way.left);
-		const isBent = Math.abs(way.turn) >= leastTurn;
+		const isTurned = Math.abs(way.turn) >= leastTurn;
 		const points = pointsOf(leg, run);
-		if (isBent && chord < leastWay && lengthOf(points) < leastWay)
+		if (isTurned && chord < leastWay && lengthOf(points) < leastWay)
 			corners.push({ leg, turn: Math.abs(did.turn), meant: meant && Math.abs(meant.turn) });
 		else if (lengthOf(points) < leastWay) continue;
-		else if (!isBent) {
+		else if (!isTurned || (chord >= leastWay && isStraight(way))) {
 			const length = exact.lengthOf(did.ahead, did.left);
 			sides.push({ leg, length, meant: meant && chord, ...offLine(points) });
 		} else {
@@ -76,6 +76,13 @@ export function shapeOf(
 		}
 	}
 	return { sides, corners, bends, closing: closingOf(run, intended) };
+}
+
+/** Whoever turns first, or last, and goes straight: on an arc the end lies half the turn aside. */
+function isStraight({ ahead, left, turn }: Leg['did']): boolean {
+	const aside = exact.atan2(left, ahead);
+	const off = (part: number) => Math.abs(wrapAngle(aside - part * turn));
+	return Math.min(off(0), off(1)) < off(0.5);
 }
 
 interface Place {

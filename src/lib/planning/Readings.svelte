@@ -24,6 +24,7 @@
 	const gap = 16;
 	const phoneTop = 56;
 	const isNarrow = new MediaQuery('max-width: 560px');
+	const isUpright = new MediaQuery('(max-width: 900px) and (orientation: portrait)');
 	const player = $derived(bench.player);
 	const isCrew = $derived(bench.plan.robots.length > 1);
 
@@ -50,8 +51,9 @@
 			top: isLarge && isNarrow.current ? height + phoneTop : 0
 		};
 	});
-	/** On a phone a leaf leaves the floor too little room for both. */
-	const hasRoom = $derived(!isNarrow.current || bench.leaves.open === null);
+	/** On a phone, and on a tablet upright, a leaf leaves the floor too little room for both. */
+	const isSmall = $derived(isNarrow.current || isUpright.current);
+	const hasRoom = $derived(!isSmall || bench.leaves.open === null);
 	const isShown = $derived(hasRoom && figures.length > 0 && preferences.level !== 'first');
 	const lines = $derived(player.attempt?.log.filter(({ time }) => time <= player.time) ?? []);
 </script>

@@ -81,6 +81,7 @@
 
 <style>
 	:global(.robot) {
+		flex: none;
 		gap: 0.4rem;
 		padding: 0 0.4rem;
 		font-size: 0.88rem;
