@@ -162,6 +162,26 @@ it('tells what is deleted and brought back, and what one device writes the other
 	expect(await named(post)).toEqual([`${one.id} Mine`]);
 });
 
+it('brings what the server alone has before something is written to it, and says where it cannot', async () => {
+	const one = keeping();
+	await shelf.keep(one, attempt);
+	await post.send();
+	const other = onAnotherDevice();
+	server.isAway = true;
+	await other.post.bring(one.id);
+	expect(await other.shelf.remove(one.id)).toBeNull();
+	server.isAway = false;
+	await other.post.bring(one.id);
+	expect(await other.shelf.remove(one.id)).toMatchObject({ id: one.id });
+	await other.post.send();
+	expect(await named(other.post)).toEqual([]);
+	// What is gone here is not fetched anew: it can be brought back.
+	await other.post.bring(one.id);
+	expect(await other.shelf.bringBack(one.id)).toMatchObject({ id: one.id });
+	await other.post.send();
+	expect(server.rows.get(one.id)!.isGone).toBeUndefined();
+});
+
 it('keeps to itself what was deleted before it was sent, and what the server refuses', async () => {
 	const [one, two] = [keeping(), keeping()];
 	for (const each of [one, two]) await shelf.keep(each, attempt);

@@ -147,15 +147,25 @@ export class AttemptPost {
 	async open(id: string): Promise<Result<OpenedAttempt>> {
 		const opened = await this.shelf.open(id);
 		if (opened.ok || opened.failure.key !== 'attempt.gone') return opened;
+		const fetched = await this.fetch(id);
+		if (fetched === null) return opened;
+		return fetched ? await this.shelf.open(id) : failure('attempt.noRoom');
+	}
+
+	/** Before something is written to it: it may be on the server alone. */
+	async bring(id: string): Promise<void> {
+		if (!(await this.shelf.find(id))) await this.fetch(id);
+	}
+
+	/** @returns whether this device keeps it now; null where the server has none, or is not reached */
+	private async fetch(id: string): Promise<boolean | null> {
 		try {
 			const { status, answer } = await this.server('GET', placeOf(id));
-			if (status !== 200) return opened;
-			const fetched = fetchedAttemptSchema.parse(answer);
-			return (await this.shelf.takeFetched(fetched))
-				? await this.shelf.open(id)
-				: failure('attempt.noRoom');
+			return status === 200
+				? await this.shelf.takeFetched(fetchedAttemptSchema.parse(answer))
+				: null;
 		} catch {
-			return opened;
+			return null;
 		}
 	}
 }

@@ -154,8 +154,8 @@ export class AttemptShelf {
 	}
 
 	/** It can be brought back for an hour. */
-	async remove(id: string): Promise<void> {
-		await this.write(id, { goneAt: Date.now() });
+	async remove(id: string): Promise<AttemptRow | null> {
+		return this.write(id, { goneAt: Date.now() });
 	}
 
 	async bringBack(id: string): Promise<AttemptRow | null> {

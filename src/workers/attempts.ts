@@ -48,9 +48,11 @@ const service = {
 	},
 	listAll: (planId: string) => post.list(planId),
 	marked: (kind: string, name: string): Promise<ListedAttempt[]> => shelf.marked(kind, name),
+	/** @returns null where this device does not have it, and the server cannot give it */
 	mark: (id: string, notes: AttemptNotes): Promise<ListedAttempt | null> =>
-		told(shelf.mark(id, notes)),
-	remove: (id: string) => told(shelf.remove(id)),
+		told(post.bring(id).then(() => shelf.mark(id, notes))),
+	remove: (id: string): Promise<ListedAttempt | null> =>
+		told(post.bring(id).then(() => shelf.remove(id))),
 	bringBack: (id: string): Promise<ListedAttempt | null> => told(shelf.bringBack(id)),
 	fileOf: async (id: string) => {
 		const opened = await post.open(id);

@@ -131,6 +131,7 @@ export class AttemptList {
 	async mark({ id }: ListedAttempt, notes: AttemptNotes): Promise<void> {
 		const row = await keeper().mark(id, notes);
 		if (row) this.put(row);
+		else this.news = t('attempts.away');
 	}
 
 	/** Keeps that the attempt on the floor was set beside another one, and so both, or forgets that. */
@@ -145,7 +146,10 @@ export class AttemptList {
 	}
 
 	async remove(row: ListedAttempt): Promise<void> {
-		await keeper().remove(row.id);
+		if (!(await keeper().remove(row.id))) {
+			this.news = t('attempts.away');
+			return;
+		}
 		await forget(row.id);
 		this.rows = this.rows.filter(({ id }) => id !== row.id);
 		this.laid = this.laid.filter(({ id }) => id !== row.id);

@@ -45,6 +45,7 @@ beforeEach(() => {
 	shown = [];
 	service.list.mockResolvedValue([run, fallen, first]);
 	service.listAll.mockResolvedValue(null);
+	service.remove.mockResolvedValue(first);
 	service.open.mockImplementation((id) =>
 		Promise.resolve({ ok: true, value: { row: row(id, 0) } } as never)
 	);
@@ -95,6 +96,15 @@ it('takes in what comes in its place, and brings back what was deleted', async (
 	await list.bringBack();
 	expect(list.rows.map(({ id }) => id)).toEqual(['new', 'run', 'fallen', 'first']);
 	expect(list.gone).toBeNull();
+	// One that only the server has, while it is away.
+	service.remove.mockResolvedValueOnce(null);
+	await list.remove(fallen);
+	service.mark.mockResolvedValueOnce(null);
+	await list.mark(fallen, { isPinned: true });
+	expect([list.rows.length, list.news]).toEqual([
+		4,
+		expect.stringContaining('nothing was changed')
+	]);
 });
 
 it('lays ten over each other, each with a letter that is free', async () => {
