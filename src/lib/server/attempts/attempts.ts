@@ -28,7 +28,7 @@ function limitIn(name: string, usual: number): number {
 
 /** Rows of a list, and those of them that come with a picture of their way. */
 const mostRows = 1000;
-const mostPictures = 100;
+const mostPictures = 60;
 
 /** Milliseconds for which a deleted one can be brought back, and unnamed contents wait for their row. */
 const goneFor = 3_600_000;
