@@ -24,6 +24,7 @@ import time
 VERSION, SIGNS, SIGNS_LAST, TRIES, QUIET_FOR, OPENS_WITHIN = 3, 5, 60, 3, 600, 2
 PATIENCE, FORGETS, LONGEST, MOST_BAD, MOST_MESSAGES, HELLO = 0.5, 4, 1024 * 1024, 20, 400, 40
 DEVICES = ["motion", "wheels", "pacing", "turning", "gyro", "lamp", "battery"]
+STEP = 0.01  # seconds of a move that are reckoned at once
 #: Of each order, what it takes: the least and the most of a number, or the type of a value.
 PART, ANY = (-1, 1), (-1e6, 1e6)
 ORDERS = {
@@ -354,7 +355,13 @@ class Robot:
     def tick(self, dt):
         with self.lock:
             now, line = time.monotonic(), self.holder
-            self.body.tick(dt)
+            # However late it is woken, a move ends where it should.
+            while dt > 0:
+                self.body.tick(min(dt, STEP))
+                dt -= STEP
+                for number in [number for number, (is_over, _) in self.orders.items() if line and is_over()]:
+                    del self.orders[number]
+                    line.say("done", id=number)
             for one in [one for one in self.rounds if now >= one[1]]:
                 self.settle(one)
             if self.signs and now >= self.shown_at + SIGNS_LAST:
@@ -372,9 +379,6 @@ class Robot:
                 if self.is_running:
                     line.say("fault", fault="alone")
                 self.rest()
-            for number in [number for number, (is_over, _) in self.orders.items() if is_over()]:
-                del self.orders[number]
-                line.say("done", id=number)
             if self.is_ending and self.body.is_still:
                 self.is_ending = False
                 line.say("ended", time=now - self.began)
