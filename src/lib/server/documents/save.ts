@@ -171,12 +171,7 @@ interface Overwrite extends Pick<Save, 'saveId' | 'unanswered'> {
 const largeContent = 100_000;
 
 /** What a save writes; `bench` stays as it is where there is none. */
-interface Columns {
-	readonly name: string;
-	readonly content: string;
-	readonly summary: string;
-	readonly bench?: string;
-}
+type Columns = ReturnType<typeof columnsFor>;
 
 /** @returns whether it was still that revision, that kind, and there or deleted, in the moment of writing */
 export async function overwrite(
