@@ -7,6 +7,7 @@ import { violations } from './axe';
 import { choose } from './helpers';
 import { courseOn, mouse, openDesk, putAway } from './desk';
 import { test } from './test';
+import { points } from '../src/core/testing/sample';
 
 test.afterEach(({ request }) => putAway(request));
 
@@ -19,10 +20,7 @@ test('a course is made at home, opened on its desk, and has nothing that axe fin
 	await page.getByLabel('Name of the course').fill('Lamp yard by the lock');
 	await page.getByLabel('Name of the course').press('Enter');
 	await mouse(page).choose('wall');
-	await mouse(page).lay([
-		[0.5, 0.5],
-		[0.5, 1]
-	]);
+	await mouse(page).lay(points('0.5,0.5 0.5,1'));
 	expect(await violations(page)).toEqual([]);
 	await expect(page.getByTestId('saved-state')).toHaveAttribute('data-state', 'saved');
 	await page.getByRole('link', { name: 'Plans and courses' }).click();
@@ -56,10 +54,7 @@ test('a gap too narrow is named and mended; the shortest way becomes a plan, tri
 	});
 	const hand = mouse(page);
 	await hand.choose('wall');
-	await hand.lay([
-		[1, 0],
-		[1, 1]
-	]);
+	await hand.lay(points('1,0 1,1'));
 	await hand.end();
 	await expect(
 		page.getByText(/Only 8 cm lie free here; this robot needs 1\d(\.\d)? cm/)
@@ -204,13 +199,7 @@ test('a drawing of another program is taken in as somebody says, and a hostile o
 	const { walls, tapes } = await courseOn(page, id);
 	expect(tapes).toEqual([]);
 	expect(walls.map(({ from, to }) => [from, to])).toEqual([
-		[
-			[0.2, 1.3],
-			[0.2, 0.5]
-		],
-		[
-			[0.2, 0.5],
-			[0.8, 0.5]
-		]
+		points('0.2,1.3 0.2,0.5'),
+		points('0.2,0.5 0.8,0.5')
 	]);
 });

@@ -4,6 +4,7 @@ import { courseSchema, type Course } from '../src/core/course/course';
 import { news } from './helpers';
 import { courseOn, keyboard, mouse, openDesk, pixelOf, putAway, touch, type Hand } from './desk';
 import { test } from './test';
+import { points } from '../src/core/testing/sample';
 
 test.afterEach(({ request }) => putAway(request));
 
@@ -14,25 +15,13 @@ async function layAll(hand: Hand): Promise<void> {
 	await hand.choose('finish ring');
 	await hand.pull([1.7, 1.2], [1.9, 1.2], ['Radius', '20']);
 	await hand.choose('tape');
-	await hand.lay([
-		[0.3, 0.4],
-		[0.3, 0.9],
-		[0.6, 0.9]
-	]);
+	await hand.lay(points('0.3,0.4 0.3,0.9 0.6,0.9'));
 	await hand.end();
 	await hand.choose('wall');
-	await hand.lay([
-		[1, 0.1],
-		[1, 0.5],
-		[1.3, 0.5]
-	]);
+	await hand.lay(points('1,0.1 1,0.5 1.3,0.5'));
 	await hand.end();
 	await hand.choose('rail');
-	await hand.lay([
-		[0.1, 0.2],
-		[0.1, 0.7],
-		[0.4, 1]
-	]);
+	await hand.lay(points('0.1,0.2 0.1,0.7 0.4,1'));
 	await hand.end();
 	for (const area of ['colour patch', 'surface', 'table edge']) {
 		const [west, south] = { 'colour patch': [1.5, 0.1], surface: [0.8, 0.8] }[area] ?? [0, 0];
@@ -90,14 +79,8 @@ test('a course with every kind of part is the same by mouse, by touch and by key
 	expect(byMouse.starts).toEqual([{ at: [0.3, 0.2], bearing: 90 }]);
 	expect(byMouse.finish).toEqual({ at: [1.7, 1.2], radius: 0.2 });
 	expect(byMouse.walls.map(({ from, to }) => [from, to])).toEqual([
-		[
-			[1, 0.1],
-			[1, 0.5]
-		],
-		[
-			[1, 0.5],
-			[1.3, 0.5]
-		]
+		points('1,0.1 1,0.5'),
+		points('1,0.5 1.3,0.5')
 	]);
 	expect(byMouse.rails[0]!.pieces).toEqual([{ length: 0.5 }, { radius: 0.3, angle: 90 }]);
 	for (const list of [
@@ -134,11 +117,7 @@ test('a line is paced out, and a mistake is named before anything is laid', asyn
 	await line.fill('right 45, 50');
 	await line.press('Enter');
 	const { tapes } = await courseOn(page, id);
-	expect(tapes[0]!.points.slice(0, 3)).toEqual([
-		[0.2, 0.2],
-		[0.2, 0.8],
-		[0.6, 0.8]
-	]);
+	expect(tapes[0]!.points.slice(0, 3)).toEqual(points('0.2,0.2 0.2,0.8 0.6,0.8'));
 	const [before, last] = tapes[0]!.points.slice(-2);
 	expect(last![0] - before![0]).toBeCloseTo(0.5, 3);
 	expect(last![1] - before![1]).toBeCloseTo(0, 3);
@@ -229,10 +208,7 @@ test('fingers select several, copy and paste, and set free what is held fast', a
 	const hand = await touch(page);
 	const press = (name: string) => page.getByRole('button', { name, exact: true }).tap();
 	await press('Several');
-	await hand.lay([
-		[0.5, 0.5],
-		[0.8, 0.5]
-	]);
+	await hand.lay(points('0.5,0.5 0.8,0.5'));
 	await expect(page.getByRole('heading', { name: '2 parts' })).toBeVisible();
 	await press('Copy, for here or another course');
 	await press('Hold fast');
@@ -245,10 +221,9 @@ test('fingers select several, copy and paste, and set free what is held fast', a
 	expect((await courseOn(page, id)).locked).toEqual(['crates/crate-2']);
 	const other = await openDesk(page);
 	await press('Paste');
-	expect((await courseOn(page, other)).crates.map(({ at }) => at)).toEqual([
-		[0.6, 0.4],
-		[0.9, 0.4]
-	]);
+	expect((await courseOn(page, other)).crates.map(({ at }) => at)).toEqual(
+		points('0.6,0.4 0.9,0.4')
+	);
 	await page.close();
 });
 
@@ -281,11 +256,7 @@ test('a line goes on from where it ends, also when a piece of it was undone', as
 	const id = await openDesk(page);
 	const hand = keyboard(page);
 	await hand.choose('wall');
-	await hand.lay([
-		[1, 0.75],
-		[1.2, 0.75],
-		[1.2, 1]
-	]);
+	await hand.lay(points('1,0.75 1.2,0.75 1.2,1'));
 	await page.keyboard.press('Control+z');
 	await hand.lay([[1.4, 0.75]]);
 	// One undo takes the piece, the next the one before, the third the place where it began.
@@ -293,16 +264,7 @@ test('a line goes on from where it ends, also when a piece of it was undone', as
 	await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
 	for (let i = 0; i < 2; i++) await page.keyboard.press('Control+Shift+z');
 	const walls = (await courseOn(page, id)).walls.map(({ from, to }) => [from, to]);
-	expect(walls).toEqual([
-		[
-			[1, 0.75],
-			[1.2, 0.75]
-		],
-		[
-			[1.2, 0.75],
-			[1.4, 0.75]
-		]
-	]);
+	expect(walls).toEqual([points('1,0.75 1.2,0.75'), points('1.2,0.75 1.4,0.75')]);
 });
 
 test('lengths, angles and the room between two things are paced', async ({ page }) => {

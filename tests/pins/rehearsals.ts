@@ -13,6 +13,7 @@ import {
 	go,
 	planFor,
 	planOf,
+	points,
 	repeat,
 	right,
 	routine,
@@ -48,12 +49,7 @@ const walled = courseOf({
 	]
 });
 const table = courseOf({
-	table: [
-		[0, 0],
-		[0.9, 0],
-		[0.9, 1],
-		[0, 1]
-	],
+	table: points('0,0 0.9,0 0.9,1 0,1'),
 	crates: [{ id: 'k1', at: [0.4, 0.75], bearing: 0, width: 0.1, depth: 0.1, mass: 0.1 }]
 });
 const crowded = courseOf({

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { skiff } from '../robots/skiff';
 import { simulate } from '../simulation/simulate';
 import { runs } from '../testing/runs';
-import { courseOf, wall } from '../testing/sample';
+import { courseOf, points, wall } from '../testing/sample';
 import { Random } from '../random/random';
 import { courseSchema, type Course } from '../course/course';
 import { isInside, type Point } from '../course/measure';
@@ -119,10 +119,7 @@ describe('the shortest way', () => {
 
 	it('over an open floor is straight', () => {
 		const way = wayOver(floor, [0.5, 0.5], to([2.5, 1.5]), { radius: 0.1 }) as Way;
-		expect(way.points).toEqual([
-			[0.5, 0.5],
-			[2.5, 1.5]
-		]);
+		expect(way.points).toEqual(points('0.5,0.5 2.5,1.5'));
 		expect(way.turns).toBe(0);
 	});
 

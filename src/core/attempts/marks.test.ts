@@ -28,42 +28,13 @@ describe('two tapes', () => {
 	});
 
 	it('that are a hair too short meet between, those that are much too short or long nowhere', () => {
-		expect(
-			crossings(
-				[
-					[0, 0],
-					[1, 0]
-				],
-				[0.498, 0.499]
-			)
-		).toEqual([[expect.closeTo(0.4995, 3), 0]]);
-		expect(
-			crossings(
-				[
-					[0, 0],
-					[1, 0]
-				],
-				[0.4, 0.4]
-			)
-		).toEqual([]);
-		expect(
-			crossings(
-				[
-					[0, 0],
-					[0.1, 0]
-				],
-				[0.9, 0.4]
-			)
-		).toEqual([]);
-		expect(
-			crossings(
-				[
-					[0, 0],
-					[0, 0]
-				],
-				[0.4, 0.4]
-			)
-		).toEqual([]);
+		const origin: Point = [0, 0];
+		const between = (east: number, lengths: [number, number]) =>
+			crossings([origin, [east, 0]], lengths);
+		expect(between(1, [0.498, 0.499])).toEqual([[expect.closeTo(0.4995, 3), 0]]);
+		expect(between(1, [0.4, 0.4])).toEqual([]);
+		expect(between(0.1, [0.9, 0.4])).toEqual([]);
+		expect(between(0, [0.4, 0.4])).toEqual([]);
 	});
 });
 

@@ -5,7 +5,7 @@ import { robotKinds } from '../robots/kinds';
 import type { RobotKind } from '../robots/robot';
 import { skiff } from '../robots/skiff';
 import { randomCourse } from '../testing/random-course';
-import { wall } from '../testing/sample';
+import { points, wall } from '../testing/sample';
 import { checkCourse } from './course';
 
 const drone = robotKinds.find(({ kind }) => kind === 'drone')!;
@@ -101,17 +101,9 @@ describe('problems of a course', () => {
 
 	it('name tape beside the table, and a rail that nearly meets itself', () => {
 		const tape = { id: 't', isClosed: false, radius: 0, width: 0.02, colour: 'black' as const };
-		const table: [number, number][] = [
-			[0.1, 0.1],
-			[1.9, 0.1],
-			[1.9, 1.4],
-			[0.1, 1.4]
-		];
-		const points: [number, number][] = [
-			[0.3, 0.3],
-			[2, 0.3]
-		];
-		expect(keys(yard({ table, tapes: [{ ...tape, points }] }))).toEqual(['tapeOffTable']);
+		const table = points('0.1,0.1 1.9,0.1 1.9,1.4 0.1,1.4');
+		const line = points('0.3,0.3 2,0.3');
+		expect(keys(yard({ table, tapes: [{ ...tape, points: line }] }))).toEqual(['tapeOffTable']);
 		const quarter = { radius: 0.4, angle: 90 };
 		const rail = (last: number): Course['rails'][number] => ({
 			...{ id: 'r', at: [0.3, 0.7], bearing: 0, isClosed: false, marks: [] },

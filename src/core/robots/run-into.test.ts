@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { rehearseAlone } from '../testing/alone';
-import { courseOf, go, planOf, step, wall } from '../testing/sample';
+import { courseOf, go, planOf, points, step, wall } from '../testing/sample';
 import { tickRate } from '../time';
 
 describe('what a robot runs into', () => {
@@ -25,12 +25,7 @@ describe('what a robot runs into', () => {
 	});
 
 	it('is laid to a step at the edge as well', () => {
-		const table: [number, number][] = [
-			[0, 0],
-			[2, 0],
-			[2, 0.8],
-			[0, 0.8]
-		];
+		const table = points('0,0 2,0 2,0.8 0,0.8');
 		const plan = planOf([step('start', { speed: 0.5 }), step('wait', { duration: 4 })]);
 		const { outcome } = rehearseAlone({
 			plan,

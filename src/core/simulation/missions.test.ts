@@ -8,7 +8,7 @@ import { readDocument, writeDocument } from '../document';
 import { checkPlan } from '../checks';
 import { planFormat, planSchema, type Plan } from '../plan/plan';
 import { planFrom } from '../testing/random-plan';
-import { courseOf, wall } from '../testing/sample';
+import { courseOf, points, wall } from '../testing/sample';
 import { rehearseAlone, type Alone } from '../testing/alone';
 import { runs } from '../testing/runs';
 import type { Point } from '../course/measure';
@@ -93,12 +93,7 @@ describe('missions', () => {
 	});
 
 	it('a crate is pushed, and falls over the edge of the table', () => {
-		const table: [number, number][] = [
-			[0, 0],
-			[2, 0],
-			[2, 1],
-			[0, 1]
-		];
+		const table = points('0,0 2,0 2,1 0,1');
 		const crate = { id: 'nets', at: [0.4, 0.6] as [number, number], bearing: 0 };
 		const course = courseOf({
 			table,
@@ -121,11 +116,7 @@ describe('random plans', () => {
 			{
 				id: 'p',
 				colour: 'red',
-				corners: [
-					[0, 0],
-					[1, 0],
-					[1, 0.6]
-				]
+				corners: points('0,0 1,0 1,0.6')
 			}
 		]
 	});

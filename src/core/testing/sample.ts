@@ -75,6 +75,10 @@ export const withChains = (steps: readonly Step[], ...chains: Chain[]): Plan => 
 	return { ...plan, chains: [...plan.chains, ...chains] };
 };
 
+/** Places written as a drawing does: `0.2,0.2 0.2,0.8`. */
+export const points = (stated: string): [number, number][] =>
+	stated.split(' ').map((each) => each.split(',').map(Number) as [number, number]);
+
 export const wall = (from: [number, number], to: [number, number], thickness = 0.02): Wall => ({
 	id: nextId(),
 	from,

@@ -1,6 +1,6 @@
 /** A course desk by hand: what presses, pulls and keys make of a course. */
 import { beforeEach, expect, it, vi } from 'vitest';
-import { courseOf, wall } from '$core/testing/sample';
+import { courseOf, points, wall } from '$core/testing/sample';
 import type { FloorWindow } from '$lib/floor/floor-window.svelte';
 import { CourseBench } from './course-bench.svelte';
 import { DeskHand } from './desk-hand.svelte';
@@ -55,14 +55,8 @@ it('goes on with a line from press to press, and Escape ends it, then lets go, t
 	press(150, 50);
 	press(150, 100);
 	expect(bench.course.walls.slice(1).map(({ from, to }) => [from, to])).toEqual([
-		[
-			[1, 0.5],
-			[1.5, 0.5]
-		],
-		[
-			[1.5, 0.5],
-			[1.5, 1]
-		]
+		points('1,0.5 1.5,0.5'),
+		points('1.5,0.5 1.5,1')
 	]);
 	bench.leave();
 	expect(bench.laying.isBusy).toBe(false);

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { simulate } from '$core/simulation/simulate';
-import { courseOf, go, fullStep, planOf, right } from '$core/testing/sample';
+import { courseOf, fullStep, go, planOf, points, right } from '$core/testing/sample';
 import { wayCorners } from './way';
 
 it('is two points where it is straight, and keeps the place at which it turned back', () => {
@@ -8,11 +8,7 @@ it('is two points where it is straight, and keeps the place at which it turned b
 	const still = Array.from({ length: 500 }, () => 0.999);
 	const x = [...there, ...still, ...there.toReversed()];
 	const corners = wayCorners({ x, y: x.map(() => 2) });
-	expect(corners.map(({ x, y }) => [x, y])).toEqual([
-		[0, 2],
-		[0.999, 2],
-		[0, 2]
-	]);
+	expect(corners.map(({ x, y }) => [x, y])).toEqual(points('0,2 0.999,2 0,2'));
 	expect(corners.at(-1)!.index).toBe(2499);
 	expect(wayCorners({ x: [], y: [] })).toEqual([]);
 	expect(wayCorners({ x: [1], y: [1] })).toHaveLength(1);

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { randomCourse, listedOf } from '../../testing/random-course';
 import { got } from '../../testing/got';
-import { courseOf, wall } from '../../testing/sample';
+import { courseOf, points, wall } from '../../testing/sample';
 import { changing, courseHistory } from './edits';
 import { distanceFrom, partsAt, partsIn } from '../extent';
 import { growFrom, growOn, growTo, type Growing } from './lay';
@@ -132,12 +132,7 @@ describe('what lies at a place', () => {
 			{
 				id: 'patch',
 				colour: 'red',
-				corners: [
-					[0, 0],
-					[3, 0],
-					[3, 1],
-					[0, 1]
-				]
+				corners: points('0,0 3,0 3,1 0,1')
 			}
 		],
 		tapes: []
@@ -234,12 +229,7 @@ describe('a line that goes on', () => {
 		};
 		return { travel, history: () => history, grown };
 	}
-	const corners: Point[] = [
-		[0.2, 0.2],
-		[0.6, 0.2],
-		[0.9, 0.5],
-		[1.2, 0.5]
-	];
+	const corners = points('0.2,0.2 0.6,0.2 0.9,0.5 1.2,0.5');
 
 	it.each(['tapes', 'walls', 'rails'] as const)(
 		'of %s goes on from where it ends, undone and done again',

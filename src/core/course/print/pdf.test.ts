@@ -9,7 +9,7 @@ import {
 } from '@cantoo/pdf-lib';
 import { describe, expect, it, vi } from 'vitest';
 import { randomCourse } from '../../testing/random-course';
-import { courseOf, wall } from '../../testing/sample';
+import { courseOf, points, wall } from '../../testing/sample';
 import type { Course } from '../course';
 import { bearingTo, lengthTo, type Point } from '../measure';
 import { materialOf, planLines } from './lines';
@@ -74,14 +74,7 @@ const tape = (points: [number, number][], more: Partial<Course['tapes'][number]>
 const course = courseOf({
 	size: { width: 2, height: 1.5 },
 	walls: [wall([1, 0.2], [1, 0.8]), wall([1, 0.8], [1.3, 0.8])],
-	tapes: [
-		tape([
-			[0.2, 0.2],
-			[0.2, 0.8],
-			[0.6, 0.8],
-			[1, 1.2]
-		])
-	]
+	tapes: [tape(points('0.2,0.2 0.2,0.8 0.6,0.8 1,1.2'))]
 });
 
 /** The rows of the list: number, what, length, angle, from, to. */
@@ -115,11 +108,7 @@ describe('the lines of a course', () => {
 	});
 
 	it('take so much material, rounded corners as they are', () => {
-		const corner: [number, number][] = [
-			[0.2, 0.2],
-			[0.2, 0.8],
-			[0.8, 0.8]
-		];
+		const corner = points('0.2,0.2 0.2,0.8 0.8,0.8');
 		const round = courseOf({ tapes: [tape(corner), tape(corner, { id: 'b', radius: 0.2 })] });
 		const [{ length, colour }] = materialOf(round).tapes as unknown as [
 			{ length: number; colour: string }
@@ -272,11 +261,7 @@ describe('the tape plan', () => {
 	});
 
 	it('says how widely a corner is rounded', async () => {
-		const corner: [number, number][] = [
-			[0.2, 0.2],
-			[0.2, 0.8],
-			[0.8, 0.8]
-		];
+		const corner = points('0.2,0.2 0.2,0.8 0.8,0.8');
 		const rows = rowsOf(await printed(courseOf({ tapes: [tape(corner, { radius: 0.2 })] })));
 		expect(rows.map(([, , , angle]) => angle)).toEqual([
 			...['bearing 0.0', 'right 90.0, round 200.0 mm']
@@ -286,12 +271,7 @@ describe('the tape plan', () => {
 	it('is in inches and feet for who reads them, and its line to check by is 4 inches long', async () => {
 		const feet = courseOf({
 			size: { width: 3.048, height: 1.524 },
-			tapes: [
-				tape([
-					[0.254, 0.254],
-					[0.254, 1.27]
-				])
-			]
+			tapes: [tape(points('0.254,0.254 0.254,1.27'))]
 		});
 		const pages = await printed(feet, { lengths: 'inch', paper: 'letter', sheetScale: 1 });
 		const [first, ...others] = pages;

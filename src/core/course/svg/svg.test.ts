@@ -1,16 +1,14 @@
 /** Drawings of general drawing programs come in as they are meant. */
 import { describe, expect, it } from 'vitest';
 import { got } from '../../testing/got';
+import { points } from '../../testing/sample';
 import { distanceTo, type Point } from '../measure';
 import { RailPath } from '../rails';
 import { readDrawing, type VectorDrawing } from './shapes';
 import { colourOf, firstStyle } from './style';
 import { courseOfGroups, groupsOf, nearestColour } from './take';
 
-const drawing = (
-	body: string,
-	head = 'width="100mm" height="100mm" viewBox="0 0 100 100"'
-): VectorDrawing =>
+const drawing = (body: string, head = mmHead): VectorDrawing =>
 	got(readDrawing(`<svg xmlns="http://www.w3.org/2000/svg" ${head}>${body}</svg>`));
 
 /** Millimetres from the top left, as the drawings state them. */
@@ -25,12 +23,7 @@ function apart(one: readonly Point[], other: readonly Point[], isClosed: boolean
 		)
 	);
 }
-const square: Point[] = [
-	[10, 10],
-	[30, 10],
-	[30, 30],
-	[10, 30]
-];
+const square = points('10,10 30,10 30,30 10,30');
 const circle = (cx: number, cy: number, r: number): Point[] =>
 	Array.from({ length: 360 }, (_, i) => [
 		cx + r * Math.cos((i * Math.PI) / 180),
@@ -41,193 +34,114 @@ const arc = (cx: number, cy: number, r: number, from: number, to: number): Point
 		const angle = ((from + ((to - from) * i) / 60) * Math.PI) / 180;
 		return [cx + r * Math.cos(angle), cy + r * Math.sin(angle)];
 	});
-const bezier = (a: Point, b: Point, c: Point, d: Point): Point[] =>
-	Array.from({ length: 101 }, (_, i) => {
-		const t = i / 100;
-		const u = 1 - t;
+const bezier = (stated: string): Point[] => {
+	const [a, b, c, d] = points(stated);
+	return Array.from({ length: 101 }, (_, i) => {
+		const [t, u] = [i / 100, 1 - i / 100];
 		const mix = (k: 0 | 1) =>
-			u ** 3 * a[k] + 3 * u * u * t * b[k] + 3 * u * t * t * c[k] + t ** 3 * d[k];
+			u ** 3 * a![k] + 3 * u * u * t * b![k] + 3 * u * t * t * c![k] + t ** 3 * d![k];
 		return [mix(0), mix(1)];
 	});
-const red = 'stroke="red" fill="none"';
-const mmHead = 'width="100mm" height="100mm" viewBox="0 0 100 100"';
+};
+const mm = 'width="100mm" height="100mm"';
+const mmHead = `${mm} viewBox="0 0 100 100"`;
+const pixels = 377.95276;
 const rect = (x: number, y: number, width: number, height: number): string =>
-	`<rect x="${x}" y="${y}" width="${width}" height="${height}" ${red}/>`;
+	`<rect x="${x}" y="${y}" width="${width}" height="${height}"/>`;
+const usual = rect(10, 10, 20, 20);
+const quarter = rect(37.795276, 37.795276, 75.590551, 75.590551);
+const whole = '<rect width="10" height="10"/>';
 
-/** Drawings as general drawing programs write them, and the geometry that they mean, if it is not the square. */
+/** As drawing programs write them, in red if they say nothing else; and what they mean, if it is not the square. */
 const drawings: readonly (readonly [
 	name: string,
-	head: string,
 	body: string,
-	meant?: readonly Point[]
+	meant?: readonly Point[],
+	head?: string
 ])[] = [
-	[
-		'a line',
-		mmHead,
-		`<line x1="10" y1="20" x2="60" y2="20" ${red}/>`,
-		[
-			[10, 20],
-			[60, 20]
-		]
-	],
-	['a polyline', mmHead, `<polyline points="10,10 30,10 30,30 10,30" ${red}/>`, square],
-	['a polygon with commas only', mmHead, `<polygon points="10,10,30,10,30,30,10,30" ${red}/>`],
-	['a rectangle', mmHead, rect(10, 10, 20, 20), square],
-	['a circle', mmHead, `<circle cx="50" cy="50" r="20" ${red}/>`, circle(50, 50, 20)],
-	[
-		'an ellipse that is a circle',
-		mmHead,
-		`<ellipse cx="50" cy="50" rx="20" ry="20" ${red}/>`,
-		circle(50, 50, 20)
-	],
-	['a path, absolute', mmHead, `<path d="M10 10H30V30H10Z" ${red}/>`, square],
-	['a path, relative and tight', mmHead, `<path d="m10 10h20v20h-20z" ${red}/>`, square],
-	['a path of line steps', mmHead, `<path d="m10,10 20,0 0,20 -20,0 z" ${red}/>`, square],
-	['an arc', mmHead, `<path d="M70 50A20 20 0 0 1 50 70" ${red}/>`, arc(50, 50, 20, 0, 90)],
-	['a large arc', mmHead, `<path d="M70 50A20 20 0 1 1 50 30" ${red}/>`, arc(50, 50, 20, 0, 270)],
-	[
-		'an arc the other way, flags together',
-		mmHead,
-		`<path d="M70 50A20 20 0 0050 30" ${red}/>`,
-		arc(50, 50, 20, 0, -90)
-	],
-	[
-		'a cubic',
-		mmHead,
-		`<path d="M10 90C10 10 90 10 90 90" ${red}/>`,
-		bezier([10, 90], [10, 10], [90, 10], [90, 90])
-	],
+	['a line', '<line x1="10" y1="20" x2="60" y2="20"/>', points('10,20 60,20')],
+	['a polyline', '<polyline points="10,10 30,10 30,30 10,30"/>'],
+	['a polygon with commas only', '<polygon points="10,10,30,10,30,30,10,30"/>'],
+	['a rectangle', usual],
+	['a circle', '<circle cx="50" cy="50" r="20"/>', circle(50, 50, 20)],
+	['an ellipse that is one', '<ellipse cx="50" cy="50" rx="20" ry="20"/>', circle(50, 50, 20)],
+	['a path, absolute', '<path d="M10 10H30V30H10Z"/>'],
+	['a path, relative and tight', '<path d="m10 10h20v20h-20z"/>'],
+	['a path of line steps', '<path d="m10,10 20,0 0,20 -20,0 z"/>'],
+	['an arc', '<path d="M70 50A20 20 0 0 1 50 70"/>', arc(50, 50, 20, 0, 90)],
+	['a large arc', '<path d="M70 50A20 20 0 1 1 50 30"/>', arc(50, 50, 20, 0, 270)],
+	['an arc left, flags together', '<path d="M70 50A20 20 0 0050 30"/>', arc(50, 50, 20, 0, -90)],
+	['a cubic', '<path d="M10 90C10 10 90 10 90 90"/>', bezier('10,90 10,10 90,10 90,90')],
 	[
 		'a smooth cubic',
-		mmHead,
-		`<path d="M10 50C10 30 30 30 30 50S50 70 50 50" ${red}/>`,
-		[
-			...bezier([10, 50], [10, 30], [30, 30], [30, 50]),
-			...bezier([30, 50], [30, 70], [50, 70], [50, 50])
-		]
+		'<path d="M10 50C10 30 30 30 30 50S50 70 50 50"/>',
+		[...bezier('10,50 10,30 30,30 30,50'), ...bezier('30,50 30,70 50,70 50,50')]
 	],
-	[
-		'a quadratic',
-		mmHead,
-		`<path d="M10 90Q50 10 90 90" ${red}/>`,
-		bezier([10, 90], [10 + 80 / 3, 90 - 160 / 3], [90 - 80 / 3, 90 - 160 / 3], [90, 90])
-	],
+	['a quadratic', '<path d="M15 90Q45 30 75 90"/>', bezier('15,90 35,50 55,50 75,90')],
 	[
 		'a smooth quadratic',
-		mmHead,
-		`<path d="M10 50Q20 30 30 50T50 50" ${red}/>`,
-		[
-			...bezier([10, 50], [10 + 20 / 3, 50 - 40 / 3], [30 - 20 / 3, 50 - 40 / 3], [30, 50]),
-			...bezier([30, 50], [30 + 20 / 3, 50 + 40 / 3], [50 - 20 / 3, 50 + 40 / 3], [50, 50])
-		]
+		'<path d="M15 50Q30 20 45 50T75 50"/>',
+		[...bezier('15,50 25,30 35,30 45,50'), ...bezier('45,50 55,70 65,70 75,50')]
 	],
-	['numbers with exponents', mmHead, `<path d="M1e1 1.0e1H3E1V.3e2H10z" ${red}/>`, square],
-	['translate', mmHead, `<g transform="translate(5,5)">${rect(5, 5, 20, 20)}</g>`],
-	['scale', mmHead, `<g transform="scale(2)">${rect(5, 5, 10, 10)}</g>`],
-	[
-		'rotate about a point',
-		mmHead,
-		`<rect transform="rotate(90 20 20)" x="10" y="10" width="20" height="20" ${red}/>`
-	],
+	['numbers with exponents', '<path d="M1e1 1.0e1H3E1V.3e2H10z"/>'],
+	['translate', `<g transform="translate(5,5)">${rect(5, 5, 20, 20)}</g>`],
+	['scale', `<g transform="scale(2)">${rect(5, 5, 10, 10)}</g>`],
+	['rotate about a point', `<g transform="rotate(90 20 20)">${usual}</g>`],
 	[
 		'nested transforms',
-		mmHead,
-		`<g transform="translate(10 10)"><g transform="scale(2)"><g transform="rotate(90)"><path d="M0 0V-10H10V0Z" ${red}/></g></g></g>`
+		'<g transform="translate(10 10)"><g transform="scale(2)"><g transform="rotate(90)"><path d="M0 0V-10H10V0Z"/></g></g></g>'
 	],
-	[
-		'a list of transforms',
-		mmHead,
-		`<rect transform="translate(10,10) scale(2, 2)" width="10" height="10" ${red}/>`
-	],
-	['a matrix', mmHead, `<rect transform="matrix(2 0 0 2 10 10)" width="10" height="10" ${red}/>`],
-	[
-		'skew there and back',
-		mmHead,
-		`<g transform="skewX(30)"><rect transform="skewX(-30)" x="10" y="10" width="20" height="20" ${red}/></g>`
-	],
-	['a mirror', mmHead, `<g transform="scale(-1 1) translate(-40 0)">${rect(10, 10, 20, 20)}</g>`],
-	['centimetres', 'width="10cm" height="10cm" viewBox="0 0 100 100"', rect(10, 10, 20, 20)],
-	['inches', 'width="3.937008in" height="3.937008in" viewBox="0 0 100 100"', rect(10, 10, 20, 20)],
+	['a list of transforms', `<g transform="translate(10,10) scale(2, 2)">${whole}</g>`],
+	['a matrix', `<g transform="matrix(2 0 0 2 10 10)">${whole}</g>`],
+	['skew there and back', `<g transform="skewX(30)"><g transform="skewX(-30)">${usual}</g></g>`],
+	['a mirror', `<g transform="scale(-1 1) translate(-40 0)">${usual}</g>`],
+	['centimetres', usual, square, 'width="10cm" height="10cm" viewBox="0 0 100 100"'],
+	['inches', usual, square, 'width="3.937008in" height="3.937008in" viewBox="0 0 100 100"'],
 	[
 		'points',
-		'width="283.46457pt" height="283.46457pt" viewBox="0 0 283.46457 283.46457"',
-		rect(28.346457, 28.346457, 56.692913, 56.692913)
+		quarter,
+		square,
+		`width="283.46457pt" height="283.46457pt" viewBox="0 0 ${pixels} ${pixels}"`
 	],
-	[
-		'pixels alone',
-		'width="377.95276" height="377.95276"',
-		rect(37.795276, 37.795276, 75.590551, 75.590551)
-	],
-	[
-		'a viewBox alone',
-		'viewBox="0 0 377.95276 377.95276"',
-		rect(37.795276, 37.795276, 75.590551, 75.590551)
-	],
-	[
-		'units on an element',
-		'width="100mm" height="100mm"',
-		`<rect x="10mm" y="1cm" width="20mm" height="2cm" ${red}/>`
-	],
-	[
-		'a viewBox that begins elsewhere',
-		'width="100mm" height="100mm" viewBox="-50 -50 100 100"',
-		rect(-40, -40, 20, 20)
-	],
-	[
-		'a viewBox of another shape, in the middle',
-		'width="100mm" height="100mm" viewBox="0 0 100 50"',
-		rect(10, -15, 20, 20)
-	],
+	['pixels alone', quarter, square, `width="${pixels}" height="${pixels}"`],
+	['a viewBox alone', quarter, square, `viewBox="0 0 ${pixels} ${pixels}"`],
+	['units on an element', '<rect x="10mm" y="1cm" width="20mm" height="2cm"/>', square, mm],
+	['a viewBox elsewhere', rect(-40, -40, 20, 20), square, `${mm} viewBox="-50 -50 100 100"`],
+	['a viewBox in the middle', rect(10, -15, 20, 20), square, `${mm} viewBox="0 0 100 50"`],
 	[
 		'a viewBox at its corner',
-		'width="100mm" height="100mm" viewBox="0 0 100 50" preserveAspectRatio="xMinYMin"',
-		rect(10, 10, 20, 20)
+		usual,
+		square,
+		`${mm} viewBox="0 0 100 50" preserveAspectRatio="xMinYMin"`
 	],
 	[
 		'a viewBox stretched',
-		'width="100mm" height="100mm" viewBox="0 0 200 50" preserveAspectRatio="none"',
-		rect(20, 5, 40, 10)
+		rect(20, 5, 40, 10),
+		square,
+		`${mm} viewBox="0 0 200 50" preserveAspectRatio="none"`
 	],
-	[
-		'use',
-		mmHead,
-		`<defs><rect id="r" width="20" height="20" ${red}/></defs><use href="#r" x="10" y="10"/>`
-	],
+	['use', '<defs><rect id="r" width="20" height="20"/></defs><use href="#r" x="10" y="10"/>'],
 	[
 		'use of a use, with transforms',
-		mmHead,
-		`<defs><rect id="r" width="10" height="10" ${red}/><g id="q"><use xlink:href="#r" x="5"/></g></defs><use xlink:href="#q" transform="scale(2)" y="5"/>`
+		'<defs><rect id="r" width="10" height="10"/><g id="q"><use xlink:href="#r" x="5"/></g></defs><use xlink:href="#q" transform="scale(2)" y="5"/>'
 	],
 	[
 		'a symbol with a window',
-		mmHead,
-		`<symbol id="s" viewBox="0 0 10 10"><rect width="10" height="10" ${red}/></symbol><use href="#s" x="10" y="10" width="20" height="20"/>`
+		`<symbol id="s" viewBox="0 0 10 10">${whole}</symbol><use href="#s" x="10" y="10" width="20" height="20"/>`
 	],
 	[
 		'a nested drawing',
-		mmHead,
-		`<svg x="10" y="10" width="20" height="20" viewBox="0 0 1 1"><rect width="1" height="1" ${red}/></svg>`
+		`<svg x="10" y="10" width="20" height="20" viewBox="0 0 10 10">${whole}</svg>`
 	],
-	[
-		'inherited styles',
-		mmHead,
-		`<g fill="none"><g style="stroke:#f00"><rect x="10" y="10" width="20" height="20"/></g></g>`
-	],
+	['inherited styles', `<g fill="none"><g style="stroke:#f00">${usual}</g></g>`],
 	[
 		'a style sheet',
-		mmHead,
-		`<style>.a{fill:none;stroke:#FF0000}</style><rect class="b a" x="10" y="10" width="20" height="20"/>`
+		'<style>.a{fill:none;stroke:#FF0000}</style><rect class="b a" x="10" y="10" width="20" height="20"/>'
 	],
-	[
-		'rounded corners',
-		mmHead,
-		`<rect x="10" y="10" width="40" height="40" rx="20" ${red}/>`,
-		circle(30, 30, 20)
-	],
+	['rounded corners', '<rect x="10" y="10" width="40" height="40" rx="20"/>', circle(30, 30, 20)],
 	[
 		'what is not shown beside what is',
-		mmHead,
-		`<g style="display:none"><rect width="9" height="9" ${red}/></g>${rect(10, 10, 20, 20)}<clipPath id="c"><rect width="5" height="5"/></clipPath>`
+		`<g style="display:none">${whole}</g>${usual}<clipPath id="c">${whole}</clipPath>`
 	]
 ];
 
@@ -236,9 +150,11 @@ describe('a drawing of any program', () => {
 		expect(drawings.length).toBeGreaterThanOrEqual(40);
 	});
 
-	for (const [name, head, body, meant = square] of drawings)
+	for (const [name, body, meant = square, head = mmHead] of drawings)
 		it(name, () => {
-			const { shapes } = drawing(body, head);
+			const isStyled = body.includes('stroke:');
+			const red = isStyled ? body : `<g stroke="red" fill="none">${body}</g>`;
+			const { shapes } = drawing(red, head);
 			expect(shapes).toHaveLength(1);
 			const [{ points, isClosed, colour }] = shapes as [VectorDrawing['shapes'][number]];
 			expect(colour).toBe('#ff0000');
@@ -281,11 +197,7 @@ describe('a drawing of any program', () => {
 		expect(course.patches[0]).toMatchObject({ colour: 'red' });
 		expect(course.walls[0]).toMatchObject({ from: [0.1, 0.1], to: [0.9, 0.1], thickness: 0.2 });
 		expect(course.tapes[0]).toMatchObject({
-			points: [
-				[0.1, 0.9],
-				[0.6, 0.9],
-				[0.6, 0.4]
-			],
+			points: points('0.1,0.9 0.6,0.9 0.6,0.4'),
 			width: 0.08,
 			colour: 'blue'
 		});
@@ -300,10 +212,7 @@ describe('a drawing of any program', () => {
 
 	it('says how much does not fit', () => {
 		const lines = Array.from({ length: 230 }, (_, i) => `<path d="M${i} 0V50" stroke="red"/>`);
-		const read = drawing(
-			`<g id="reeds">${lines.join('')}</g>`,
-			'width="9m" viewBox="0 0 300 100"'.replace('width="9m" ', '')
-		);
+		const read = drawing(`<g id="reeds">${lines.join('')}</g>`, 'viewBox="0 0 300 100"');
 		const taken = courseOfGroups(read, groupsOf(read, 'layer'), { reeds: 'tape' }, 'Reeds');
 		expect(taken.course.tapes).toHaveLength(200);
 		expect(taken.left).toBe(30);

@@ -5,7 +5,7 @@ import { rehearseAlone } from '../../testing/alone';
 import { checkPlan } from '../../checks';
 import { initialValues } from '../../steps/catalogue';
 import type { Values } from '../../steps/definition';
-import { courseOf, go, planOf, step, wait, wall } from '../../testing/sample';
+import { courseOf, go, planOf, points, step, wait, wall } from '../../testing/sample';
 import type { Variation } from '../robot';
 import { arrivedSpeed, mass, motorLag, rollingDrag } from './settings';
 
@@ -153,18 +153,18 @@ describe('sensors without variation', () => {
 	it('see a crate, and the tape under the bow', () => {
 		const crates = [{ id: 'c', at: [0.4, 0.8], bearing: 0, width: 0.1, depth: 0.1, mass: 1 }];
 		const tape = { id: 't', isClosed: false, radius: 0, width: 0.02, colour: 'black' as const };
-		const points: [number, number][] = [
-			[0, 0.465],
-			[2, 0.465]
-		];
-		const course = courseOf({ crates: crates as Course['crates'], tapes: [{ ...tape, points }] });
+		const line = points('0,0.465 2,0.465');
+		const course = courseOf({
+			crates: crates as Course['crates'],
+			tapes: [{ ...tape, points: line }]
+		});
 		const steps = [read('distanceAhead'), read('brightness'), read('floorColour == black')];
 		const [distance, brightness, isBlack] = logged(steps, course);
 		expect(distance).toBeCloseTo(0.75 - 0.48, 6);
 		expect(brightness).toBeCloseTo(0.06, 6);
 		expect(isBlack).toBe(true);
 		// Half of the spot lies on the tape when its edge is under the sensor.
-		const edge = courseOf({ tapes: [{ ...tape, points: points.map(([x, y]) => [x, y + 0.01]) }] });
+		const edge = courseOf({ tapes: [{ ...tape, points: line.map(([x, y]) => [x, y + 0.01]) }] });
 		expect(logged([read('brightness')], edge)[0]).toBeCloseTo((0.9 + 0.06) / 2, 6);
 	});
 
