@@ -1,6 +1,7 @@
 /** A worker that runs trials of one rehearsal after the other, behind a message border. */
 import { expose } from 'comlink';
-import { runnerOf, type Runner } from '../core/analysis/search';
+import { nudgedWay, type Pull, type Pulled } from '../core/analysis/nudge';
+import { answer, runnerOf, type Runner } from '../core/analysis/search';
 import type { TrialSummary } from '../core/simulation/attempt';
 import type { Rehearsal, Trial } from '../core/simulation/simulate';
 
@@ -15,6 +16,11 @@ const service = {
 	run(trials: readonly Trial[]): readonly TrialSummary[] | Promise<readonly TrialSummary[]> {
 		if (!run) throw new Error('trials of nothing');
 		return run(trials);
+	},
+	/** All trials of a pull in one go. @throws Error when nothing was opened */
+	async pull(pull: Pull): Promise<Pulled> {
+		if (!run) throw new Error('a pull of nothing');
+		return answer(nudgedWay(pull), run);
 	}
 };
 

@@ -143,7 +143,7 @@ function numbersMadeUp({ plan, legs }: Looked): PlanChange | null {
 	const edits: Edit[] = [];
 	for (const { leg, by, own } of misses.values()) {
 		const knob = knobsFor(plan, own, leg).at(-1);
-		const isOwn = knob?.step === leg.span.stepId && !knob.worded;
+		const isOwn = knob?.step === leg.span.stepId && !knob.within;
 		if (!isOwn || knob.definition.quantity !== (isTurn(leg) ? 'angle' : 'length')) continue;
 		const mean = by.reduce((sum, each) => sum + each, 0) / by.length;
 		const [value] = roundedValues([knob], [knob.value - Math.sign(knob.value || 1) * mean]);

@@ -26,8 +26,8 @@ export interface Knob {
 	readonly name: string;
 	readonly value: number;
 	readonly definition: NumberDefinition;
-	/** What the step says with another number, where this one stands in an expression. */
-	readonly worded?: (value: number) => Expression;
+	/** Where this one stands in an expression: the how manieth of its numbers it is. */
+	readonly within?: Expression & { readonly nth: number };
 }
 
 /** Quantities that shape a way; how far a number is changed to see what it does; what people choose. */
@@ -120,12 +120,12 @@ function behind(
 ): Knob[] {
 	const tree = parse(expression);
 	if (!tree.ok || deep === 0) return [];
-	const numbers = [...numbersIn(tree.value, (node) => node)];
-	const knobOf = ({ value, type, put }: Placed): Knob => ({
+	const numbers = [...numbersIn(tree.value)];
+	const knobOf = (number: Placed): Knob => ({
 		...at,
-		value,
-		definition: measures.find(([each]) => each === type)?.[1] ?? plain,
-		worded: (other) => ({ expression: write(put(other)) })
+		value: number.value,
+		definition: measures.find(([each]) => each === number.type)?.[1] ?? plain,
+		within: { expression, nth: numbers.indexOf(number) }
 	});
 	const measured = numbers.find(({ type }) => measures.some(([each]) => each === type));
 	if (measured) return [knobOf(measured)];
@@ -167,7 +167,7 @@ interface Placed {
 /** What is equal, left over or raised does not go on evenly with its number. */
 const uneven: readonly Operator[] = ['==', '!=', 'mod', '^'];
 
-function* numbersIn(node: Node, whole: (node: Node) => Node): Generator<Placed> {
+function* numbersIn(node: Node, whole = (node: Node): Node => node): Generator<Placed> {
 	if (node.type === 'number') {
 		const { value } = node;
 		yield { value, type: null, put: (other) => whole({ type: 'number', value: other }) };
@@ -197,10 +197,17 @@ export function roundedValues(knobs: readonly Knob[], values: readonly number[])
 }
 
 export const settingsOf = (knobs: readonly Knob[], values: readonly number[]): SetValue[] =>
-	knobs.map(({ step, name, worded }, index) => {
+	knobs.map(({ step, name, within }, index) => {
 		const value = values[index]!;
-		return { step, name, value: worded ? worded(value) : value };
+		return { step, name, value: within ? reworded(within, value) : value };
 	});
+
+/** The expression with another number in that place. */
+function reworded({ expression, nth }: NonNullable<Knob['within']>, value: number): Expression {
+	const tree = parse(expression);
+	const number = tree.ok ? [...numbersIn(tree.value)][nth] : undefined;
+	return { expression: number ? write(number.put(value)) : expression };
+}
 
 export const clampTo = ({ definition: { minimum, maximum } }: Knob, value: number): number =>
 	Math.max(minimum, Math.min(maximum, value));

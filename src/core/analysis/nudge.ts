@@ -6,7 +6,7 @@
 import type { RecordedPose, TrialSummary } from '../simulation/attempt';
 import type { Trial } from '../simulation/simulate';
 import { wrapAngle } from '../units/angles';
-import { clampTo as clamp, settingsOf, tryValue, type Knob } from './knobs';
+import { clampTo as clamp, roundedValues, settingsOf, tryValue, type Knob } from './knobs';
 import type { Search } from './search';
 
 /** Where a leg is to end: its place, or only the direction, radians. */
@@ -35,6 +35,12 @@ export interface Nudged {
 	readonly atEnd: Knob | null;
 	/** How the end follows the knobs: a row for each of them. */
 	readonly slopes: readonly (readonly number[])[];
+}
+
+/** What a pull came to, and the way of each robot with it, rounded. */
+export interface Pulled {
+	readonly found: Nudged;
+	readonly ghost: TrialSummary['ends'];
 }
 
 /** Metres, or radians, that are near enough; and rounds until it is as near as it comes. */
@@ -78,6 +84,14 @@ function offOf(end: RecordedPose, goal: PullGoal): number[] {
 
 const sizeOf = (numbers: readonly number[]): number =>
 	Math.sqrt(numbers.reduce((sum, each) => sum + each * each, 0));
+
+export function* nudgedWay(pull: Pull): Search<Pulled> {
+	const found = yield* nudge(pull);
+	const { knobs, seed } = pull;
+	const values = settingsOf(knobs, roundedValues(knobs, found.values));
+	const [{ ends }] = (yield [{ seed, values, hasPath: true }]) as [TrialSummary];
+	return { found, ghost: ends };
+}
 
 export function* nudge(pull: Pull): Search<Nudged> {
 	const { knobs, goal, from } = pull;

@@ -22,6 +22,7 @@ function workshop() {
 					const done = (reason?: Error) => (reason ? fail(reason) : answer(trials.map(summaryOf)));
 					waiting.push({ trials, done });
 				}),
+			pull: () => Promise.reject(new Error('nobody pulls')),
 			end: () => void (ended += 1)
 		};
 	};

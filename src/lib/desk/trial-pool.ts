@@ -3,6 +3,7 @@
  * goes before what fills a table; what is not wanted any more ends at once.
  */
 import { wrap, type Remote } from 'comlink';
+import type { Pull, Pulled } from '$core/analysis/nudge';
 import type { TrialSummary } from '$core/simulation/attempt';
 import type { Rehearsal, Trial } from '$core/simulation/simulate';
 import type { TrialService } from '$workers/trials';
@@ -13,27 +14,30 @@ type Rehearsed = Omit<Rehearsal, 'seed'>;
 export interface TrialHand {
 	open(rehearsal: Rehearsed): Promise<void>;
 	run(trials: readonly Trial[]): Promise<readonly TrialSummary[]>;
+	pull(pull: Pull): Promise<Pulled>;
 	end(): void;
 }
 
-interface TrialJob {
+/** What is asked for by somebody, in parts that several workers can do. */
+interface Job {
 	readonly rehearsal: Rehearsed;
-	readonly trials: readonly Trial[];
+	readonly parts: number;
+	work(hand: TrialHand, from: number, to: number): Promise<readonly unknown[]>;
 	readonly isUrgent: boolean;
-	readonly onSome: (found: readonly TrialSummary[]) => void;
-	readonly answer: (found: readonly TrialSummary[] | null) => void;
-	readonly fail: (reason: unknown) => void;
-	readonly found: TrialSummary[];
-	/** Trials that have been given to a worker. */
+	onSome(found: readonly unknown[]): void;
+	answer(found: readonly unknown[] | null): void;
+	fail(reason: unknown): void;
+	readonly found: unknown[];
+	/** Parts that have been given to a worker. */
 	given: number;
-	/** Trials that are done. */
+	/** Parts that are done. */
 	done: number;
 }
 
 /** What was asked for. */
-export interface Asked {
-	/** In the order of the trials; null when it was stopped. */
-	readonly answer: Promise<readonly TrialSummary[] | null>;
+export interface Asked<Found> {
+	/** In the order of the parts; null when it was stopped. */
+	readonly answer: Promise<readonly Found[] | null>;
 	stop(): void;
 }
 
@@ -50,9 +54,9 @@ const stretch = 30;
 const patience = 60;
 
 class BusyHand {
-	job: TrialJob | null = null;
+	job: Job | null = null;
 	opened: Rehearsed | null = null;
-	/** Trials at a time: one first, so that there is something to see. */
+	/** Parts at a time: one first, so that there is something to see. */
 	batch = 1;
 
 	constructor(readonly hand: TrialHand) {}
@@ -60,7 +64,7 @@ class BusyHand {
 
 export class TrialPool {
 	private hands: BusyHand[] = [];
-	private jobs: TrialJob[] = [];
+	private jobs: Job[] = [];
 
 	/** @param most workers at a time */
 	constructor(
@@ -68,17 +72,29 @@ export class TrialPool {
 		private readonly most: number
 	) {}
 
-	ask(rehearsal: Rehearsed, trials: readonly Trial[], how: Asking = {}): Asked {
+	ask(rehearsal: Rehearsed, trials: readonly Trial[], how: Asking = {}): Asked<TrialSummary> {
 		const { isUrgent = false, onSome = () => {} } = how;
-		let job: TrialJob;
-		const answer = new Promise<readonly TrialSummary[] | null>((give, fail) => {
-			const state = { found: [], given: 0, done: 0 };
-			job = { rehearsal, trials, isUrgent, onSome, answer: give, fail, ...state };
+		const work: Job['work'] = (hand, from, to) => hand.run(trials.slice(from, to));
+		return this.begin({ rehearsal, parts: trials.length, work, isUrgent, onSome });
+	}
+
+	/** Where a leg is pulled to: one worker does it all, and it goes before trials. */
+	pull(rehearsal: Rehearsed, pull: Pull): Asked<Pulled> {
+		const work: Job['work'] = async (hand) => [await hand.pull(pull)];
+		return this.begin({ rehearsal, parts: 1, work, isUrgent: true, onSome: () => {} });
+	}
+
+	private begin<Found>(
+		asked: Pick<Job, 'rehearsal' | 'parts' | 'work' | 'isUrgent' | 'onSome'>
+	): Asked<Found> {
+		let job: Job;
+		const answer = new Promise<readonly unknown[] | null>((give, fail) => {
+			job = { ...asked, answer: give, fail, found: [], given: 0, done: 0 };
 		});
-		if (trials.length === 0) job!.answer([]);
+		if (asked.parts === 0) job!.answer([]);
 		else this.jobs.push(job!);
 		this.share();
-		return { answer, stop: () => this.stop(job) };
+		return { answer: answer as Promise<readonly Found[] | null>, stop: () => this.stop(job) };
 	}
 
 	/** Ends all workers, and whatever they work on. */
@@ -99,8 +115,8 @@ export class TrialPool {
 		}
 	}
 
-	private get next(): TrialJob | undefined {
-		const open = this.jobs.filter(({ given, trials }) => given < trials.length);
+	private get next(): Job | undefined {
+		const open = this.jobs.filter(({ given, parts }) => given < parts);
 		return open.find(({ isUrgent }) => isUrgent) ?? open[0];
 	}
 
@@ -108,16 +124,15 @@ export class TrialPool {
 		for (let job = this.next; job; job = this.next) {
 			busy.job = job;
 			const from = job.given;
-			const trials = job.trials.slice(from, from + busy.batch);
-			job.given += trials.length;
+			const to = (job.given = Math.min(job.parts, from + busy.batch));
 			try {
 				if (busy.opened !== job.rehearsal) {
 					await busy.hand.open(job.rehearsal);
 					busy.opened = job.rehearsal;
 				}
 				const began = performance.now();
-				this.take(job, from, await busy.hand.run(trials));
-				const each = (performance.now() - began) / trials.length;
+				this.take(job, from, await job.work(busy.hand, from, to));
+				const each = (performance.now() - began) / (to - from);
 				busy.batch = Math.max(1, Math.min(16, Math.floor(stretch / Math.max(each, 0.1))));
 			} catch (reason) {
 				this.drop(job);
@@ -128,22 +143,22 @@ export class TrialPool {
 		busy.job = null;
 	}
 
-	private take(job: TrialJob, from: number, summaries: readonly TrialSummary[]): void {
+	private take(job: Job, from: number, found: readonly unknown[]): void {
 		if (!this.jobs.includes(job)) return;
-		summaries.forEach((summary, index) => (job.found[from + index] = summary));
-		job.done += summaries.length;
+		found.forEach((each, index) => (job.found[from + index] = each));
+		job.done += found.length;
 		// Some may still be missing between others.
 		job.onSome(job.found.filter(Boolean));
-		if (job.done < job.trials.length) return;
+		if (job.done < job.parts) return;
 		this.drop(job);
 		job.answer(job.found);
 	}
 
-	private drop(job: TrialJob): void {
+	private drop(job: Job): void {
 		this.jobs = this.jobs.filter((each) => each !== job);
 	}
 
-	private stop(job: TrialJob): void {
+	private stop(job: Job): void {
 		if (!this.jobs.includes(job)) return;
 		this.drop(job);
 		job.answer(null);
@@ -168,6 +183,7 @@ function startHand(): TrialHand {
 	return {
 		open: (rehearsal) => service.open(rehearsal),
 		run: (trials) => service.run(trials) as Promise<readonly TrialSummary[]>,
+		pull: (pull) => service.pull(pull) as Promise<Pulled>,
 		end: () => worker.terminate()
 	};
 }

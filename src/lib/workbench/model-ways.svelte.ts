@@ -2,6 +2,7 @@
 import { valuesOf } from '$core/fitting/values-of';
 import type { ParameterValues } from '$core/robots/parameter';
 import type { Variation } from '$core/robots/robot';
+import type { TrialSummary } from '$core/simulation/attempt';
 import { trialPool, type Asked, type TrialPool } from '$lib/desk/trial-pool';
 import type { KnownRobot } from '$lib/robots/known.svelte';
 import type { Finder, ModelStand } from './modelling.svelte';
@@ -14,7 +15,7 @@ export interface ModelWay {
 
 export class ModelWays {
 	shown = $state.raw<ModelWay | null>(null);
-	private asked: Asked | null = null;
+	private asked: Asked<TrialSummary> | null = null;
 	private looks = 0;
 	/** By kind and variation: what such robots are like. */
 	private readonly usual: Record<string, ParameterValues> = {};

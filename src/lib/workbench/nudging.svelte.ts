@@ -4,14 +4,13 @@
  */
 import { isMove, type Leg } from '$core/attempts/legs';
 import { knobsFor, roundedValues, settingsOf, type Knob } from '$core/analysis/knobs';
-import { nudge, type PullGoal, type Nudged } from '$core/analysis/nudge';
-import { answer } from '$core/analysis/search';
+import type { Nudged, Pulled, PullGoal } from '$core/analysis/nudge';
 import type { SetValue } from '$core/interpreter/set-values';
 import type { Edit } from '$core/plan/edits';
 import { findStep } from '$core/plan/places';
 import { isTurn } from '$core/reasons/reason';
 import { circumstancesOf, type Circumstances, type TrialSummary } from '$core/simulation/attempt';
-import type { Rehearsal, Trial } from '$core/simulation/simulate';
+import type { Rehearsal } from '$core/simulation/simulate';
 import { trialPool, type TrialPool } from '$lib/desk/trial-pool';
 import { t } from '$lib/i18n';
 import { legKey, type Refining } from './refining.svelte';
@@ -37,9 +36,6 @@ export class Nudging {
 	ghost = $state.raw<TrialSummary['ends'] | null>(null);
 	private isBusy = false;
 	private following: Promise<void> = Promise.resolve();
-	/** Asks for the way that is to be seen, once the one before is there. */
-	private wanted: (() => Promise<void>) | null = null;
-	private isDrawing = false;
 
 	constructor(
 		private readonly bench: Workbench,
@@ -117,36 +113,16 @@ export class Nudging {
 				const rehearsal = this.rehearsalOf(circumstances);
 				const { stepId, robot } = leg.span;
 				const pull = { knobs, robot, leg: { stepId, round: leg.round }, goal, seed, from };
-				const found = await answer(nudge(pull), async (trials) => {
-					const all = await this.pool.ask(rehearsal, trials, { isUrgent: true }).answer;
-					return all ?? [];
-				});
-				if (!this.goal) break;
-				this.found = from = found;
-				const values = settingsOf(knobs, roundedValues(knobs, found.values));
-				this.wanted = () => this.draw(rehearsal, { seed, values, hasPath: true });
-				if (!this.isDrawing) void this.drawWanted();
+				const pulled = await this.pool.pull(rehearsal, pull).answer;
+				if (!pulled || !this.goal) break;
+				[{ found: from, ghost: this.ghost }] = pulled as [Pulled];
+				this.found = from;
 				if (goal === this.goal) return;
 				goal = this.goal;
 			}
 		} finally {
 			this.isBusy = false;
 		}
-	}
-
-	/** The ghost of what was found last; the numbers do not wait for it. */
-	private async drawWanted(): Promise<void> {
-		this.isDrawing = true;
-		try {
-			for (let drawn; this.wanted && drawn !== this.wanted;) await (drawn = this.wanted)();
-		} finally {
-			this.isDrawing = false;
-		}
-	}
-
-	private async draw(rehearsal: Rehearsed, trial: Trial): Promise<void> {
-		const found = await this.pool.ask(rehearsal, [trial], { isUrgent: true }).answer;
-		if (this.goal) this.ghost = found?.[0]!.ends ?? null;
 	}
 
 	private known: Rehearsed | undefined;
@@ -161,7 +137,7 @@ export class Nudging {
 
 	/** Nothing was pulled after all. */
 	drop(): void {
-		this.goal = this.found = this.ghost = this.wanted = null;
+		this.goal = this.found = this.ghost = null;
 	}
 
 	/** One edit, and a rehearsal by the same chance, so that it is seen. */

@@ -26,7 +26,7 @@ export class Spreading {
 	private made = $state.raw<Pick<Stand, 'plan' | 'course' | 'variation' | 'parameters'> | null>(
 		null
 	);
-	private asked: Asked | null = null;
+	private asked: Asked<TrialSummary> | null = null;
 
 	readonly isOff = $derived.by(() =>
 		helpersOffIn(this.stand.plan, this.stand.course).includes('spread')

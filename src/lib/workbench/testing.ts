@@ -1,5 +1,6 @@
 /** A desk with nothing around it, for tests of what is done there. */
-import { runnerOf } from '$core/analysis/search';
+import { nudgedWay, type Pull } from '$core/analysis/nudge';
+import { answer, runnerOf } from '$core/analysis/search';
 import { planHistory } from '$core/plan/history';
 import { eachStep, type Plan } from '$core/plan/plan';
 import type { Rehearsal, Trial } from '$core/simulation/simulate';
@@ -40,6 +41,7 @@ export function poolHere() {
 				asked += trials.length;
 				return runnerOf(rehearsal!)(trials);
 			},
+			pull: (pull: Pull) => answer(nudgedWay(pull), runnerOf(rehearsal!)),
 			end: () => {}
 		};
 	}, 1);
