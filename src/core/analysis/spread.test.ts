@@ -22,7 +22,7 @@ describe('a spread of trials', () => {
 			const { kind, seconds, ends } = trials[index]!;
 			const pose = { x: trace.x.at(-1), y: trace.y.at(-1), heading: trace.heading.at(-1) };
 			expect({ kind, seconds }).toEqual({ kind: outcome.kind, seconds: outcome.seconds });
-			expect(ends[0]).toEqual({ id: 'robot1', pose, pathLength, bumps: bumps.length });
+			expect(ends[0]).toEqual({ id: 'robot1', pose, pathLength, height: 0, bumps: bumps.length });
 		});
 		const reached = whole.filter(({ outcome }) => outcome.reachedFinish).length;
 		expect(successes).toBe(reached);
@@ -82,7 +82,7 @@ describe('what many trials come to', () => {
 			{ x, y, heading: 0 }
 		];
 		const legs = [{ stepId: 's', round: 1, from, to }];
-		const end = { id: 'robot1', pose: to, bumps: 0, pathLength: 0, legs };
+		const end = { id: 'robot1', pose: to, height: 0, bumps: 0, pathLength: 0, legs };
 		return { seed: 1, kind: 'ended', seconds: 1, reachedFinish, lampPosts: 0, ends: [end] };
 	};
 

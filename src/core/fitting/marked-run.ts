@@ -6,7 +6,7 @@ import type { Plan } from '../plan/plan';
 import type { Parameters, ParameterValues } from '../robots/parameter';
 import type { Variation } from '../robots/robot';
 import { legsOf, type Attempt, type RecordedPose, type TrialSummary } from '../simulation/attempt';
-import { prepare, trial, type Prepared } from '../simulation/simulate';
+import { prepare, trial, type Prepared, type Trial } from '../simulation/simulate';
 import type { Touch } from '../simulation/touch';
 import { headingOfBearing, wrapAngle } from '../units/angles';
 import type { StartPlace } from '../world/start-places';
@@ -21,8 +21,12 @@ export interface MarkedRun {
 	readonly robot: string;
 	/** Those of that robot. */
 	readonly marks: readonly Mark[];
-	/** Its only move, measured by itself: metres from where it began, or radians to the left. */
-	readonly measured?: { readonly of: Measured; readonly value: number; readonly sigma: number };
+	/** Its only move, measured by itself: metres from where it began, or that it rose, or radians to the left. */
+	readonly measured?: {
+		readonly of: Measured | 'height';
+		readonly value: number;
+		readonly sigma: number;
+	};
 	/** 0 to 1 at Run, where that is known. */
 	readonly battery?: number | undefined;
 }
@@ -61,7 +65,7 @@ const trialsOfChance = 40;
 /** One number that a hand marked. */
 interface Figure {
 	readonly after: After;
-	readonly of: 'x' | 'y' | 'heading' | Measured;
+	readonly of: 'x' | 'y' | 'heading' | 'height' | Measured;
 	readonly value: number;
 	readonly sigma: number;
 }
@@ -135,8 +139,18 @@ export class RunFit {
 			if (!pose) return undefined;
 			if (of === 'heading') return wrapAngle(pose.heading - value);
 			if (of === 'x' || of === 'y') return pose[of] - value;
+			if (of === 'height') return this.risen({ seed, parameters: { [robot]: own } }) - value;
 			return goneOf(of, this.start, pose) - value;
 		});
+	}
+
+	/** Metres between the ends of its first step, which takes off, and its second. */
+	private risen(how: Pick<Trial, 'seed' | 'parameters'>): number {
+		const [off, up] = this.run.plan.chains[0]!.steps.map(({ id: step }) => {
+			const found = trial(this.prepared, { ...how, until: { step, round: 1 } });
+			return found.ends.find(({ id }) => id === this.run.robot)!.height;
+		});
+		return up! - off!;
 	}
 
 	/** @param like as if nothing were left to chance */

@@ -10,8 +10,12 @@ import { measuredMoves, speedLineOf, type Measure } from './line';
 import { figureIn, kindsFor, planOfMeasure, runOf } from './measure';
 import { moveFloor } from './moves';
 import { usual } from './unknowns';
+import type { ParameterValues } from '../robots/parameter';
+import type { PlanRobot } from '../plan/plan';
 
-const skiff = planRobot(sampleRobot(robotKinds.find(({ kind }) => kind === 'skiff')!));
+const sample = (name: string) =>
+	planRobot(sampleRobot(robotKinds.find(({ kind }) => kind === name)!));
+const [skiff, drone] = [sample('skiff'), sample('drone')];
 const measure = (more: Partial<Measure>): Measure => ({
 	...{ kind: 'goFor', speed: 0.5, amount: 2, value: 0.4, battery: null, at: 1 },
 	...more
@@ -68,26 +72,38 @@ it.each(robotKinds.map((kind) => [kind.kind, kind] as const))(
 	}
 );
 
+/** What such a robot makes of a move alone, as a hand measures it. */
+function measuredOf(robot: PlanRobot, like: ParameterValues, told: Omit<Measure, 'value' | 'at'>) {
+	const attempt = simulate({
+		plan: planOfMeasure({ ...robot, id: 'robot1' }, told),
+		course: moveFloor(false),
+		variation: 'classroom',
+		seed: 1,
+		parameters: { robot1: like }
+	});
+	return runOf(robot, measure({ ...told, value: figureIn(attempt, told.kind) }));
+}
+
 it('a robot is found out from what was measured of its moves', () => {
 	const list = modelOf('skiff').parameters;
 	const like = { ...usual(list, 'classroom'), battery: 0.8, topSpeed: 0.46 };
-	const own = { ...skiff, id: 'robot1' };
-	const runs = [0.3, 0.9, 1].map((speed) => {
-		const told = { kind: 'goFor', speed, amount: 2 } as const;
-		const attempt = simulate({
-			...{
-				plan: planOfMeasure(own, told),
-				course: moveFloor(false),
-				variation: 'classroom',
-				seed: 1
-			},
-			parameters: { robot1: like }
-		});
-		return runOf(skiff, measure({ ...told, value: figureIn(attempt, 'goFor'), battery: 0.8 }))!;
-	});
+	const runs = [0.3, 0.9, 1].map((speed) =>
+		measuredOf(skiff, like, { kind: 'goFor', speed, amount: 2, battery: 0.8 })
+	);
 	const fitted = fitRobot({ kind: 'skiff', variation: 'classroom', runs });
 	const top = fitted.found.find(({ name }) => name === 'topSpeed')!;
 	expect(top.value).toBeLessThan(0.49);
 	expect(Math.abs(top.value - 0.46)).toBeLessThan(2 * top.sigma);
 	expect(fitted.runs.every(({ before }) => before === null)).toBe(true);
+});
+
+it('a drone whose metre is none is found out by how far it rises', () => {
+	const like = { ...usual(modelOf('drone').parameters, 'worn'), measure: 1.1 };
+	const runs = [0.5, 1].map((amount) =>
+		measuredOf(drone, like, { kind: 'rise', speed: 0.4, amount, battery: null })
+	);
+	const [metre] = fitRobot({ kind: 'drone', variation: 'worn', runs }).found;
+	expect(metre!.name).toBe('measure');
+	expect(Math.abs(metre!.value - 1.1)).toBeLessThan(2 * metre!.sigma);
+	expect(metre!.sigma).toBeLessThan(0.02);
 });

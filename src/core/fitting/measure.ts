@@ -33,12 +33,9 @@ export function planOfMeasure(robot: PlanRobot, { kind, speed, amount }: Told): 
 	return movePlan(robot, kind, [{ id: kind, kind: move.step, values }]);
 }
 
-/**
- * As a run that was marked by its figure alone; null of one that rose: trials tell no heights.
- * @param robot of the plan, whatever its id there
- */
-export function runOf(robot: PlanRobot, measure: Measure): MarkedRun | null {
-	if (measuredMoves[measure.kind].tells === 'height') return null;
+/** As a run that was marked by its figure alone. @param robot of the plan, whatever its id there */
+export function runOf(robot: PlanRobot, measure: Measure): MarkedRun {
+	const { tells } = measuredMoves[measure.kind];
 	const isTurn = isOfTurn(measure);
 	const { tape, protractor } = handSigmas;
 	const own = { ...robot, id: 'robot1' };
@@ -48,7 +45,7 @@ export function runOf(robot: PlanRobot, measure: Measure): MarkedRun | null {
 		robot: own.id,
 		marks: [],
 		measured: {
-			of: isTurn ? 'turn' : 'length',
+			of: tells,
 			// Such steps turn to the right, as they are told here.
 			value: isTurn ? -radians(measure.value) : measure.value,
 			sigma: isTurn ? protractor : tape

@@ -168,6 +168,8 @@ export interface TrialSummary {
 	readonly ends: readonly {
 		readonly id: string;
 		readonly pose: RecordedPose;
+		/** Metres over the floor. */
+		readonly height: number;
 		readonly bumps: number;
 		/** Metres. */
 		readonly pathLength: number;

@@ -188,9 +188,10 @@ class Simulation {
 		const { kind, seconds, reachedFinish, lampPosts } = this.untilOver();
 		const { crew, time } = this.stage;
 		if (hasLegs) for (const { journal } of crew) journal.closeAll(time);
-		const ends = crew.map(({ id, pose, journal, pathLength }, index) => ({
+		const ends = crew.map(({ id, pose, heights, journal, pathLength }, index) => ({
 			id,
 			pose: { ...pose },
+			height: heights.bottom,
 			bumps: journal.bumps.length,
 			pathLength,
 			...(hasLegs && { legs: this.legsOfTrial(id) }),

@@ -113,7 +113,7 @@ export class Modelling {
 		this.progress = 0;
 		try {
 			const ofRuns = await this.fitting(this.rows);
-			const moves = knownRobots.measuresOf(robot).flatMap((measure) => runOf(robot, measure) ?? []);
+			const moves = knownRobots.measuresOf(robot).map((measure) => runOf(robot, measure));
 			const fitting = { ...ofRuns, runs: [...ofRuns.runs, ...moves] };
 			const found = await finder.find(fitting, { plan, course, robot }, (part) => {
 				if (this.finder === finder) this.progress = part;
