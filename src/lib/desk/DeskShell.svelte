@@ -216,7 +216,8 @@
 			grid-template-columns: minmax(0, 1fr);
 			grid-template-rows: calc(var(--share) * 100%) auto minmax(0, 1fr);
 		}
-		.stacks:has(.dock > :global(*)) {
+		/* A panel, or a leaf, stands in the floor's part. */
+		.stacks:has(.dock > :global(*), .below :global(section.leaf)) {
 			grid-template-rows: minmax(calc(var(--share) * 100%), 66%) auto minmax(0, 1fr);
 		}
 		.between {

@@ -97,7 +97,7 @@
 	/* The floor stands above the trail: it needs what room there is. */
 	@media (min-width: 561px) and (max-width: 900px) and (orientation: portrait) {
 		.leaf {
-			max-height: 21dvh;
+			max-height: 25dvh;
 		}
 	}
 	@media (max-width: 560px) {
