@@ -1,6 +1,17 @@
 /** Folders of src/core, from the lowest up: each imports only what stands before it. */
 export const layers = [
-	...['units', 'random', 'devices', 'expressions', 'steps', 'course', 'world', 'robots', 'plan'],
+	...[
+		'units',
+		'random',
+		'pictures',
+		'devices',
+		'expressions',
+		'steps',
+		'course',
+		'world',
+		'robots',
+		'plan'
+	],
 	...[
 		'link',
 		'interpreter',
@@ -31,6 +42,6 @@ export const floors = [
 		'floor',
 		'eye'
 	],
-	...['desk', 'robots', 'live', 'workbench', 'leaves', 'values', 'shelf', 'help', 'trail'],
+	...['desk', 'robots', 'live', 'workbench', 'leaves', 'loom', 'values', 'shelf', 'help', 'trail'],
 	...['course', 'planning', 'home']
 ];

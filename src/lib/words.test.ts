@@ -17,6 +17,7 @@ import '$lib/help/words';
 import '$lib/home/words';
 import '$lib/lists/words';
 import '$lib/leaves/words';
+import '$lib/loom/words';
 import '$lib/robots/words';
 import '$lib/server/words';
 import '$lib/words/core';

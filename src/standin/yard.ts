@@ -1,9 +1,11 @@
 /** A yard: courses to stand on, the robots on them, and what hands can do there. */
 import { z } from 'zod';
+import { colourCode } from '../core/colours';
 import type { Course } from '../core/course/course';
 import { identifierSchema } from '../core/document';
 import type { Tokens } from '../core/link/door';
 import { storePlaces } from '../core/link/frames';
+import { readPicture } from '../core/pictures/picture';
 import type { Variation } from '../core/robots/robot';
 import { bearingOfHeading } from '../core/units/angles';
 import { tickRate } from '../core/time';
@@ -136,6 +138,7 @@ export class Yard {
 					bearing: bearingOfHeading(pose.heading),
 					heading: pose.heading,
 					columns: Object.fromEntries(kind.columns.map(({ name, of }) => [name, of(machine)])),
+					lamps: readPicture(machine.grid?.picture ?? '')?.map(colourCode),
 					with: guest?.person.name,
 					signs,
 					light: one.signLight,

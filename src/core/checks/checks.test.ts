@@ -25,6 +25,8 @@ const plan = (steps: Step[], ...chains: Chain[]): Plan => {
 	const main = planOf(steps);
 	return { ...main, chains: [...main.chains, ...chains] };
 };
+const picture = () => make('showPicture');
+const rolling = (steps: Step[]): Plan => planFor(ball, planOf(steps));
 const lite = (steps: Step[]): Plan => planFor(skiffLite, planOf(steps));
 const keysOf = (checked: Plan, course = courseOf()): string[] => {
 	const attempt = simulate({ plan: checked, course, variation: 'ideal', seed: 1, limit: 20 });
@@ -35,6 +37,23 @@ const keysOf = (checked: Plan, course = courseOf()): string[] => {
 const cases: [string, Plan, string[], boolean][] = [
 	['a sound plan', planOf([repeat(4, [go(0.2), right(90)])]), [], false],
 	['an unlit chain', plan([go(0.1)], chain(null, wait(1))), ['check.unlit'], true],
+	[
+		'a picture and at once the next, and a third in a loop alone',
+		rolling([
+			picture(),
+			lamp('#ff0000'),
+			step('darkGrid'),
+			repeat(2, [go(0.1), picture(), wait(1)])
+		]),
+		['check.unseenPicture'],
+		true
+	],
+	[
+		'a picture in a loop that begins with another',
+		rolling([repeat(2, [picture(), wait(1), picture()])]),
+		['check.unseenPicture'],
+		true
+	],
 	['an empty loop', planOf([repeat(2, [])]), ['check.emptyBody'], true],
 	['a loop in a blink', planOf([repeat(2, [lamp('#ff0000')])]), ['check.neverWaits'], true],
 	[

@@ -13,6 +13,7 @@ import { checkFlow } from './flow';
 import type { Context, Problem, Visited } from './problem';
 import { checkAtOnce } from './at-once';
 import { checkKinds } from './kinds';
+import { checkPictures } from './pictures';
 import { checkRehearsal } from './rehearsal';
 import { checkRoutines } from './routines';
 import { checkValues } from './values';
@@ -37,6 +38,7 @@ const checks = [
 	checkAbilities,
 	checkWheels,
 	checkKinds,
+	checkPictures,
 	checkRehearsal
 ];
 

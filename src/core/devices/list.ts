@@ -13,6 +13,7 @@ import { flying } from './flying/device';
 import { gyro } from './gyro/device';
 import { hornDevice } from './horn/device';
 import { lampDevice } from './lamp/device';
+import { lampGrid } from './lampGrid/device';
 import { lightSensor } from './lightSensor/device';
 import { markSensor } from './markSensor/device';
 import { microphone } from './microphone/device';
@@ -44,6 +45,7 @@ export const devices: readonly Device[] = [
 	patchesDevice,
 	screen,
 	lampDevice,
+	lampGrid,
 	endLamps,
 	speaker,
 	hornDevice,

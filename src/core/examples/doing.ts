@@ -114,6 +114,10 @@ export const doing: Examples = {
 	turnTo: () => ({ chains: [run(step('turnTo', { bearing: 90 }))], on: middle }),
 	blink: () => ({ chains: [run(step('blink', { period: 0.5 }), go(0.4))] }),
 	lampOff: (values) => ({ chains: [run(lamp(amber), go(0.2), step('lampOff', values), go(0.2))] }),
+	showPicture: (values) => ({ chains: [run(step('showPicture', values), go(0.4))] }),
+	darkGrid: () => ({
+		chains: [run(step('showPicture'), step('wait', { duration: 1 }), step('darkGrid'), go(0.2))]
+	}),
 	volume: (values) => ({ chains: [run(step('volume', values), step('tone'))] }),
 	silence: (values) => ({
 		chains: [

@@ -6,6 +6,8 @@ import type { Course } from '../course/course';
 import type { Command, Device } from '../devices/device';
 import { flying } from '../devices/flying/device';
 import { lampDevice } from '../devices/lamp/device';
+import { lampGrid } from '../devices/lampGrid/device';
+import { darkLamps, gridSize, writePicture } from '../pictures/picture';
 import { devices } from '../devices/list';
 import { motion } from '../devices/motion/device';
 import { pacing } from '../devices/pacing/device';
@@ -98,7 +100,7 @@ class Trying {
 		);
 		const columns = kind.columns.map(({ of }) => of(machine));
 		const { x, y, heading } = member.pose;
-		return JSON.stringify([x, y, heading, columns, readings, machine.isPlaying]);
+		return JSON.stringify([x, y, heading, columns, readings, machine.isPlaying, machine.grid]);
 	}
 }
 
@@ -299,6 +301,7 @@ const beforehand: readonly (readonly [Device, string, object])[] = [
 	[wheelsDevice, 'drive', { left: 0.4, right: 0.4 }],
 	[motion, 'start', { speed: 0.4 }],
 	[lampDevice, 'shine', { side: 'both', colour: '#ffb020', brightness: 1, period: 0 }],
+	[lampGrid, 'show', { picture: writePicture(darkLamps(gridSize).with(9, 0xff)) }],
 	[speaker, 'play', { notes: [{ pitch: 440, length: 60 }] }],
 	[pins, 'set', { pins: ['7'], isOn: true }]
 ];
@@ -336,7 +339,9 @@ const telling: Readonly<Record<string, object>> = {
 	'pins set': { pins: ['1'], isOn: false },
 	'pins clear': {},
 	'patches shine': { left: 1, right: 0 },
-	'screen show': { face: 'sleepy' }
+	'screen show': { face: 'sleepy' },
+	'lampGrid show': { picture: writePicture(darkLamps(gridSize).map((_, i) => i)) },
+	'lampGrid dark': {}
 };
 
 /** What stands only when somebody else stops it. */

@@ -11,6 +11,8 @@ export type DrawingPart =
 	| { readonly ink: Ink; readonly path: string }
 	/** One of several paths: which of them, from 0, a column of the recording says. */
 	| { readonly ink: Ink; readonly pictures: readonly string[]; readonly shows: string }
+	/** A lamp grid, as high as it is wide: the picture's top is to the front. */
+	| { readonly grid: true; readonly at: readonly [number, number]; readonly side: number }
 	/** A lamp, in the colour that a column of the recording gives, with its glow around it. */
 	| {
 			readonly lamp: string;

@@ -18,6 +18,9 @@ export interface Machine extends Port {
 	/** It plays a tone. */
 	readonly isPlaying: boolean;
 
+	/** What its lamp grid shows, if it has one. */
+	readonly grid?: { readonly picture: string };
+
 	/** What a display beside the robot shows of a sensor: as `read`, with errors of its own. */
 	display(reading: string): Datum;
 	/** Stops whatever moves it, as when Run is over. */

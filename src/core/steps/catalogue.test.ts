@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { readPicture } from '../pictures/picture';
 import { planSchema } from '../plan/plan';
+import { pictureAt, picturesIn } from '../simulation/pictures';
 import { skiffLite } from '../robots/skiff';
 import { planFor } from '../testing/sample';
 import { rehearseAlone, type Alone } from '../testing/alone';
@@ -131,6 +133,16 @@ const effects: Record<string, (attempt: Alone) => void> = {
 	lampOff: (a) => {
 		expect(a.trace.columns.leftLamp![1]).toBe(0xffb020);
 		expect(a.trace.columns.rightLamp!.at(-1)).toBe(0);
+	},
+	showPicture: (a) => {
+		const shown = picturesIn(a, 'robot1');
+		expect(readPicture(pictureAt(shown, 0))!.filter(Boolean).length).toBeGreaterThan(9);
+		expect(pictureAt(shown, 9)).toBe(pictureAt(shown, 0));
+	},
+	darkGrid: (a) => {
+		const shown = picturesIn(a, 'robot1');
+		const times = [-1, 0, 0.9, 1.1].map((time) => pictureAt(shown, time) !== '');
+		expect(times).toEqual([false, true, true, false]);
 	},
 	horn: (a) => expect(a.tones).toMatchObject([{ time: 0, pitch: 311, length: 0.6 }]),
 	tone: (a) => expect(a.tones).toEqual([{ time: 0, pitch: 440, length: 0.5, volume: 0.6 }]),

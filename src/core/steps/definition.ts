@@ -85,6 +85,12 @@ export interface NotesDefinition {
 	readonly initial: string;
 }
 
+/** A picture for a lamp grid: see ../pictures/picture. */
+export interface PictureDefinition {
+	readonly type: 'picture';
+	readonly initial: string;
+}
+
 /**
  * `addedLater`: documents written before this value was there are read with its initial content.
  */
@@ -97,6 +103,7 @@ export type ValueDefinition = (
 	| NameDefinition
 	| InputsDefinition
 	| NotesDefinition
+	| PictureDefinition
 ) & { readonly addedLater?: true };
 
 export type Value = number | string | Expression;

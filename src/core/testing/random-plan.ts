@@ -1,5 +1,6 @@
 /** Random plans from the catalogue, for property tests: numbers in, the same plan out each time. */
 import { colourCode } from '../colours';
+import { darkLamps, gridSize, writePicture } from '../pictures/picture';
 import { makePlan, planRobot, type Chain, type Plan, type Step } from '../plan/plan';
 import { sampleRobot } from '../robots/robot-document';
 import { robotKinds } from '../robots/kinds';
@@ -45,6 +46,8 @@ export function valueFor(definition: ValueDefinition, pick: number): Value {
 			return definition.of === 'variable' ? ['n', 'turns'][pick % 2]! : `name${pick % 3}`;
 		case 'inputs':
 			return ['', 'a', 'a, b'][pick % 3]!;
+		case 'picture':
+			return writePicture(darkLamps(gridSize).map((_, i) => (pick * (i + 1)) % 0x1000000));
 		case 'notes':
 			return ['C4 E4:1/2 -:2', 'F#5', ''][pick % 3]!;
 		case 'number': {

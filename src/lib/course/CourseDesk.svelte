@@ -68,7 +68,8 @@
 		const places = startPlaces(bench.course, trying.plan.robots.length);
 		return trying.plan.robots.map(({ id, kind }, index) => {
 			const { at, bearing } = places[index]!;
-			const standing = { x: at[0], y: at[1], heading: headingOfBearing(bearing), columns: {} };
+			const heading = headingOfBearing(bearing);
+			const standing = { x: at[0], y: at[1], heading, columns: {}, picture: undefined };
 			return { id, kind, pose: trying.player.samples[id] ?? standing };
 		});
 	});
@@ -143,7 +144,7 @@
 					{/each}
 					{#each robots as { id, kind, pose } (id)}
 						<g class="robot" transform="translate({pose.x},{pose.y})">
-							<StandingRobot {kind} {pose} columns={pose.columns} />
+							<StandingRobot {kind} {pose} columns={pose.columns} picture={pose.picture} />
 						</g>
 					{/each}
 				{/if}

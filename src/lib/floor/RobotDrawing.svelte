@@ -1,15 +1,20 @@
 <script lang="ts">
 	/** A robot from above, at its true size, as its kind says; its front points along +x. Metres. */
 	import { colourCode } from '$core/colours';
+	import { gridSize } from '$core/pictures/picture';
 	import { robotKindOf } from '$core/robots/kinds';
+	import Lamps from '$lib/ui/Lamps.svelte';
 
 	let {
 		kind,
-		columns
+		columns,
+		picture = ''
 	}: {
 		kind: string;
 		/** The figures of the moment that is shown, by the names of the kind's columns. */
 		columns: Readonly<Record<string, number>>;
+		/** What its lamp grid shows. */
+		picture?: string;
 	} = $props();
 
 	const parts = $derived(robotKindOf(kind).drawing);
@@ -38,6 +43,18 @@
 				r={part.radius}
 				fill={lit(part.lamp) ?? (part.isDarkWhenOff ? 'var(--dark)' : 'var(--paper-deep)')}
 			/>
+		{:else if 'grid' in part}
+			{#if picture}
+				{@const cell = part.side / gridSize.columns}
+				<!-- Its top is to the front, and its left to the left. -->
+				<g
+					transform="translate({part.at}) matrix(0,{-cell},{-cell},0,0,0) translate({-gridSize.columns /
+						2},{-gridSize.rows / 2})"
+				>
+					<rect class="socket" width={gridSize.columns} height={gridSize.rows} rx="1" />
+					<Lamps {picture} />
+				</g>
+			{/if}
 		{:else if 'pictures' in part}
 			<path class="{part.ink} picture" d={part.pictures[columns[part.shows] ?? 0]} />
 		{:else}

@@ -9,12 +9,15 @@
 	let {
 		kind,
 		pose,
-		columns
+		columns,
+		picture = ''
 	}: {
 		kind: string;
 		pose: { readonly x: number; readonly y: number; readonly heading: number };
 		/** The figures of the moment that is shown, by the names of the kind's columns. */
 		columns: Readonly<Record<string, number>>;
+		/** What its lamp grid shows. */
+		picture?: string | undefined;
 	} = $props();
 
 	const height = $derived(columns.height ?? 0);
@@ -31,7 +34,7 @@
 	<path class="plumb" d="M0 0L{shadow.join(' ')}" />
 {/if}
 <g transform="{turned} scale({size * seen(columns.pitch)},{size * seen(columns.roll)})">
-	<RobotDrawing {kind} {columns} />
+	<RobotDrawing {kind} {columns} {picture} />
 </g>
 
 <style>

@@ -74,10 +74,10 @@
 					crates={cratesAt(player.attempt, player.time)}
 				/>
 				{#if player.attempt && player.run && player.sample}
-					{@const { x, y, columns } = player.sample}
+					{@const { x, y, columns, picture } = player.sample}
 					<Trace run={player.run} until={player.index} scale={380} />
 					<g transform="translate({x},{y})">
-						<StandingRobot kind={player.run.robot.kind} pose={player.sample} {columns} />
+						<StandingRobot kind={player.run.robot.kind} pose={player.sample} {columns} {picture} />
 					</g>
 				{/if}
 			</g>

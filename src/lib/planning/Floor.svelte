@@ -73,7 +73,8 @@
 				x: at[0],
 				y: at[1],
 				heading: headingOfBearing(bearing),
-				columns: {} as Readonly<Record<string, number>>
+				columns: {} as Readonly<Record<string, number>>,
+				picture: undefined
 			};
 			const driven = bench.live?.drivenPose(robot.id);
 			return { ...robot, pose: driven ?? player.samples[robot.id] ?? standing };
@@ -220,7 +221,7 @@
 			<circle r="0.11" fill="transparent" />
 			{#if !bench.live?.isTurnedByHand(id)}
 				<g class:reckoned={isReckoned}>
-					<StandingRobot {kind} {pose} columns={pose.columns} />
+					<StandingRobot {kind} {pose} columns={pose.columns} picture={pose.picture} />
 				</g>
 			{/if}
 			{#if isCrew}

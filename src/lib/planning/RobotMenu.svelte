@@ -6,6 +6,7 @@
 	import { colourCode } from '$core/colours';
 	import { robotKindOf } from '$core/robots/kinds';
 	import { t } from '$lib/i18n';
+	import Lamps from '$lib/ui/Lamps.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 
 	let { bench }: { bench: Workbench } = $props();
@@ -47,6 +48,11 @@
 				<span class="lamp" class:lit={lamp !== 0} style:--glow={colourCode(lamp)}></span>
 			{/each}
 		</span>
+		{#if sample?.picture}
+			<svg class="lamps grid" viewBox="-0.5 -0.5 9 9" aria-hidden="true"
+				><Lamps picture={sample.picture} /></svg
+			>
+		{/if}
 		{#if real}<Radio size={16} aria-hidden="true" />{/if}
 		<span class="robot-name">{t('bench.robot', { name: robot.name, kind: kindWord })}</span>
 		{#if battery !== null}
@@ -91,6 +97,11 @@
 	.lamps {
 		display: inline-flex;
 		gap: 2px;
+	}
+	.grid {
+		width: 2rem;
+		border-radius: 0.3rem;
+		background: oklch(0.2 0.03 258);
 	}
 	.lamp {
 		width: 0.7rem;

@@ -3,6 +3,7 @@ import type { Attempt, SensedColumns, Trace } from '$core/simulation/attempt';
 import { tickRate } from '$core/time';
 import { displayTicks } from '$core/simulation/settings';
 import { indexAt } from '$core/simulation/moment';
+import { pictureAt, picturesIn } from '$core/simulation/pictures';
 import { progressAt } from './progress';
 
 export const speeds = [0.25, 0.5, 1, 2, 4, 8] as const;
@@ -13,6 +14,8 @@ export interface Sample {
 	readonly heading: number;
 	/** What its kind records beside the pose, by the names of the columns. */
 	readonly columns: Readonly<Record<string, number>>;
+	/** What its lamp grid shows; left out or empty while it is dark. */
+	readonly picture?: string;
 }
 
 /** The number of a sensor: truths as 0 and 1, colours as 0xrrggbb. */
@@ -61,9 +64,19 @@ export class Player {
 	/** The steps in progress, and those that have ended, by the time shown. */
 	readonly progress = $derived.by(() => progressAt(this.attempt, this.moment, this.isAtEnd));
 
+	/** What the lamp grid of each robot showed, by its id. */
+	private readonly pictures = $derived.by(() => {
+		const { attempt } = this;
+		return Object.fromEntries(attempt?.runs.map(({ id }) => [id, picturesIn(attempt, id)]) ?? []);
+	});
 	/** Where each robot is, by its id. */
 	readonly samples: Readonly<Record<string, Sample>> = $derived(
-		Object.fromEntries(this.attempt?.runs.map(({ id, trace }) => [id, this.sampleOf(trace)]) ?? [])
+		Object.fromEntries(
+			this.attempt?.runs.map(({ id, trace }) => {
+				const picture = pictureAt(this.pictures[id]!, this.time);
+				return [id, { ...this.sampleOf(trace), picture }];
+			}) ?? []
+		)
 	);
 	/** That of the robot that is shown. */
 	readonly sample = $derived(this.run ? this.samples[this.run.id]! : null);

@@ -5,6 +5,7 @@
 	import { t } from '$lib/i18n';
 	import { showRealSpeed } from '$lib/words/format';
 	import { reader } from '$lib/words/reader.svelte';
+	import Lamps from '$lib/ui/Lamps.svelte';
 	import { showValue, valueName } from '$lib/words/values';
 	import { seeking } from '$lib/workbench/seeking.svelte';
 	import TryScale from './TryScale.svelte';
@@ -58,6 +59,10 @@
 >
 	{#if definition.type === 'colour'}
 		<span class="swatch" style:background={String(value)}></span>
+	{:else if definition.type === 'picture'}
+		<svg class="swatch lamps" viewBox="0 0 8 8" aria-hidden="true"
+			><Lamps picture={String(value)} /></svg
+		>
 	{/if}
 	{#if !(isBig && definition.type === 'colour')}{shown}{/if}
 	{#if tries && tries.length > 0}<TryScale {tries} value={Number(value)} />{/if}
@@ -117,6 +122,11 @@
 		height: 0.9rem;
 		border-radius: 50%;
 		border: 1px solid var(--mist);
+	}
+	.lamps {
+		border-radius: 0.15rem;
+		background: oklch(0.2 0.03 258);
+		scale: 1.35;
 	}
 	.big .swatch {
 		width: 2rem;

@@ -76,6 +76,10 @@ function piecesOf(step: Step, plan: Plan): WordPiece[] {
 		if ('text' in part) return { text: part.text, isChip: false, isBold };
 		const definition = slotOfKind(step.kind, part.slot);
 		const text = showValue(step.kind, part.slot, definition, values[part.slot]!);
-		return { text, isChip: true, hasSwatch: definition.type === 'colour' };
+		return {
+			text,
+			isChip: true,
+			hasSwatch: definition.type === 'colour' || definition.type === 'picture'
+		};
 	});
 }

@@ -91,7 +91,11 @@
 	}
 </script>
 
-<div class="editor" class:wide={asExpression || definition.type === 'notes'}>
+<div
+	class="editor"
+	class:wide={asExpression || definition.type === 'notes'}
+	class:loom={definition.type === 'picture'}
+>
 	<div class="head">
 		<p class="value-name" id="value-label">{label}</p>
 		{#if definition.type === 'number' && preferences.level !== 'first'}
@@ -171,6 +175,10 @@
 		/>
 	{:else if definition.type === 'notes'}
 		<NotesEditor value={String(value)} onset={set} {onclose} />
+	{:else if definition.type === 'picture'}
+		{#await import('$lib/loom/Loom.svelte') then { default: Loom }}
+			<Loom value={String(value)} onset={set} />
+		{/await}
 	{:else}
 		<TextEditor {definition} value={String(value)} onset={set} {onclose} />
 	{/if}
@@ -183,6 +191,9 @@
 	}
 	.editor.wide {
 		width: min(23rem, calc(100vw - 2rem));
+	}
+	.editor.loom {
+		width: min(34rem, calc(100vw - 2rem));
 	}
 	.head {
 		display: flex;

@@ -259,15 +259,29 @@ function railPath([x, y], bearing, pieces) {
 
 function drawingOf(kind) {
 	const lamps = [];
+	let grid = [];
 	const parts = drawings[kind].flatMap((part) => {
 		if ('lamp' in part) {
 			const bulb = make('circle', { cx: part.at[0], cy: part.at[1], r: part.radius });
 			lamps.push([part.lamp, bulb]);
 			return [bulb];
 		}
+		if ('grid' in part) {
+			const { at, side } = part;
+			const cell = side / 8;
+			grid = Array.from({ length: 64 }, (_, index) => {
+				// Its top is to the front, and its left to the left.
+				const [x, y] = [
+					at[0] + side / 2 - cell * Math.floor(index / 8),
+					at[1] + side / 2 - cell * (index % 8)
+				];
+				return make('rect', { x: x - cell, y: y - cell, width: cell, height: cell });
+			});
+			return grid;
+		}
 		return [make('path', { class: part.ink, d: part.path ?? part.pictures[0] })];
 	});
-	return { group: make('g', {}, ...parts), lamps };
+	return { group: make('g', {}, ...parts), lamps, grid };
 }
 
 function drawRobots(floor, robots) {
@@ -279,10 +293,10 @@ function drawRobots(floor, robots) {
 	for (const robot of robots) {
 		let mark = floor.marks.get(robot.id);
 		if (!mark) {
-			const { group, lamps } = drawingOf(robot.kind);
+			const { group, lamps, grid } = drawingOf(robot.kind);
 			const name = make('text', { class: 'name', transform: 'translate(0 -0.2) scale(1 -1)' });
 			const element = make('g', {}, group, name);
-			mark = { element, group, lamps, name };
+			mark = { element, group, lamps, grid, name };
 			floor.marks.set(robot.id, mark);
 			floor.robots.append(element);
 		}
@@ -295,6 +309,8 @@ function drawRobots(floor, robots) {
 		const light = colour(robot.light);
 		for (const [column, bulb] of mark.lamps)
 			bulb.setAttribute('fill', light ?? colour(robot.columns[column]) ?? 'transparent');
+		for (const [index, lamp] of mark.grid.entries())
+			lamp.setAttribute('fill', robot.lamps?.[index] ?? 'transparent');
 	}
 }
 

@@ -21,6 +21,7 @@ import * as exact from '../../exact';
 import type { Random } from '../../random/random';
 import { tick } from '../../time';
 import { headingOfBearing, radians, wrapAngle } from '../../units/angles';
+import { LampPanel } from '../lamp-panel';
 import { Facing, gyroPart } from '../gyro';
 import { Lamp } from '../lamp';
 import { assemble, Assembled, part, type Machine, type MachinePart } from '../machine';
@@ -56,6 +57,7 @@ export class Ball extends Assembled implements Machine {
 	/** 1 full, 0 empty. */
 	battery: number;
 	private readonly lamp = new Lamp();
+	readonly grid = new LampPanel();
 	private readonly own: BallValues;
 	private readonly chance: Random;
 	private readonly surroundings: Making['surroundings'];
@@ -135,6 +137,7 @@ export class Ball extends Assembled implements Machine {
 				shine: ({ colour, brightness, period }) =>
 					this.lamp.set(colour, brightness, period, this.time)
 			}),
+			this.grid.part,
 			part(battery, {}, { battery: () => this.battery }),
 			gyroPart(() => this.gyroAngle, this.facing)
 		];

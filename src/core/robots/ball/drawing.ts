@@ -11,5 +11,6 @@ export const drawing: Drawing = [
 		radius: radius * 0.55,
 		glowAt: [0, 0],
 		glow: 0.15
-	}
+	},
+	{ grid: true, at: [0, 0], side: radius * 1.05 }
 ];

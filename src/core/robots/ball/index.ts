@@ -4,6 +4,7 @@ import { battery } from '../../devices/battery/device';
 import { dropSensor } from '../../devices/dropSensor/device';
 import { gyro } from '../../devices/gyro/device';
 import { lampDevice } from '../../devices/lamp/device';
+import { lampGrid } from '../../devices/lampGrid/device';
 import { lightSensor } from '../../devices/lightSensor/device';
 import { motion } from '../../devices/motion/device';
 import { pacing } from '../../devices/pacing/device';
@@ -22,7 +23,7 @@ export const ball: RobotKind<Ball> = {
 	kind: 'ball',
 	sampleName: 'Rushlight',
 	devices: [
-		...[motion, rolling, turning, gyro, pacing, reckoning, lampDevice, shell],
+		...[motion, rolling, turning, gyro, pacing, reckoning, lampDevice, lampGrid, shell],
 		...[accelerometer, tiltSensor, dropSensor, lightSensor, battery]
 	],
 	settings: {},

@@ -1,0 +1,43 @@
+/** Pictures that nobody would see: the next one comes at once. */
+import { definitionOf } from '../steps/catalogue';
+import type { Step } from '../plan/plan';
+import { problemAt, type Context, type Problem, type Visited } from './problem';
+
+/** Seconds for which a picture is put in front of somebody. */
+const longEnough = 1;
+
+const showsAnew = ({ kind }: Step): boolean => kind === 'showPicture' || kind === 'darkGrid';
+
+/** It goes on at once, whatever comes next. */
+const isInstant = ({ kind }: Step): boolean => {
+	const { takesTime, hasBody, isLast } = definitionOf(kind);
+	return !takesTime && !hasBody && !isLast && kind !== 'call';
+};
+
+export function checkPictures({ steps }: Context): Problem[] {
+	return steps.flatMap((visited): Problem[] => {
+		if (visited.step.kind !== 'showPicture') return [];
+		const next = nextOf(visited).find((step) => showsAnew(step) || !isInstant(step));
+		if (!next || !showsAnew(next)) return [];
+		const { holder, index } = visited;
+		const repair = {
+			key: 'repair.wait',
+			edit: (newId: () => string) => ({
+				type: 'insert' as const,
+				holder,
+				index: index + 1,
+				steps: [{ id: newId(), kind: 'wait', values: { duration: longEnough } }]
+			})
+		};
+		return [problemAt(visited, 'unseenPicture', {}, { repair })];
+	});
+}
+
+/** The steps behind one in its list; in a loop, also those before it, and itself. */
+function nextOf({ siblings, index, around }: Visited): readonly Step[] {
+	const loop = around.at(-1);
+	const behind = siblings.slice(index + 1);
+	const isRound = loop && !definitionOf(loop.kind).isBranch && loop.kind !== 'call';
+	const all = isRound ? [...behind, ...siblings.slice(0, index + 1)] : behind;
+	return all.filter(({ off }) => !off);
+}
