@@ -1,5 +1,6 @@
 /** Each kind of robot: chosen on home, its almost right sample built and mended by hand, to the finish. */
 import { expect, type Page } from '@playwright/test';
+import { violations } from './axe';
 import { isSaved, stepsOf, tag } from './helpers';
 import { test } from './test';
 
@@ -47,6 +48,41 @@ test('a ball that cuts corners is made to wait at each', async ({ page }) => {
 	}
 	await expect(outcome).toHaveText(/Reached the finish in [\d.]+ s\./);
 	await isSaved(page);
+});
+
+test('a ball shows a picture that was threaded by pointer and by keys', async ({ page }) => {
+	await beginFor(page, 'Bobbin', 'Open quay');
+	await type(page, 'picture', 'picture', 'wait 2', 'dark grid');
+	await expect(page.getByText('Nobody will see this picture')).toBeVisible();
+	const chip = page.getByRole('button', { name: /^Picture: / });
+	await chip.nth(1).click();
+	const grid = page.getByRole('grid');
+	const lamp = (row: number, column: number) =>
+		grid.getByRole('gridcell', { name: `row ${row}, lamp ${column}:` });
+	await page.getByRole('button', { name: 'All dark' }).click();
+	await page.getByLabel('left and right alike').check();
+	await page.getByRole('button', { name: 'coral', exact: true }).click();
+	await lamp(1, 1).hover();
+	await page.mouse.down();
+	await lamp(3, 1).hover();
+	await page.mouse.up();
+	await expect(lamp(1, 8)).toHaveAccessibleName(/coral/);
+	// One stroke is one edit.
+	await expect(chip.nth(1)).toHaveAccessibleName(/: 6 lamps/);
+	await page.keyboard.press('Control+z');
+	await expect(chip.nth(1)).toHaveAccessibleName(/: dark/);
+	await lamp(1, 1).focus();
+	for (const key of ['ArrowRight', 'ArrowDown', ' ']) await page.keyboard.press(key);
+	await expect(lamp(2, 7)).toHaveAccessibleName(/coral/);
+	expect(await violations(page)).toEqual([]);
+	await page.keyboard.press('Escape');
+	await page.getByRole('button', { name: 'Put a short wait in' }).click();
+	await expect(page.getByText('Nobody will see this picture')).toHaveCount(0);
+	await rehearse(page);
+	const shown = page.getByTestId('robot').locator('rect[fill="#ff6b5c"]');
+	await expect(shown).toHaveCount(2);
+	await expect(page.getByRole('button', { name: 'Rehearse again' })).toBeVisible();
+	await expect(shown).toHaveCount(0);
 });
 
 test('a board that is wired the wrong way round is wired anew', async ({ page }) => {

@@ -4,6 +4,20 @@
  */
 import { darkLamps, gridSize, readPicture, writePicture, type Lamps } from '$core/pictures/picture';
 
+const { columns, rows } = gridSize;
+const placeOf = (index: number) => [Math.floor(index / columns), index % columns] as const;
+
+/** The lamps on a straight line, both ends with it. */
+function between(from: number, to: number): number[] {
+	const [[row, column], [lastRow, lastColumn]] = [placeOf(from), placeOf(to)];
+	const steps = Math.max(Math.abs(lastRow - row), Math.abs(lastColumn - column));
+	return Array.from({ length: steps + 1 }, (_, step) => {
+		const part = steps === 0 ? 0 : step / steps;
+		const y = Math.round(row + part * (lastRow - row));
+		return y * columns + Math.round(column + part * (lastColumn - column));
+	});
+}
+
 export class Threading {
 	/** 0xrrggbb */
 	colour = $state(0xffb020);
@@ -13,8 +27,12 @@ export class Threading {
 	ends = $state(false);
 	/** The next lamp that is pressed gives its colour. */
 	isTaking = $state(false);
-	/** While a hand pulls: what is there so far, and what it threads. */
-	private stroke = $state.raw<{ readonly lamps: Lamps; readonly colour: number } | null>(null);
+	/** While a hand pulls: what is there so far, what it threads, and where it was last. */
+	private stroke = $state.raw<{
+		readonly lamps: Lamps;
+		readonly colour: number;
+		readonly last: number;
+	} | null>(null);
 
 	/** @param onset told of a whole picture, whenever a stroke is done */
 	constructor(
@@ -34,17 +52,18 @@ export class Threading {
 			this.isTaking = false;
 			return;
 		}
-		this.stroke = { lamps, colour: lamps[index] === colour ? 0 : colour };
+		this.stroke = { lamps, colour: lamps[index] === colour ? 0 : colour, last: index };
 		this.over(index);
 	}
 
-	/** The hand has come to another lamp. */
+	/** The hand has come to another lamp; a quick one is told of some on its way only. */
 	over(index: number): void {
 		const { stroke } = this;
 		if (!stroke) return;
 		const lamps = [...stroke.lamps];
-		for (const each of this.tied(index)) lamps[each] = stroke.colour;
-		this.stroke = { ...stroke, lamps };
+		for (const on of between(stroke.last, index))
+			for (const each of this.tied(on)) lamps[each] = stroke.colour;
+		this.stroke = { ...stroke, lamps, last: index };
 	}
 
 	end(): void {
@@ -64,8 +83,7 @@ export class Threading {
 
 	/** A lamp, and where the mirror lines have it. */
 	private tied(index: number): number[] {
-		const { columns, rows } = gridSize;
-		const [row, column] = [Math.floor(index / columns), index % columns];
+		const [row, column] = placeOf(index);
 		const across = this.sides ? [column, columns - 1 - column] : [column];
 		const down = this.ends ? [row, rows - 1 - row] : [row];
 		return down.flatMap((y) => across.map((x) => y * columns + x));

@@ -32,6 +32,15 @@ it('threads what is pulled over in one change, and puts out what had the colour 
 	expect(loom.lamps[0]).toBe(0xff);
 });
 
+it('threads all on a straight line of a hand that is quicker than it is told of', () => {
+	const { lit, stroke } = loomOf();
+	stroke(0, 3, 27);
+	expect(lit()).toEqual([0, 1, 2, 3, 11, 19, 27]);
+	const slanted = loomOf();
+	slanted.stroke(56, 35);
+	expect(slanted.lit()).toEqual([35, 42, 49, 56]);
+});
+
 it('shows a stroke while it goes on, and forgets one that is dropped', () => {
 	const { loom, lit, changes } = loomOf();
 	loom.begin(9);
