@@ -20,6 +20,8 @@ export interface Seen {
 	readonly name: string;
 	readonly power: string;
 	readonly columns: Readonly<Record<string, number>>;
+	/** Of its grid, from the top left, while it shows a picture. */
+	readonly lamps?: readonly string[];
 	readonly holds: readonly { place: number; name: string }[];
 }
 

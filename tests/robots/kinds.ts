@@ -1,7 +1,18 @@
 /** Robots of every kind, of boards and of ill will. */
 import { expect } from '@playwright/test';
+import { lampGrid } from '../../src/core/devices/lampGrid/device';
+import { canDo } from '../../src/core/robots/robot';
 import { robotKinds } from '../../src/core/robots/kinds';
-import { go, planFor, planOf, repeat, right, step, wait } from '../../src/core/testing/sample';
+import {
+	fullStep,
+	go,
+	planFor,
+	planOf,
+	repeat,
+	right,
+	step,
+	wait
+} from '../../src/core/testing/sample';
 import { hostileHost } from '../hostile-host';
 import { isSaved, openPlan, save, tag } from '../helpers';
 import {
@@ -49,7 +60,9 @@ export function kinds(): void {
 				ending: 'brake',
 				then: 'waitStill'
 			});
-			const steps = kind.kind === 'drone' ? [step('takeOff'), start, step('land')] : [start];
+			const shines = canDo(kind, [lampGrid]) ? [fullStep('showPicture')] : [];
+			const steps =
+				kind.kind === 'drone' ? [step('takeOff'), start, step('land')] : [...shines, start];
 			const id = await openPlan(page, [right(0)], course);
 			await page.request.put(`/api/documents/${id}`, {
 				data: {
@@ -77,6 +90,7 @@ export function kinds(): void {
 			const after = await look(robot);
 			const far = Math.hypot(after.at[0] - before.at[0], after.at[1] - before.at[1]);
 			expect(far, kind.kind).toBeGreaterThan(0.02);
+			if (shines.length > 0) expect(after.lamps).toContain('#ffb020');
 			await page.goto('/robots');
 			await robotCard(page, robot).getByRole('button', { name: 'More' }).click();
 			await page.getByRole('menuitem', { name: 'Forget' }).click();
