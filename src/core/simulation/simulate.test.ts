@@ -17,7 +17,9 @@ import {
 } from '../testing/sample';
 import { degrees } from '../units/angles';
 import { wallCorners } from '../world/walls';
+import type { Plan } from '../plan/plan';
 import { legsOf } from './attempt';
+import type { Rehearsal } from './simulate';
 import { tickRate } from '../time';
 import { displayTicks, maximumInstants } from './settings';
 import { rehearseAlone, type Alone } from '../testing/alone';
@@ -25,6 +27,9 @@ import { drawnOf } from '../testing/drawn';
 
 const course = courseOf();
 const square = planOf([repeat(4, [go(0.5), right(90)])]);
+
+const rehearsed = (plan: Plan, more: Partial<Rehearsal> = {}): Alone =>
+	rehearseAlone({ plan, course, variation: 'ideal', seed: 1, ...more });
 
 const endOf = ({ trace }: Alone) => ({
 	x: trace.x.at(-1)!,
@@ -44,12 +49,7 @@ describe('Skiff without variation', () => {
 		[2, 1],
 		[-0.35, 0.7]
 	])('goes %d m at %d within 2 mm, and ends still', (distance, speed) => {
-		const attempt = rehearseAlone({
-			plan: planOf([go(distance, speed)]),
-			course,
-			variation: 'ideal',
-			seed: 1
-		});
+		const attempt = rehearsed(planOf([go(distance, speed)]));
 		const end = endOf(attempt);
 		expect(Math.abs(end.y - 0.4 - distance)).toBeLessThan(0.002);
 		expect(Math.abs(end.x - 0.4)).toBeLessThan(0.0001);
@@ -57,14 +57,14 @@ describe('Skiff without variation', () => {
 	});
 
 	it('takes as long as its trapezoid: distance / speed + speed / acceleration', () => {
-		const attempt = rehearseAlone({ plan: planOf([go(0.6)]), course, variation: 'ideal', seed: 1 });
+		const attempt = rehearsed(planOf([go(0.6)]));
 		const trapezoid = 0.6 / 0.2 + 0.2 / 0.8;
 		expect(attempt.outcome.seconds).toBeGreaterThan(trapezoid);
 		expect(attempt.outcome.seconds).toBeLessThan(trapezoid + 0.1);
 	});
 
 	it('closes a square', () => {
-		const attempt = rehearseAlone({ plan: square, course, variation: 'ideal', seed: 1 });
+		const attempt = rehearsed(square);
 		expect(closingError(attempt)).toBeLessThan(0.005);
 		expect(Math.abs(degrees(endOf(attempt).heading) + 270)).toBeLessThan(0.5);
 	});
@@ -73,7 +73,7 @@ describe('Skiff without variation', () => {
 describe('Skiff in a classroom', () => {
 	it('misses the start of a square by 5 to 120 mm, differently for each seed', () => {
 		const errors = Array.from({ length: 20 }, (_, seed) =>
-			closingError(rehearseAlone({ plan: square, course, variation: 'classroom', seed }))
+			closingError(rehearsed(square, { variation: 'classroom', seed }))
 		);
 		for (const error of errors) {
 			expect(error).toBeGreaterThan(0.005);
@@ -87,12 +87,7 @@ describe('Skiff in a classroom', () => {
 		const plan = planOf([go(1.2, 1), right(30), go(0.5)]);
 		const walled = courseOf({ walls: [wall([0, 1], [2, 1.2])] });
 		const bytes = () => {
-			const { trace, ...rest } = rehearseAlone({
-				plan,
-				course: walled,
-				variation: 'worn',
-				seed: 7
-			});
+			const { trace, ...rest } = rehearsed(plan, { course: walled, variation: 'worn', seed: 7 });
 			const { columns: own, ...pose } = trace;
 			const columns = Object.values({ ...pose, ...own }).map((column) =>
 				Buffer.from(column.buffer).toString('hex')
@@ -110,12 +105,7 @@ describe('Skiff in a classroom', () => {
 	it('drives an arc where its wheels differ: length times difference over axle', () => {
 		const { wheelDifference } = drawnOf(skiff, 'Tallow', 'classroom');
 		const turned = Array.from({ length: 20 }, (_, seed) => {
-			const { trace } = rehearseAlone({
-				plan: planOf([go(1)]),
-				course,
-				variation: 'classroom',
-				seed
-			});
+			const { trace } = rehearsed(planOf([go(1)]), { variation: 'classroom', seed });
 			return trace.heading.at(-1)! - trace.heading[0]!;
 		});
 		const mean = turned.reduce((sum, angle) => sum + angle, 0) / turned.length;
@@ -146,10 +136,8 @@ describe('walls', () => {
 		(bearing) => {
 			const barrier = wall([0, 0.5], [3, 0.5], 0.02);
 			const post = wall([1.5, -0.4], [1.5, -0.35], 0.01);
-			const attempt = rehearseAlone({
-				plan: planOf([go(2, 1), right(90), go(0.6, 1), left(200), go(1, 1)]),
+			const attempt = rehearsed(planOf([go(2, 1), right(90), go(0.6, 1), left(200), go(1, 1)]), {
 				course: courseOf({ starts: [{ at: [1.5, 0], bearing }], walls: [barrier, post] }),
-				variation: 'ideal',
 				seed: bearing
 			});
 			const { x, y, heading } = attempt.trace;
@@ -173,8 +161,7 @@ describe('walls', () => {
 	);
 
 	it('stop a car that meets one head on, and the step is named', () => {
-		const attempt = rehearseAlone({
-			plan: planOf([lamp('#ff0000'), wait(0.2), go(1)]),
+		const attempt = rehearsed(planOf([lamp('#ff0000'), wait(0.2), go(1)]), {
 			course: courseOf({ walls: [wall([0, 1], [2, 1])] }),
 			variation: 'classroom',
 			seed: 3
@@ -189,14 +176,11 @@ describe('walls', () => {
 	});
 
 	it('are slid along when met at a small angle', () => {
-		const attempt = rehearseAlone({
-			plan: planOf([go(1.4, 0.6)]),
+		const attempt = rehearsed(planOf([go(1.4, 0.6)]), {
 			course: courseOf({
 				starts: [{ at: [0.3, 0.3], bearing: 10 }],
 				walls: [wall([0.42, 0], [0.42, 3])]
-			}),
-			variation: 'ideal',
-			seed: 1
+			})
 		});
 		expect(attempt.outcome.kind).toBe('ended');
 		expect(degrees(endOf(attempt).heading)).toBeGreaterThan(84);
@@ -209,11 +193,8 @@ describe('an attempt', () => {
 		const far = { id: 'far', at: [0.4, 1] as [number, number], reach: 0.1 };
 		const near = { id: 'near', at: [0.4, 0.7] as [number, number], reach: 0.1 };
 		const lit = (lampPosts: (typeof far)[], isInOrder: boolean) =>
-			rehearseAlone({
-				plan: planOf([go(0.6)]),
-				course: courseOf({ lampPosts, isInOrder }),
-				variation: 'ideal',
-				seed: 1
+			rehearsed(planOf([go(0.6)]), {
+				course: courseOf({ lampPosts, isInOrder })
 			}).outcome.lampPosts.map(({ id }) => id);
 		expect(lit([far, near], false)).toEqual(['near', 'far']);
 		expect(lit([near, far], true)).toEqual(['near', 'far']);
@@ -222,8 +203,7 @@ describe('an attempt', () => {
 	});
 
 	it('records lamp, tones, legs, lamp posts and the finish', () => {
-		const attempt = rehearseAlone({
-			plan: planOf([lamp('#20c0ff'), tone(440, 0.5), go(0.5), lamp('#000000')]),
+		const attempt = rehearsed(planOf([lamp('#20c0ff'), tone(440, 0.5), go(0.5), lamp('#000000')]), {
 			course: courseOf({
 				finish: { at: [0.4, 0.9], radius: 0.1 },
 				lampPosts: [
@@ -246,12 +226,7 @@ describe('an attempt', () => {
 	});
 
 	it('keeps every tick for a minute and fewer after', () => {
-		const { trace } = rehearseAlone({
-			plan: planOf([wait(90)]),
-			course,
-			variation: 'ideal',
-			seed: 1
-		});
+		const { trace } = rehearsed(planOf([wait(90)]));
 		expect(trace.time.length).toBe(60 * 120 + 1 + 30 * 10);
 		expect(trace.time.at(-1)).toBe(90);
 	});
