@@ -85,6 +85,7 @@ function offOf(end: RecordedPose, goal: PullGoal): number[] {
 const sizeOf = (numbers: readonly number[]): number =>
 	Math.sqrt(numbers.reduce((sum, each) => sum + each * each, 0));
 
+/** The numbers, and the ghost that follows the hand. */
 export function* nudgedWay(pull: Pull): Search<Pulled> {
 	const found = yield* nudge(pull);
 	const { knobs, seed } = pull;

@@ -11,7 +11,7 @@ import { findStep } from '$core/plan/places';
 import { isTurn } from '$core/reasons/reason';
 import { circumstancesOf, type Circumstances, type TrialSummary } from '$core/simulation/attempt';
 import type { Rehearsal } from '$core/simulation/simulate';
-import { trialPool, type TrialPool } from '$lib/desk/trial-pool';
+import { trialPool, type Asked, type TrialPool } from '$lib/desk/trial-pool';
 import { t } from '$lib/i18n';
 import { legKey, type Refining } from './refining.svelte';
 import { seeking } from './seeking.svelte';
@@ -36,6 +36,7 @@ export class Nudging {
 	ghost = $state.raw<TrialSummary['ends'] | null>(null);
 	private isBusy = false;
 	private following: Promise<void> = Promise.resolve();
+	private asked: Asked<Pulled> | null = null;
 
 	constructor(
 		private readonly bench: Workbench,
@@ -113,11 +114,14 @@ export class Nudging {
 				const rehearsal = this.rehearsalOf(circumstances);
 				const { stepId, robot } = leg.span;
 				const pull = { knobs, robot, leg: { stepId, round: leg.round }, goal, seed, from };
-				const pulled = await this.pool.pull(rehearsal, pull).answer;
-				if (!pulled || !this.goal) break;
-				[{ found: from, ghost: this.ghost }] = pulled as [Pulled];
-				this.found = from;
-				if (goal === this.goal) return;
+				this.asked = this.pool.pull(rehearsal, pull);
+				const pulled = await this.asked.answer;
+				if (!this.goal) break;
+				if (pulled) {
+					[{ found: from, ghost: this.ghost }] = pulled as [Pulled];
+					this.found = from;
+					if (goal === this.goal) return;
+				} else from = undefined;
 				goal = this.goal;
 			}
 		} finally {
@@ -138,6 +142,7 @@ export class Nudging {
 	/** Nothing was pulled after all. */
 	drop(): void {
 		this.goal = this.found = this.ghost = null;
+		this.asked?.stop();
 	}
 
 	/** One edit, and a rehearsal by the same chance, so that it is seen. */
