@@ -73,6 +73,12 @@ describe('pulling the end of a leg', () => {
 		await nudging.take();
 		expect(valueOf(1, 'angle')).toBe(90);
 		expect(rehearsed).toEqual([]);
+		// Taken up again before the search for it has ended.
+		nudging.move(0, 0, 0.5);
+		nudging.drop();
+		nudging.move(0, 0, (-10 * Math.PI) / 180);
+		await vi.waitFor(() => expect(nudging.turned[0]?.value).toBeGreaterThan(96));
+		expect(nudging.turned[0]!.value).toBeLessThan(104);
 	});
 
 	it('turns to the other side rather than by less than nothing', async () => {
