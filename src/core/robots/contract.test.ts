@@ -105,10 +105,8 @@ class Trying {
 }
 
 /** Values that a schema takes. */
-function sampleOf(schema: z.ZodType): fc.Arbitrary<unknown> {
-	const json = z.toJSONSchema(schema) as Shape;
-	return arbitraryOf(json);
-}
+const sampleOf = (schema: z.ZodType): fc.Arbitrary<unknown> =>
+	arbitraryOf(z.toJSONSchema(schema) as Shape);
 
 interface Shape {
 	readonly type?: string;
