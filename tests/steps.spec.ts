@@ -35,7 +35,11 @@ async function changeFirstValue(page: Page, kind: string, tried: Set<string>) {
 	await expect(editor).toBeVisible();
 	if (slot.type === 'choice') await editor.locator('button[aria-pressed=false]').first().click();
 	else if (slot.type === 'colour') await editor.getByRole('button', { name: 'blue' }).click();
-	else {
+	else if (slot.type === 'picture') {
+		await expect(editor.getByRole('gridcell').first()).toBeFocused();
+		await page.keyboard.press(' ');
+		await page.keyboard.press('Escape');
+	} else {
 		const isName = slot.type === 'name';
 		const isPitch = slot.type === 'number' && slot.quantity === 'frequency';
 		const isAsked = slot.type === 'condition' || isExpression(slot.initial as never);

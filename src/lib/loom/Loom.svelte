@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** Where a picture of lamps is made: threaded by pointer, touch or keys. */
 	import './words';
+	import { onMount } from 'svelte';
 	import Pipette from '@lucide/svelte/icons/pipette';
 	import { colourCode } from '$core/colours';
 	import { gridSize } from '$core/pictures/picture';
@@ -18,6 +19,8 @@
 	/** The lamp that the keys are at. */
 	let at = $state(0);
 	let grid: HTMLElement;
+	// Its sheet was open before it was fetched.
+	onMount(() => grid.querySelector('button')!.focus());
 
 	const nameOf = (colour: number): string => colourName(colourCode(colour));
 	/** Row by row, each lamp with its place in the picture. */
@@ -93,7 +96,6 @@
 					<button
 						role="gridcell"
 						tabindex={index === at ? 0 : -1}
-						data-first-focus={index === at ? true : undefined}
 						aria-label={t('loom.lamp', { row: row + 1, column: column + 1, colour: nameOf(lamp) })}
 						style:background={lamp > 0 ? colourCode(lamp) : undefined}
 					></button>
