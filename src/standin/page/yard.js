@@ -322,7 +322,8 @@ const optionOf = ({ id, name }) => make('option', { value: id }, name);
 function cardOf(robot, places) {
 	const heading = make('h2');
 	const state = make('p', { class: 'state' });
-	const lamp = make('span', { class: 'lamp', 'aria-hidden': 'true' });
+	const grid = make('span', { class: 'grid' }, ...Array.from({ length: 64 }, () => make('span')));
+	const lamp = make('span', { class: 'lamp', 'aria-hidden': 'true' }, grid);
 	const shown = make('p', { class: 'shown' });
 	const hands = make('div', { class: 'hands' });
 	const card = make('li', { 'data-robot': robot.id }, lamp, heading, state, shown, hands);
@@ -372,7 +373,7 @@ function cardOf(robot, places) {
 	hands.prepend(...pushes);
 	place.value = robot.room;
 	list.append(card);
-	return { card, heading, state, lamp, shown, buttons, place };
+	return { card, heading, state, lamp, grid, shown, buttons, place };
 }
 
 /** Which of the hands make sense. */
@@ -394,7 +395,7 @@ const senseOf = {
 function show(robot, places) {
 	const place = places.find(({ id }) => id === robot.room);
 	if (!cards.has(robot.id)) cards.set(robot.id, cardOf(robot, places));
-	const { heading, state, lamp, shown, buttons, place: choice } = cards.get(robot.id);
+	const { heading, state, lamp, grid, shown, buttons, place: choice } = cards.get(robot.id);
 	choice.append(...places.slice(choice.options.length).map(optionOf));
 	heading.textContent = robot.name;
 	const facts = [
@@ -411,6 +412,9 @@ function show(robot, places) {
 	];
 	state.textContent = facts.filter(Boolean).join(' · ');
 	lamp.style.background = colour(robot.light) ?? '';
+	grid.hidden = !robot.lamps;
+	for (const [index, shines] of (robot.lamps ?? []).entries())
+		grid.children[index].style.background = shines;
 	const signs = robot.signs?.join(' · ');
 	shown.textContent = signs
 		? say('yard.signs', { signs }) + (robot.hasScreen ? `, ${say('yard.screen', { signs })}` : '')
