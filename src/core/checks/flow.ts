@@ -3,7 +3,7 @@ import { isReading } from '../expressions/vocabulary';
 import { definitionOf } from '../steps/catalogue';
 import { eachStep, type Step } from '../plan/plan';
 import { eachNameIn } from '../plan/variables';
-import { problemAt, type Context, type Problem, type Visited } from './problem';
+import { problemAt, waitAt, type Context, type Problem, type Visited } from './problem';
 
 /** Seconds that the repair of a loop which never waits puts in. */
 const shortWait = 0.1;
@@ -28,15 +28,7 @@ function checkLoop(visited: Visited): Problem[] {
 	// A loop that looks at the world in each round does so 120 times a second, and that is its point.
 	if (definition.isLoop && readsSensors(step)) return [];
 	if (body.some((inner) => inner.body && !definitionOf(inner.kind).branches)) return [];
-	const repair = {
-		key: 'repair.wait',
-		edit: (newId: () => string) => ({
-			type: 'insert' as const,
-			holder: step.id,
-			index: step.body!.length,
-			steps: [{ id: newId(), kind: 'wait', values: { duration: shortWait } }]
-		})
-	};
+	const repair = waitAt(step.id, step.body.length, shortWait);
 	const key = definition.isLoop ? 'roundAndRound' : 'neverWaits';
 	return [problemAt(visited, key, {}, { repair })];
 }

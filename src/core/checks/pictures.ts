@@ -1,12 +1,11 @@
 /** Pictures that nobody would see: the next one comes at once. */
 import { definitionOf } from '../steps/catalogue';
 import type { Step } from '../plan/plan';
-import { problemAt, type Context, type Problem, type Visited } from './problem';
+import { changesGrid } from '../simulation/pictures';
+import { problemAt, waitAt, type Context, type Problem, type Visited } from './problem';
 
 /** Seconds for which a picture is put in front of somebody. */
 const longEnough = 1;
-
-const showsAnew = ({ kind }: Step): boolean => kind === 'showPicture' || kind === 'darkGrid';
 
 /** It goes on at once, whatever comes next. */
 const isInstant = ({ kind }: Step): boolean => {
@@ -17,18 +16,9 @@ const isInstant = ({ kind }: Step): boolean => {
 export function checkPictures({ steps }: Context): Problem[] {
 	return steps.flatMap((visited): Problem[] => {
 		if (visited.step.kind !== 'showPicture') return [];
-		const next = nextOf(visited).find((step) => showsAnew(step) || !isInstant(step));
-		if (!next || !showsAnew(next)) return [];
-		const { holder, index } = visited;
-		const repair = {
-			key: 'repair.wait',
-			edit: (newId: () => string) => ({
-				type: 'insert' as const,
-				holder,
-				index: index + 1,
-				steps: [{ id: newId(), kind: 'wait', values: { duration: longEnough } }]
-			})
-		};
+		const next = nextOf(visited).find((step) => changesGrid(step.kind) || !isInstant(step));
+		if (!next || !changesGrid(next.kind)) return [];
+		const repair = waitAt(visited.holder, visited.index + 1, longEnough);
 		return [problemAt(visited, 'unseenPicture', {}, { repair })];
 	});
 }

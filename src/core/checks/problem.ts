@@ -27,6 +27,17 @@ export interface Repair {
 	readonly edit: (newId: () => string) => Edit;
 }
 
+/** A wait is put in. @param duration seconds */
+export const waitAt = (holder: string, index: number, duration: number): Repair => ({
+	key: 'repair.wait',
+	edit: (newId) => ({
+		type: 'insert',
+		holder,
+		index,
+		steps: [{ id: newId(), kind: 'wait', values: { duration } }]
+	})
+});
+
 /** A step with all that the checks need to know of where it hangs. */
 export interface Visited {
 	readonly step: Step;

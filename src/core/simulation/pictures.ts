@@ -1,4 +1,6 @@
 /** What the lamp grid of a robot showed, by the steps that ran. */
+import { lampGrid } from '../devices/lampGrid/device';
+import { definitionOf } from '../steps/catalogue';
 import type { Attempt } from './attempt';
 import { indexAt } from './moment';
 
@@ -8,10 +10,11 @@ export interface Pictures {
 	readonly pictures: readonly string[];
 }
 
+/** It changes what a lamp grid shows. */
+export const changesGrid = (kind: string): boolean => definitionOf(kind).needs.includes(lampGrid);
+
 export function picturesIn({ spans }: Pick<Attempt, 'spans'>, robot: string): Pictures {
-	const shown = spans.filter(
-		(span) => span.robot === robot && (span.kind === 'showPicture' || span.kind === 'darkGrid')
-	);
+	const shown = spans.filter((span) => span.robot === robot && changesGrid(span.kind));
 	return {
 		times: Float64Array.from(shown, ({ start }) => start),
 		pictures: shown.map(({ values }) => String(values.picture ?? ''))

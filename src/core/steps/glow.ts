@@ -52,8 +52,8 @@ export const lampOff: StepDefinition = {
 
 /** A lantern. */
 const lantern = [
-	...['......../...ffb020ffb020.../..ffb020ffb020ffb020ffb020../..ffb020ffe9a8ffe9a8ffb020..'],
-	...['..ffb020ffe9a8ffe9a8ffb020../..ffb020ffb020ffb020ffb020../...ffb020ffb020.../........']
+	'......../...ffb020ffb020.../..ffb020ffb020ffb020ffb020../..ffb020ffe9a8ffe9a8ffb020..',
+	'..ffb020ffe9a8ffe9a8ffb020../..ffb020ffb020ffb020ffb020../...ffb020ffb020.../........'
 ].join('/');
 
 export const showPicture: StepDefinition = {

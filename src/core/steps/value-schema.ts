@@ -4,7 +4,7 @@ import { identifierSchema, textSchema } from '../document';
 import { maximumLength } from '../expressions/expression';
 import { isVariableName } from '../expressions/vocabulary';
 import type { Quantity, Value, ValueDefinition } from './definition';
-import { readPicture } from '../pictures/picture';
+import { pictureSchema } from '../pictures/schema';
 import { readNotes } from './notes';
 import { inputNames } from './own';
 
@@ -47,12 +47,6 @@ const inputsSchema = textSchema(200)
 const notesSchema = textSchema(2000)
 	.refine((text) => readNotes(text).ok, { params: { key: 'notes' } })
 	.describe('Notes such as "C4 E4:1/2 -:2": name, octave, beats; "-" is a rest.');
-
-const pictureSchema = textSchema(500)
-	.refine((text) => readPicture(text) !== null, { params: { key: 'picture' } })
-	.describe(
-		'Eight rows from the top, "/" between them, of eight lamps each: rrggbb, or "." for a dark one.'
-	);
 
 function plainSchema(value: ValueDefinition): z.ZodType<Value> {
 	switch (value.type) {

@@ -88,7 +88,6 @@
 		onpointerup={() => loom.end()}
 		onpointercancel={() => loom.drop()}
 		{onkeydown}
-		onfocusin={({ target }) => (at = [...grid.querySelectorAll('button')].indexOf(target as never))}
 	>
 		{#each table as lamps, number (number)}
 			<div role="row" class="row">
@@ -96,6 +95,7 @@
 					<button
 						role="gridcell"
 						tabindex={index === at ? 0 : -1}
+						onfocus={() => (at = index)}
 						aria-label={t('loom.lamp', { row: row + 1, column: column + 1, colour: nameOf(lamp) })}
 						style:background={lamp > 0 ? colourCode(lamp) : undefined}
 					></button>

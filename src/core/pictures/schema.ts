@@ -1,0 +1,10 @@
+/** Pictures as documents and orders hold them, apart from who only draws them. */
+import { textSchema } from '../document';
+import { readPicture } from './picture';
+
+/** Of a lamp grid, in a document and in an order alike. */
+export const pictureSchema = textSchema(500)
+	.refine((text) => readPicture(text) !== null, { params: { key: 'picture' } })
+	.describe(
+		'Eight rows from the top, "/" between them, of eight lamps each from the left: rrggbb, or "." for a dark one.'
+	);
