@@ -44,20 +44,27 @@ const all: readonly Moves[] = [
 	{ kind: skiff, ahead: (metres) => go(metres), aside: turn, within: [0.02, 3] },
 	{ kind: skiffLite, ahead: (metres) => goFor(metres / 0.2), aside: turnFor, within: [0.04, 6] },
 	{ kind: ball, ahead: (metres) => go(metres, 0.25), aside: turn, within: [0.04, 6] },
-	{ kind: drone, ahead: (metres) => go(metres), aside: turn, within: [0.06, 4] }
+	{ kind: drone, ahead: (metres) => go(metres, 0.8), aside: turn, within: [0.06, 4] }
 ];
 
 const planOfMoves = ({ kind }: Moves, steps: readonly Step[]): Plan =>
 	planFor(kind, planOf(kind === drone ? [step('takeOff'), ...steps, step('land')] : steps));
 
-/** There and back, turning to either side. */
+/**
+ * There and back, turning to either side. A drone flies squares: the longer it is in the air, the more does
+ * its end tell of the breeze.
+ */
 const taught = (moves: Moves): readonly Plan[] => {
-	const { ahead, aside } = moves;
-	return [
+	const { kind, ahead, aside } = moves;
+	const thereAndBack = [
 		[ahead(1), aside(180), ahead(1)],
 		[ahead(0.8), aside(-180), ahead(0.8)],
 		[ahead(1), aside(180), ahead(1)]
-	].map((steps) => planOfMoves(moves, steps));
+	];
+	const squares = [90, -90, 90].map((angle) =>
+		[0, 1, 2, 3].flatMap(() => [ahead(2), aside(angle)])
+	);
+	return (kind === drone ? squares : thereAndBack).map((steps) => planOfMoves(moves, steps));
 };
 
 const foretold = (moves: Moves): Plan => {
@@ -120,9 +127,9 @@ function tryOne(moves: Moves, number: number): FitTried {
 		variation,
 		chance: new Random(number)
 	});
-	/** What it keeps from one run to the next. */
+	/** What it keeps from one run to the next, all of one day. */
 	const hidden = Object.fromEntries(
-		Object.entries(drawn).filter(([name]) => list[name]!.of !== 'day')
+		Object.entries(drawn).filter(([name]) => list[name]!.of !== 'run')
 	);
 	const hand = new Random(1000 + number);
 	const { tape: sigma, protractor: headingSigma } = handSigmas;
@@ -138,7 +145,7 @@ function tryOne(moves: Moves, number: number): FitTried {
 		];
 		const far = legs.find(({ stepId }) => stepId === farEndOf(plan))!;
 		const marks = [marked(pose, null), marked(far.to, { stepId: far.stepId, round: 1 })];
-		return { plan, course, robot: 'robot1', marks };
+		return { plan, course, robot: 'robot1', marks, day: 'today' };
 	});
 	const began = performance.now();
 	const fitted = fitRobot({ kind: kind.kind, variation, runs });
@@ -149,7 +156,7 @@ function tryOne(moves: Moves, number: number): FitTried {
 	) as [RecordedPose, RecordedPose];
 	const usual = Object.fromEntries(
 		Object.entries(list).flatMap(([name, { of, classroom }]) =>
-			of === 'robot' ? [[name, classroom.mean]] : []
+			of === 'robot' || of === 'day' ? [[name, classroom.mean]] : []
 		)
 	);
 	const offBy = (values: ParameterValues): Off => {
@@ -169,5 +176,8 @@ function tryOne(moves: Moves, number: number): FitTried {
 	};
 }
 
-export const tryFits = (count: number): readonly FitTried[] =>
-	all.flatMap((moves) => some(1, count).map((number) => tryOne(moves, number)));
+/** @param only one kind, if not all */
+export const tryFits = (count: number, only?: string): readonly FitTried[] =>
+	all
+		.filter(({ kind }) => only === undefined || kind.kind === only)
+		.flatMap((moves) => some(1, count).map((number) => tryOne(moves, number)));

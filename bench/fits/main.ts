@@ -5,7 +5,7 @@ import { tryFits } from './fits';
 const median = (numbers: readonly number[]) =>
 	numbers.toSorted((a, b) => a - b)[Math.floor(numbers.length / 2)]!;
 
-const tried = tryFits(Number(process.argv[2] ?? 10));
+const tried = tryFits(Number(process.argv[2] ?? 10), process.argv[3]);
 for (const kind of new Set(tried.map((each) => each.kind))) {
 	const own = tried.filter((each) => each.kind === kind);
 	const [metres, angle] = own[0]!.within;

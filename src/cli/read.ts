@@ -109,7 +109,7 @@ export function knownOf(
 		throw new BadInput(
 			`--model: a model of a robot of the plan was expected, but this is of a ${model.kind}.`
 		);
-	return Object.fromEntries(known.map(({ id }) => [id, valuesOf(model)]));
+	return Object.fromEntries(known.map(({ id }) => [id, valuesOf(model, Date.now())]));
 }
 
 /** With all that its sensors say: some reasons show only there. */
@@ -119,10 +119,10 @@ export function rehearsed(values: Options) {
 }
 
 export function readAttempt(values: Options) {
-	const { recording, plan, course, touches, marks = [] } = load(values, 'attempt');
+	const { at, recording, plan, course, touches, marks = [] } = load(values, 'attempt');
 	const attempt = readRecording(recording);
 	if (!attempt.ok) throw new BadInput(`${clean(values.attempt!)}: ${say(attempt.failure)}`);
-	return { attempt: attempt.value, plan, course, touches, marks };
+	return { attempt: attempt.value, at: Date.parse(at), plan, course, touches, marks };
 }
 
 type Formats = typeof documentFormats;

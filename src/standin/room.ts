@@ -3,7 +3,7 @@ import type { Course } from '../core/course/course';
 import type { Variation } from '../core/robots/robot';
 import type { CrewMember } from '../core/simulation/crew-member';
 import { Stage } from '../core/simulation/stage';
-import { Random } from '../core/random/random';
+import { Random, seedOfText } from '../core/random/random';
 import { modelOf } from '../core/robots/models';
 import { drawValues, type ParameterValues } from '../core/robots/parameter';
 import { radians } from '../core/units/angles';
@@ -21,7 +21,7 @@ export class Room {
 		readonly id: string,
 		readonly course: Course,
 		private readonly variation: Variation,
-		seed: number
+		private readonly seed: number
 	) {
 		const terrain = new Terrain(course);
 		const touches = (robot: string) => this.robots.get(robot)!.touches;
@@ -46,7 +46,7 @@ export class Room {
 	setDown(robot: StandIn, place: StartPlace): CrewMember {
 		this.robots.set(robot.id, robot);
 		const { id, settings, name } = robot;
-		this.characters[id] = characterOf(robot.kind.kind, name, this.variation);
+		this.characters[id] = characterOf(robot.kind.kind, name, this.variation, this.seed);
 		return this.stage.setDown({ id, kind: robot.kind.kind, name, settings }, place);
 	}
 
@@ -79,15 +79,21 @@ export class Room {
 }
 
 /**
- * What a robot of the yard is like: another one than a rehearsal makes of its name, as a real one is. What
- * is of the day is drawn when it is set down.
+ * What a robot of the yard is like: another one than a rehearsal makes of its name, as a real one is; and
+ * on this day. What is of a run is drawn when it is set down.
+ * @param day seed
  */
-function characterOf(kind: string, name: string, variation: Variation): ParameterValues {
+function characterOf(
+	kind: string,
+	name: string,
+	variation: Variation,
+	day: number
+): ParameterValues {
 	const { parameters } = modelOf(kind);
-	const chance = new Random(0);
+	const chance = new Random(seedOfText(`${name} on ${day}`));
 	const drawn = drawValues(parameters, { name: `${name} of the yard`, variation, chance });
 	return Object.fromEntries(
-		Object.entries(drawn).filter(([key]) => parameters[key]!.of === 'robot')
+		Object.entries(drawn).filter(([key]) => ['robot', 'day'].includes(parameters[key]!.of))
 	);
 }
 

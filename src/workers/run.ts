@@ -29,7 +29,9 @@ export const runSchema = z.strictObject({
 	model: z.strictObject({ variation: z.enum(variations), seed: z.int() }).optional(),
 	isByHand: z.boolean().optional(),
 	/** It waits behind each leg until somebody goes on. */
-	isByLeg: z.boolean().optional()
+	isByLeg: z.boolean().optional(),
+	/** When robots whose front is hidden were lined up, milliseconds since 1970. */
+	linedUp: z.number().optional()
 });
 export type RunRequest = z.infer<typeof runSchema>;
 
@@ -60,11 +62,11 @@ export class RunInProgress {
 	) {
 		this.robots = request.robots;
 		this.kept = new NewsWriter(request.id, hands.unkept);
-		const { plan, course, robots, model, only, isByHand, isByLeg } = request;
+		const { plan, course, robots, model, only, isByHand, isByLeg, linedUp } = request;
 		this.model = model && new ModelCrew(plan, course, model.variation, model.seed);
 		const ports = robots.map((robot, index) => hands.portFor(robot, this.model?.ports[index]));
 		const isModel = model !== undefined;
-		const how = { only, isByHand, isModel, isByLeg };
+		const how = { only, isByHand, isModel, isByLeg, linedUp };
 		this.live = new LiveRun({ plan, course, ports, ...how, chance: Math.random });
 	}
 

@@ -5,13 +5,16 @@ import { modelOf } from '../robots/models';
 import type { ParameterValues } from '../robots/parameter';
 import { axle } from '../robots/skiff/settings';
 import { sampleRobot } from '../robots/robot-document';
+import { ball } from '../robots/ball';
 import { skiff } from '../robots/skiff';
 import { prepare, simulate, trial } from '../simulation/simulate';
-import { courseOf, go, left, planOf, repeat, right, wall } from '../testing/sample';
+import { courseOf, go, left, planFor, planOf, repeat, right, wall } from '../testing/sample';
 import { agreement, fitRobot, parametersOf, type Fitted } from './fit';
 import { foretell, nextTry } from './foretell';
 import { markedRunOf, type MarkedRun } from './marked-run';
+import { robotModel } from './robot-model';
 import { usual } from './unknowns';
+import { valuesOf } from './values-of';
 
 const course = courseOf({ size: { width: 6, height: 6 }, starts: [{ at: [3, 3], bearing: 0 }] });
 const variation = 'classroom';
@@ -87,7 +90,7 @@ it('what was marked after it ran into something is left out, and then nothing is
 		{ ...at, after: { stepId: second.id, round: 1 }, at: [0.4, 0.7] },
 		{ ...at, after: null, at: [0.4, 0.7] }
 	];
-	const run = markedRunOf({ attempt, plan, course: walled, marks }, 'robot1');
+	const run = markedRunOf({ at: 0, attempt, plan, course: walled, marks }, 'robot1');
 	expect(run.marks).toEqual(marks.slice(0, 1));
 	const found = fitRobot({ kind: 'skiff', variation, runs: [{ ...run, marks: [] }] });
 	expect(found.runs).toEqual([{ before: null, after: null }]);
@@ -101,6 +104,41 @@ it('nothing is made of what was not measured, and the next try narrows where a p
 	const plan = planOf([go(0.8), right(90), go(0.8)]);
 	const next = nextTry(found, { plan, course, robot: plan.robots[0]! }, variation)!;
 	expect(next.then).toBeLessThan(0.95 * next.now);
+});
+
+it('what is of the day is one thing in its runs, and holds on that day alone', () => {
+	const tilted = { setTurned: 0.1 };
+	const list = modelOf('ball').parameters;
+	const parameters = { robot1: { ...usual(list, variation), ...tilted } };
+	const runs = ['2026-09-07 1', '2026-09-07 1', undefined].map((day): MarkedRun => {
+		const plan = planFor(ball, planOf([go(day ? 1 : 0.5, 0.25)]));
+		const { ends } = trial(prepare({ plan, course, variation }), { seed: 1, parameters });
+		const { x, y } = ends[0]!.pose;
+		const mark = { robot: 'robot1', after: null, at: [x, y] as const, heading: null };
+		return {
+			plan,
+			course,
+			robot: 'robot1',
+			day,
+			marks: [{ ...mark, sigma: 0.005, headingSigma: 1 }]
+		};
+	});
+	const turned = (of: readonly MarkedRun[]) =>
+		valueOf(fitRobot({ kind: 'ball', variation, runs: of }), 'setTurned');
+	const [once, twice] = [turned(runs.slice(0, 1)), turned(runs)];
+	expect(Math.abs(twice.value - tilted.setTurned)).toBeLessThan(2 * twice.sigma);
+	expect(twice).toMatchObject({ isOfDay: true, unit: 'radians' });
+	expect(twice.sigma).toBeLessThan(0.8 * once.sigma);
+	// Runs of no day say nothing of one.
+	expect(turned(runs.slice(2))).toBeUndefined();
+	const found = fitRobot({ kind: 'ball', variation, runs });
+	const from = { at: '2026-09-07T12:00:00Z', runs: 3, moves: 0 };
+	const model = robotModel({ kind: 'ball', name: 'Rushlight' }, found, from);
+	expect(model.day).toBe('2026-09-07');
+	const noon = (day: number) => new Date(2026, 8, day, 12).getTime();
+	expect(valuesOf(model, noon(7))).toHaveProperty('setTurned', twice.value);
+	expect(valuesOf(model, noon(8))).not.toHaveProperty('setTurned');
+	expect(valuesOf(model, noon(8))).toHaveProperty('speedGain');
 });
 
 it('parts of it are told of while it is worked out', () => {

@@ -1,7 +1,7 @@
 /**
  * What one robot is like: the parameters with which its model ends where a hand marked the robot, held
  * back by how much such robots differ. What stays with the robot is the same in all of its runs, what is
- * of the day is another in each.
+ * of the day in those of one day, and the rest is another in each.
  * Source: K. Levenberg, Quart. Appl. Math. 2 (1944); D. Marquardt, SIAM J. Appl. Math. 11 (1963).
  */
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
@@ -16,6 +16,8 @@ import { unknownsOf, usual, valuesAt, type Unknown } from './unknowns';
 export interface FoundValue {
 	readonly name: string;
 	readonly unit: ParameterUnit;
+	/** It is so on the newest day of the runs, and may be another on the next. */
+	readonly isOfDay?: true;
 	readonly value: number;
 	/** Standard deviations: of what was found, and of such robots, among whom nobody has looked. */
 	readonly sigma: number;
@@ -26,6 +28,8 @@ export interface Fitted {
 	readonly found: readonly FoundValue[];
 	/** How the found values hang together: covariances, in the order of `found`. */
 	readonly covariance: readonly (readonly number[])[];
+	/** The newest that its runs name. */
+	readonly day?: string | undefined;
 	/** Metres by which the model is off at the marks of each run: as usual, and as found; null where no place was marked. */
 	readonly runs: readonly { readonly before: number | null; readonly after: number | null }[];
 }
@@ -53,25 +57,26 @@ export function fitRobot(
 	const list = modelOf(kind).parameters;
 	const unknowns = unknownsOf(list, variation);
 	const still = usual(list, variation);
-	const own = unknowns.filter(({ of }) => of === 'robot');
-	const ofDay = unknowns.filter(({ of }) => of === 'day');
 	const fits = runs.map((run) => new RunFit(run, list, variation));
-	const search = new Search(own, ofDay, fits, still, onProgress);
+	const search = new Search(unknowns, fits, still, onProgress);
 	const first = search.find();
 	// Chance at a wall, or at another speed, is another one than the usual robot's.
 	fits.forEach((run, index) => run.settle(search.valuesOf(first, index)));
 	const at = search.find(first);
 	const covariance = search.covarianceAt(at);
-	const found = own.map(({ name, mean, sigma }, i) => ({
+	const own = search.kept;
+	const found = own.map(([{ name, of, mean, sigma }, i]) => ({
 		name,
 		unit: list[name]!.unit,
+		...(of === 'day' && { isOfDay: true as const }),
 		value: mean + sigma * at[i]!,
 		sigma: sigma * Math.sqrt(covariance.get(i, i)),
 		usualSigma: sigma
 	}));
 	return {
 		found,
-		covariance: own.map((a, i) => own.map((b, j) => a.sigma * b.sigma * covariance.get(i, j))),
+		day: search.newest,
+		covariance: own.map(([a, i]) => own.map(([b, j]) => a.sigma * b.sigma * covariance.get(i, j))),
 		runs: fits.map((run, index) => ({
 			before: run.away(still),
 			after: run.away(search.valuesOf(at, index))
@@ -88,45 +93,67 @@ export function agreement(
 	known: ParameterValues
 ): readonly number[] {
 	const list = modelOf(kind).parameters;
-	const ofDay = unknownsOf(list, variation).filter(({ of }) => of === 'day');
+	const ofDay = unknownsOf(list, variation).filter(({ of }) => of !== 'robot');
 	const still = { ...usual(list, variation), ...known };
 	return runs.map((run) => {
 		const only = new RunFit(run, list, variation);
 		only.settle(still);
-		const search = new Search([], ofDay, [only], still);
+		const search = new Search(ofDay, [only], still);
 		const off = only.residuals(search.valuesOf(search.find(), 0));
 		return Math.max(0, ...off.map(Math.abs));
 	});
 }
 
-/** Where residuals are least, over the robot's unknowns and then those of each day. */
+/** Where residuals are least, over the unknowns of the robot, of each day and of each run. */
 class Search {
-	private readonly size: number;
+	/** All that is looked for, and which of them each run knows. */
+	private readonly all: readonly Unknown[];
+	private readonly known: readonly (readonly number[])[];
+	/** Those that a later run shares, each with its place: of the robot, and of the newest day. */
+	readonly kept: readonly (readonly [Unknown, number])[];
+	/** The last day of those that runs name. */
+	readonly newest: string | undefined;
 	private readonly offsets: readonly number[];
 	private readonly rows: number;
 	private looked = 0;
 
 	constructor(
-		private readonly own: readonly Unknown[],
-		private readonly ofDay: readonly Unknown[],
+		unknowns: readonly Unknown[],
 		private readonly fits: readonly RunFit[],
 		private readonly still: ParameterValues,
 		private readonly onProgress: (part: number) => void = () => {}
 	) {
-		this.size = own.length + fits.length * ofDay.length;
+		const all = unknowns.filter(({ of }) => of === 'robot');
+		const places = new Map(all.map(({ name }, place) => [name, place]));
+		const placeOf = (unknown: Unknown, run: number): number => {
+			const { name, of } = unknown;
+			const day = fits[run]!.day;
+			const ofDay = of === 'day' && day !== undefined ? `${name} on ${day}` : `${name} in ${run}`;
+			const key = of === 'robot' ? name : ofDay;
+			const place = places.get(key) ?? all.push(unknown) - 1;
+			places.set(key, place);
+			return place;
+		};
+		this.known = fits.map((_, run) => unknowns.map((each) => placeOf(each, run)));
+		this.all = all;
+		this.newest = fits
+			.flatMap(({ day }) => day ?? [])
+			.toSorted()
+			.at(-1);
+		this.kept = [...places].flatMap(([key, place]) => {
+			const unknown = all[place]!;
+			const isKept = unknown.of === 'robot' || key === `${unknown.name} on ${this.newest}`;
+			return isKept ? [[unknown, place] as const] : [];
+		});
 		let rows = 0;
 		this.offsets = fits.map(({ figures }) => (rows += figures.length) - figures.length);
 		this.rows = rows;
 	}
 
 	valuesOf(at: readonly number[], run: number): ParameterValues {
-		const { own, ofDay, still } = this;
-		const from = own.length + run * ofDay.length;
-		return {
-			...still,
-			...valuesAt(own, (index) => at[index]!),
-			...valuesAt(ofDay, (index) => at[from + index]!)
-		};
+		const known = this.known[run]!;
+		const unknowns = known.map((place) => this.all[place]!);
+		return { ...this.still, ...valuesAt(unknowns, (index) => at[known[index]!]!) };
 	}
 
 	/** Of all runs; then how far each unknown is from what is usual. */
@@ -135,15 +162,14 @@ class Search {
 		return [...ofRuns, ...at];
 	}
 
-	/** How each residual changes with each unknown: those of a day only change its own run. */
+	/** How each residual changes with each unknown: no run knows those of another. */
 	private slopes(at: readonly number[]): Matrix {
-		const { own, ofDay, size, rows, fits, offsets } = this;
+		const { rows, fits, offsets } = this;
+		const size = this.all.length;
 		const slopes = Matrix.zeros(rows + size, size);
 		fits.forEach((run, index) => {
-			const from = own.length + index * ofDay.length;
-			const moved = [...own.keys(), ...ofDay.map((_, day) => from + day)];
 			const before = run.residuals(this.valuesOf(at, index));
-			for (const unknown of moved) {
+			for (const unknown of this.known[index]!) {
 				const aside = at.map((value, i) => (i === unknown ? value + nudge : value));
 				run.residuals(this.valuesOf(aside, index)).forEach((after, row) => {
 					slopes.set(offsets[index]! + row, unknown, (after - before[row]!) / nudge);
@@ -158,9 +184,8 @@ class Search {
 
 	/** @param from where it is looked for first */
 	find(from?: readonly number[]): readonly number[] {
-		const { own, ofDay, fits, size, rows } = this;
-		const ranges = [...own, ...fits.flatMap(() => ofDay)].map(({ range }) => range);
-		const x = Array.from({ length: rows + size }, (_, index) => index);
+		const ranges = this.all.map(({ range }) => range);
+		const x = Array.from({ length: this.rows + ranges.length }, (_, index) => index);
 		const { parameterValues } = levenbergMarquardt(
 			{ x, y: x.map(() => 0) },
 			(at) => {

@@ -12,6 +12,7 @@ import { headingOfBearing, wrapAngle } from '../units/angles';
 import type { StartPlace } from '../world/start-places';
 import { goneOf, type Measured } from './moves';
 import { usual, withChance } from './unknowns';
+import { dayOf } from './values-of';
 
 export interface MarkedRun {
 	readonly plan: Plan;
@@ -29,11 +30,15 @@ export interface MarkedRun {
 	};
 	/** 0 to 1 at Run, where that is known. */
 	readonly battery?: number | undefined;
+	/** Its date, and what parts it in two: what is of the day is the same in all runs with this name. */
+	readonly day?: string | undefined;
 }
 
 /** What an attempt of a robot was made from, and what a hand has marked in it. */
 interface MarkedAttempt {
 	readonly attempt: Attempt;
+	/** When it was made, milliseconds since 1970. */
+	readonly at: number;
 	readonly plan: Plan;
 	readonly course: Course;
 	readonly touches?: readonly Touch[] | undefined;
@@ -42,7 +47,7 @@ interface MarkedAttempt {
 
 /** Without what was marked after it ran into something: that tells more of walls than of the robot. */
 export function markedRunOf(
-	{ attempt, plan, course, touches, marks }: MarkedAttempt,
+	{ attempt, at, plan, course, touches, marks }: MarkedAttempt,
 	robot: string
 ): MarkedRun {
 	const run = attempt.runs.find(({ id }) => id === robot);
@@ -56,7 +61,10 @@ export function markedRunOf(
 	});
 	const battery = run?.trace.columns.battery?.[0];
 	const isKnown = battery !== undefined && Number.isFinite(battery);
-	return { plan, course, touches, robot, marks: ofOwn, ...(isKnown && { battery }) };
+	const { source } = attempt;
+	const linedUp = source.type === 'run' && source.linedUp !== undefined ? ` ${source.linedUp}` : '';
+	const day = dayOf(at) + linedUp;
+	return { plan, course, touches, robot, marks: ofOwn, day, ...(isKnown && { battery }) };
 }
 
 /** Trials that show how much of a place is left to chance. */
@@ -122,6 +130,10 @@ export class RunFit {
 		const isSaid = battery !== undefined && 'battery' in list && !('charge' in settings);
 		this.known = isSaid ? { battery } : {};
 		this.usualChance = this.chanceOf(usual(list, variation));
+	}
+
+	get day(): string | undefined {
+		return this.run.day;
 	}
 
 	/** Chance is looked at anew, of a robot like this. */

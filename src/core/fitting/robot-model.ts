@@ -15,6 +15,8 @@ export interface RobotModelDocument {
 	readonly name: string;
 	readonly at: string;
 	readonly modelVersion: number;
+	/** That of its newest runs, as "2026-09-07": what is of the day holds on that one. */
+	readonly day?: string | undefined;
 	/** Runs that it was fitted to. */
 	readonly runs: number;
 	/** Moves that were measured by themselves. */
@@ -26,6 +28,10 @@ export interface RobotModelDocument {
 const foundSchema = z.strictObject({
 	unit: z.enum(parameterUnits),
 	value: z.number(),
+	isOfDay: z
+		.literal(true)
+		.optional()
+		.describe('It was so on that day, and may be another on the next.'),
 	sigma: z.number().min(0).describe('Standard deviation of what was found.'),
 	usualSigma: z.number().min(0).describe('Of such robots, before anybody looked.')
 });
@@ -40,6 +46,7 @@ export const robotModelFormat: DocumentFormat<RobotModelDocument> = {
 		name: nameSchema.describe('Of the robot.'),
 		at: z.iso.datetime().describe('When it was found, in universal time.'),
 		modelVersion: z.int().min(1).describe('Of the model whose parameters these are.'),
+		day: z.iso.date().optional().describe('That of its newest runs, where they were made.'),
 		runs: z.int().min(0).describe('Runs that it was fitted to.'),
 		moves: z.int().min(0).describe('Moves that were measured by themselves.'),
 		parameters: z
@@ -48,9 +55,12 @@ export const robotModelFormat: DocumentFormat<RobotModelDocument> = {
 	}) as unknown as z.ZodType<RobotModelDocument>
 };
 
+/** Of a day's name: after that may come when it was lined up. */
+const dateLength = '2026-09-07'.length;
+
 export const robotModel = (
 	{ kind, name }: Pick<NamedRobot, 'kind' | 'name'>,
-	{ found }: Pick<Fitted, 'found'>,
+	{ found, day }: Pick<Fitted, 'found' | 'day'>,
 	from: Pick<RobotModelDocument, 'at' | 'runs' | 'moves'>
 ): RobotModelDocument => ({
 	format: 'lantern-step/robot-model',
@@ -59,5 +69,6 @@ export const robotModel = (
 	name,
 	modelVersion,
 	...from,
+	...(day && { day: day.slice(0, dateLength) }),
 	parameters: Object.fromEntries(found.map(({ name, ...each }) => [name, each]))
 });

@@ -5,7 +5,7 @@ import type { Variation } from '../robots/robot';
 /** One of them. */
 export interface Unknown {
 	readonly name: string;
-	readonly of: 'robot' | 'day';
+	readonly of: 'robot' | 'day' | 'run';
 	readonly mean: number;
 	readonly sigma: number;
 	/** Least and most, in standard deviations from the mean. */

@@ -22,6 +22,8 @@ export interface HeldBehind {
 export interface LiveNews {
 	/** It is the model that runs. */
 	readonly isModel?: true;
+	/** When robots whose front is hidden were lined up, milliseconds since 1970. */
+	readonly linedUp?: number | undefined;
 	/** What is wrong while it goes on, and needs a hand. */
 	readonly alarm?: Sentence;
 	/** It waits behind this leg until somebody goes on. */
@@ -87,9 +89,11 @@ export class LiveRecord {
 	/** As far as it has come; null before any news. */
 	get attempt(): Attempt | null {
 		if (!this.last) return null;
-		const { isModel, time, open, outcome } = this.last;
+		const { isModel, linedUp, time, open, outcome } = this.last;
 		return {
-			source: { type: isModel ? 'played' : 'run' },
+			source: isModel
+				? { type: 'played' }
+				: { type: 'run', ...(linedUp !== undefined && { linedUp }) },
 			outcome,
 			runs: this.runs,
 			crates: [],

@@ -41,6 +41,7 @@ export interface RunSetup {
 	readonly isModel?: boolean | undefined;
 	/** It waits behind each leg until somebody goes on. */
 	readonly isByLeg?: boolean | undefined;
+	readonly linedUp?: LiveNews['linedUp'];
 }
 
 export class LiveRun {
@@ -257,6 +258,7 @@ export class LiveRun {
 		const { spans, log, notes } = records;
 		const news: LiveNews = {
 			...(this.running.isModel && { isModel: true }),
+			...(this.running.linedUp !== undefined && { linedUp: this.running.linedUp }),
 			...(this.alarm && { alarm: this.alarm }),
 			...(this.held && { held: this.held }),
 			time,

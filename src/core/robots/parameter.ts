@@ -22,8 +22,11 @@ export type ParameterUnit = (typeof parameterUnits)[number];
 
 export interface Parameter {
 	readonly unit: ParameterUnit;
-	/** It stays with the robot; or is another each day; or says how much chance there is in it all. */
-	readonly of: 'robot' | 'day' | 'chance';
+	/**
+	 * It stays with the robot; or is another each day, or in each run; or says how much chance there is in
+	 * it all.
+	 */
+	readonly of: 'robot' | 'day' | 'run' | 'chance';
 	/** As its kind is drawn: what an ideal robot has. */
 	readonly drawing: number;
 	/** The least and the greatest that a model can do with. */
@@ -111,7 +114,7 @@ export const batteryFrom = (
 	worn: readonly [number, number]
 ): Parameter => ({
 	unit: 'part',
-	of: 'day',
+	of: 'run',
 	drawing: 1,
 	range: [0, 1],
 	classroom: from(...classroom),
@@ -128,28 +131,27 @@ export const gyroBiasUpTo = (classroom: number, worn: number): Parameter => ({
 	worn: around(0, worn)
 });
 
-/** What is 0 as drawn, and as a hand or the air has it on the day. @param most that makes sense */
-export const ofTheDay = (
-	unit: ParameterUnit,
-	classroom: number,
-	worn: number,
-	most: number
-): Parameter => ({
-	unit,
-	of: 'day',
-	drawing: 0,
-	range: [-most, most],
-	classroom: byHand(classroom),
-	worn: byHand(worn)
-});
+/** What is 0 as drawn, and as a hand or the air has it. @param most that makes sense */
+const asItComes =
+	(of: 'day' | 'run') =>
+	(unit: ParameterUnit, classroom: number, worn: number, most: number): Parameter => ({
+		unit,
+		of,
+		drawing: 0,
+		range: [-most, most],
+		classroom: byHand(classroom),
+		worn: byHand(worn)
+	});
+export const ofTheDay = asItComes('day');
+export const ofTheRun = asItComes('run');
 
 /** How far from its start mark a hand sets it down. @param classroom, worn standard deviations in metres and radians */
 export const setDownBeside = (
 	classroom: readonly [number, number],
 	worn: readonly [number, number]
 ) => {
-	const metres = ofTheDay('metres', classroom[0], worn[0], 0.2);
-	const turned = ofTheDay('radians', classroom[1], worn[1], 0.8);
+	const metres = ofTheRun('metres', classroom[0], worn[0], 0.2);
+	const turned = ofTheRun('radians', classroom[1], worn[1], 0.8);
 	return { setAhead: metres, setLeft: metres, setTurned: turned };
 };
 

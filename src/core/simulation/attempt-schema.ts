@@ -89,6 +89,12 @@ export const sourceSchema = z.discriminatedUnion('type', [
 		seed: z.int(),
 		parameters: parametersSchema.optional()
 	}),
-	z.strictObject({ type: z.literal('run') }),
+	z.strictObject({
+		type: z.literal('run'),
+		linedUp: z
+			.number()
+			.optional()
+			.describe('When robots whose front is hidden were lined up, milliseconds since 1970.')
+	}),
 	z.strictObject({ type: z.literal('played') })
 ]);

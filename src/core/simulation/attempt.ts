@@ -123,7 +123,7 @@ export interface RobotRun {
 /** Where an attempt comes from: the model, or real robots, which nobody can have do it again. */
 export type Source =
 	| ({ readonly type: 'rehearsal' } & Circumstances)
-	| { readonly type: 'run' }
+	| { readonly type: 'run'; readonly linedUp?: number | undefined }
 	/** The model, with hands that drove it: nobody can have that again either. */
 	| { readonly type: 'played' };
 

@@ -9,6 +9,7 @@
 	import { figureOf } from '$core/fitting/figures';
 	import type { Foretold } from '$core/fitting/foretell';
 	import type { RobotModelDocument } from '$core/fitting/robot-model';
+	import { dayOf } from '$core/fitting/values-of';
 	import { degrees } from '$core/units/angles';
 	import { hasMessage, say, t } from '$lib/i18n';
 	import { showNumber } from '$lib/words/format';
@@ -39,6 +40,13 @@
 			.filter(([key]) => hasMessage(`parameter.${key}`))
 			.toSorted(([, a], [, b]) => a.sigma / a.usualSigma - b.sigma / b.usualSigma)
 	);
+	const nameOf = (key: string, { isOfDay }: RobotModelDocument['parameters'][string]) => {
+		const what = t(`parameter.${key}`);
+		const day = known?.model.day;
+		return isOfDay && day
+			? t('model.ofDay', { what, day, isToday: day === dayOf(Date.now()) })
+			: what;
+	};
 	const told = $derived(parameters.filter(([, each]) => isTold(each)));
 	const untold = $derived(parameters.filter(([, each]) => !isTold(each)));
 
@@ -228,7 +236,7 @@
 		<tbody>
 			{#each rows as [key, each] (key)}
 				<tr>
-					<th scope="row">{t(`parameter.${key}`)}</th>
+					<th scope="row">{nameOf(key, each)}</th>
 					<td>{say(figureOf(each))}</td>
 				</tr>
 			{/each}

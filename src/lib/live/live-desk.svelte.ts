@@ -36,7 +36,8 @@ export class LiveDesk {
 	private chosen = $state.raw<Readonly<Record<string, string>>>({});
 	/** Robots that stand on the start mark, as somebody has said, and where that was. */
 	private placed = $state.raw<readonly string[]>([]);
-	private linedUp = $state.raw<readonly string[]>([]);
+	/** By the ids of robots: when they were lined up, milliseconds since 1970. */
+	private linedUp = $state.raw<Readonly<Record<string, number>>>({});
 	isRoomClear = $state(false);
 	/** What is missing is shown. */
 	isAsked = $state(false);
@@ -86,7 +87,7 @@ export class LiveDesk {
 			wasLost: this.wasLost,
 			plan: this.bench.plan,
 			isFineWithout: (id) => this.fineWithout.includes(id),
-			isLinedUp: (id) => this.linedUp.includes(id),
+			isLinedUp: (id) => id in this.linedUp,
 			isRoomClear: this.isRoomClear
 		})
 	);
@@ -217,7 +218,10 @@ export class LiveDesk {
 		this.isRunning = true;
 		const run = { id: newId(), planId: bench.saver.id, courseId, at: Date.now(), plan, course };
 		bench.runs.beginLive(run.id, plan);
-		return robots.run({ ...run, robots: [...ids], ...more }, (news) => this.hear(news));
+		const times = ids.flatMap((id) => this.linedUp[id] ?? []);
+		const linedUp = times.length > 0 ? Math.max(...times) : undefined;
+		const request = { ...run, robots: [...ids], linedUp, ...more };
+		return robots.run(request, (news) => this.hear(news));
 	}
 
 	private planned(): Plan {
@@ -342,7 +346,7 @@ export class LiveDesk {
 		if (robot.devices.includes(turning.id))
 			robots.order(robot.id, { device: turning.id, name: 'turnTo', values: { bearing: wanted } });
 		this.setPlaced(robot.id);
-		this.linedUp = [...this.linedUp, robot.id];
+		this.linedUp = { ...this.linedUp, [robot.id]: Date.now() };
 		this.lining.end();
 	}
 }

@@ -24,7 +24,7 @@
 		return used.map((robot) => {
 			const { model } = knownRobots.of(robot) ?? {};
 			const { name } = robot;
-			return model && isAlike(valuesOf(model), parameters[robot.id])
+			return model && isAlike(valuesOf(model, Date.now()), parameters[robot.id])
 				? t('floor.model', {
 						name,
 						runs: model.runs,

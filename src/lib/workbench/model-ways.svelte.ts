@@ -41,7 +41,7 @@ export class ModelWays {
 		// Somebody has edited the plan meanwhile.
 		if (looks !== this.looks) return;
 		// Nothing is left to chance: what differs is what was found.
-		const both = [alike, { ...alike, ...valuesOf(known.model) }];
+		const both = [alike, { ...alike, ...valuesOf(known.model, Date.now()) }];
 		const asked = (this.asked = this.pool.ask(
 			{ plan, course, variation },
 			both.map((values) => ({ seed: 1, hasPath: true, parameters: { [robot.id]: values } }))

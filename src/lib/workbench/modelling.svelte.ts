@@ -87,7 +87,10 @@ export class Modelling {
 		if (!known || since.length === 0) return;
 		const finder = this.startFinder();
 		try {
-			const off = await finder.agreement(await this.fitting(since), valuesOf(known.model));
+			const off = await finder.agreement(
+				await this.fitting(since),
+				valuesOf(known.model, Date.now())
+			);
 			this.disagreeing = since.filter((_, index) => off[index]! > mostSigmas);
 		} finally {
 			finder.end();
@@ -97,10 +100,10 @@ export class Modelling {
 	private async fitting(rows: readonly ListedAttempt[]): Promise<Fitting> {
 		const { kind, name } = this.stand.robot;
 		const runs: MarkedRun[] = [];
-		for (const { id, summary, marks = [], touches } of rows) {
+		for (const { id, at, summary, marks = [], touches } of rows) {
 			const own = summary.robots.find((robot) => robot.kind === kind && robot.name === name);
 			const opened = await keeper().open(id);
-			if (own && opened.ok) runs.push(markedRunOf({ ...opened.value, touches, marks }, own.id));
+			if (own && opened.ok) runs.push(markedRunOf({ ...opened.value, at, touches, marks }, own.id));
 		}
 		return { kind, variation: this.variation, runs };
 	}

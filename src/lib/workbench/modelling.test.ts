@@ -1,6 +1,7 @@
 import { beforeEach, expect, it, vi } from 'vitest';
 import type { ListedAttempt } from '$core/attempts/kept';
 import { robotModel } from '$core/fitting/robot-model';
+import { dayOf } from '$core/fitting/values-of';
 import { writeDocument } from '$core/document';
 import { courseOf, go, planOf } from '$core/testing/sample';
 import { knownRobots } from '$lib/robots/known.svelte';
@@ -21,8 +22,11 @@ addMessages({
 const plan = planOf([go(0.5)]);
 const robot = plan.robots[0]!;
 const course = courseOf();
-const ran = { runs: [{ id: robot.id, bumps: [], trace: { columns: {} } }] };
-const bumped = { runs: [{ ...ran.runs[0]!, bumps: [{ time: 1 }] }] };
+const ran = {
+	source: { type: 'run', linedUp: 5 },
+	runs: [{ id: robot.id, bumps: [], trace: { columns: {} } }]
+};
+const bumped = { source: ran.source, runs: [{ ...ran.runs[0]!, bumps: [{ time: 1 }] }] };
 const mark = {
 	robot: robot.id,
 	after: null,
@@ -88,7 +92,10 @@ it('a model is found from the marks of this robot, used, switched off, and forgo
 	const { modelling, asked } = opened();
 	await modelling.read();
 	await modelling.findOut();
-	const runs = { plan, course, touches: undefined, robot: robot.id, marks: [mark] };
+	const runs = {
+		...{ plan, course, touches: undefined, robot: robot.id, marks: [mark] },
+		day: `${dayOf(1)} 5`
+	};
 	expect(asked).toEqual([{ kind: 'skiff', variation: 'classroom', runs: [runs, runs] }]);
 	expect(modelling.known).toMatchObject({ isUsed: true, model: { runs: 2, at } });
 	expect(modelling.known!.model.parameters).toEqual({

@@ -86,7 +86,7 @@ export class Workbench implements Stand {
 		if (this.variation === 'ideal') return undefined;
 		const known = this.plan.robots.flatMap((robot) => {
 			const { model, isUsed } = knownRobots.of(robot) ?? {};
-			return model && isUsed ? [[robot.id, valuesOf(model)] as const] : [];
+			return model && isUsed ? [[robot.id, valuesOf(model, Date.now())] as const] : [];
 		});
 		return known.length > 0 ? Object.fromEntries(known) : undefined;
 	});

@@ -3,6 +3,8 @@ import { around, batteryFrom, beside, constant, factor, gyroBiasUpTo } from '../
 import { same, scatter, setDownBeside, type ParameterValues } from '../parameter';
 import * as settings from './settings';
 
+const placing = setDownBeside([0.005, 0.07], [0.01, 0.14]);
+
 export const parameters = {
 	/** Real speed for each m/s that it is told. */
 	speedGain: factor(around(1, 0.03), around(1, 0.08)),
@@ -12,8 +14,9 @@ export const parameters = {
 	gyroGain: factor(around(1, 0.003), around(1, 0.015)),
 	gyroBias: gyroBiasUpTo(0.0015, 0.008),
 	battery: batteryFrom([0.4, 1], [0.15, 0.6]),
-	/** Its front is hidden, so a hand lines it up badly. */
-	...setDownBeside([0.005, 0.07], [0.01, 0.14]),
+	/** Its front is hidden, so a hand lines it up badly: that holds until it is lined up again. */
+	...placing,
+	setTurned: { ...placing.setTurned, of: 'day' },
 	/** Standard deviation, in each tick, of the direction in which it rolls. */
 	wobble: scatter('radians', same(0.0035), same(0.009)),
 	/** Standard deviation of what it makes of one stretch, as a part of its way. */
@@ -23,6 +26,6 @@ export const parameters = {
 	topSpeed: constant('mps', settings.topSpeed, 0.06 * settings.topSpeed),
 	flatBatteryFactor: constant('part', settings.flatBatteryFactor, 0.08),
 	lag: constant('seconds', settings.lag, 0.3 * settings.lag)
-};
+} as const;
 
 export type BallValues = ParameterValues<typeof parameters>;

@@ -24,7 +24,7 @@ export const parameters = {
 	breezeEast: ofTheDay('mps', 0.003, 0.008, 0.3),
 	breezeNorth: ofTheDay('mps', 0.003, 0.008, 0.3),
 	/** Standard deviation of its wandering, that lasts `wanderTime` seconds, and of the push that a flip leaves. */
-	wander: scatter('mps', same(0.01), same(0.028)),
+	wander: scatter('mps', same(0.003), same(0.028)),
 	flipPush: scatter('mps', same(0.15), same(0.3)),
 	/** Of its sinking, what its own wind takes at the most near the floor: an ideal one has no such cushion. */
 	cushion: {
