@@ -1,9 +1,13 @@
 /** The robots that stand in a yard when it opens, and how they are. */
 
+import type { Values } from '../core/steps/definition';
+
 export interface RosterRow {
 	readonly id: string;
 	readonly name: string;
 	readonly kind: string;
+	/** Where they are not those of a new one. */
+	readonly settings?: Values;
 	/** The sample course that it stands on; otherwise it stands in the boat shed. */
 	readonly course?: string;
 	/** On and ready, if it is not said. */
@@ -18,7 +22,7 @@ export interface RosterRow {
 
 export const roster: readonly RosterRow[] = [
 	{ id: 'tallow', name: 'Tallow', kind: 'skiff', course: 'open-quay', signal: 0.9 },
-	{ id: 'ember-6', name: 'Ember-6', kind: 'skiff', signal: 0.8 },
+	{ id: 'ember-6', name: 'Ember-6', kind: 'skiff', settings: { panel: 'fitted' }, signal: 0.8 },
 	{ id: 'wick', name: 'Wick', kind: 'skiffLite', is: 'asleep', signal: 0.75 },
 	{ id: 'rushlight', name: 'Rushlight', kind: 'ball', signal: 0.85 },
 	{ id: 'taper', name: 'Taper', kind: 'drone', signal: 0.7 },

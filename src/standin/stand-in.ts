@@ -6,6 +6,7 @@ import { linkVersion } from '../core/link/frames';
 import { RobotEnd, type Robot } from '../core/link/robot-end';
 import { signLight } from '../core/link/signs';
 import type { Machine } from '../core/robots/machine';
+import { fittedKindOf } from '../core/robots/fitted';
 import { robotKindOf } from '../core/robots/kinds';
 import { Store } from '../core/live/stored-run';
 import { sampleRobot } from '../core/robots/robot-document';
@@ -58,8 +59,9 @@ export class StandIn implements Robot {
 	) {
 		this.id = listed.id;
 		this.name = listed.name;
-		this.kind = robotKindOf(listed.kind);
-		this.settings = sampleRobot(this.kind).settings;
+		const { kind } = listed;
+		this.settings = { ...sampleRobot(robotKindOf(kind)).settings, ...listed.settings };
+		this.kind = fittedKindOf({ kind, settings: this.settings });
 		const { is, battery } = listed;
 		this.member = room.setDown(this, room.placeFor(this.id));
 		this.store = new Store(`${this.id}-${Math.floor(chance() * 1e9)}`, chance);

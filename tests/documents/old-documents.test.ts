@@ -29,7 +29,7 @@ describe('version 1', () => {
 		const { name, chains, robots } = JSON.parse(text) as First;
 		expect(read.value).toMatchObject({ version: 2, name, chains });
 		const named = robots.map(({ ports, ...robot }, index) => {
-			const settings = ports ?? { left: 'A', right: 'B' };
+			const settings = { ...(ports ?? { left: 'A', right: 'B' }), panel: 'none' };
 			return { id: `robot${index + 1}`, ...robot, settings };
 		});
 		expect(read.value.robots).toEqual(named);

@@ -1,20 +1,22 @@
 /** Steps and readings that the plan's robot has nothing for. */
 import { isReading } from '../expressions/vocabulary';
 import { likewise } from '../robots/instead';
+import type { Device } from '../devices/device';
+import { robotKindOf } from '../robots/kinds';
 import { missingOf, readingsOf } from '../robots/robot';
 import { definitionOf } from '../steps/catalogue';
 import { needsOf } from '../steps/definition';
 import { word } from '../sentence';
-import type { Step } from '../plan/plan';
+import { robotOfChain, type Step } from '../plan/plan';
 import { eachNameIn } from '../plan/variables';
 import { problemAt, type Context, type Problem, type Repair, type Visited } from './problem';
 
-export function checkAbilities({ steps }: Context): Problem[] {
-	return steps.flatMap((here): Problem[] => {
+export function checkAbilities(context: Context): Problem[] {
+	return context.steps.flatMap((here): Problem[] => {
 		const { robot } = here;
 		const missing = missingOf(robot, needsOf(here.definition, here.step.values));
 		if (missing) {
-			const repair = insteadOf(here);
+			const repair = fittingOf(context, here, missing) ?? insteadOf(here);
 			return [problemAt(here, `cannot.${missing.id}`, {}, repair && { repair })];
 		}
 		const known = readingsOf(robot);
@@ -29,6 +31,16 @@ function readingIn(step: Step, isMeant: (reading: string) => boolean): string | 
 		if (isReading(name) && isMeant(name)) found ??= name;
 	});
 	return found;
+}
+
+/** What can be fitted to the robot is. */
+function fittingOf({ plan }: Context, { chain }: Visited, missing: Device): Repair | undefined {
+	const robot = robotOfChain(plan, chain);
+	const { fitted = {} } = robotKindOf(robot.kind);
+	const setting = Object.keys(fitted).find((name) => fitted[name] === missing);
+	if (setting === undefined) return undefined;
+	const settings = { ...robot.settings, [setting]: 'fitted' };
+	return { key: 'repair.fit', edit: () => ({ type: 'setRobot', robot: { ...robot, settings } }) };
 }
 
 /** Puts what the robot can do in the place of the step. */

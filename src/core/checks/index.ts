@@ -3,6 +3,7 @@
  * reading order, at most one of a kind for each step.
  */
 import type { Course } from '../course/course';
+import { fittedKindOf } from '../robots/fitted';
 import { robotKindOf } from '../robots/kinds';
 import type { Attempt } from '../simulation/attempt';
 import { definitionOf } from '../steps/catalogue';
@@ -43,7 +44,8 @@ const checks = [
 ];
 
 export function checkPlan(plan: Plan, { kind, course, attempt }: Known = {}): Problem[] {
-	const robotOf = (chain: Chain) => robotKindOf(kind ?? robotOfChain(plan, chain).kind);
+	const robotOf = (chain: Chain) =>
+		kind === undefined ? fittedKindOf(robotOfChain(plan, chain)) : robotKindOf(kind);
 	const context: Context = { plan, robotOf, course, attempt, steps: visitAll(plan, robotOf) };
 	const problems = checks.flatMap((check) => check(context));
 	const order = orderOf(plan);

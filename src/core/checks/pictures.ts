@@ -1,23 +1,26 @@
 /** Pictures that nobody would see: the next one comes at once. */
 import { definitionOf } from '../steps/catalogue';
 import type { Step } from '../plan/plan';
-import { changesGrid } from '../simulation/pictures';
+import { replacesPicture } from '../steps/pictures';
 import { problemAt, waitAt, type Context, type Problem, type Visited } from './problem';
 
 /** Seconds for which a picture is put in front of somebody. */
 const longEnough = 1;
 
 /** It goes on at once, whatever comes next. */
-const isInstant = ({ kind }: Step): boolean => {
+const isInstant = ({ kind, values }: Step): boolean => {
 	const { takesTime, hasBody, isLast } = definitionOf(kind);
-	return !takesTime && !hasBody && !isLast && kind !== 'call';
+	const waits = takesTime && !(replacesPicture(kind) && values.then !== 'wait');
+	return !waits && !hasBody && !isLast && kind !== 'call';
 };
 
 export function checkPictures({ steps }: Context): Problem[] {
 	return steps.flatMap((visited): Problem[] => {
-		if (visited.step.kind !== 'showPicture') return [];
-		const next = nextOf(visited).find((step) => changesGrid(step.kind) || !isInstant(step));
-		if (!next || !changesGrid(next.kind)) return [];
+		const { kind } = visited.step;
+		const isShown = replacesPicture(kind) && kind !== 'darkGrid' && isInstant(visited.step);
+		if (!isShown) return [];
+		const next = nextOf(visited).find((step) => replacesPicture(step.kind) || !isInstant(step));
+		if (!next || !replacesPicture(next.kind)) return [];
 		const repair = waitAt(visited.holder, visited.index + 1, longEnough);
 		return [problemAt(visited, 'unseenPicture', {}, { repair })];
 	});

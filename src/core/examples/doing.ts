@@ -115,6 +115,21 @@ export const doing: Examples = {
 	blink: () => ({ chains: [run(step('blink', { period: 0.5 }), go(0.4))] }),
 	lampOff: (values) => ({ chains: [run(lamp(amber), go(0.2), step('lampOff', values), go(0.2))] }),
 	showPicture: (values) => ({ chains: [run(step('showPicture', values), go(0.4))] }),
+	playPictures: (values) => ({ chains: [run(step('playPictures', values), go(0.2))] }),
+	runText: (values) => ({ chains: [run(step('runText', { text: 'HI', ...values }), go(0.2))] }),
+	turnGrid: (values) => ({
+		chains: [
+			run(
+				step('showPicture'),
+				step('wait', { duration: 1 }),
+				step('turnGrid', values),
+				step('wait', { duration: 1 })
+			)
+		]
+	}),
+	gridBrightness: (values) => ({
+		chains: [run(step('gridBrightness', values), step('showPicture'), go(0.4))]
+	}),
 	darkGrid: () => ({
 		chains: [run(step('showPicture'), step('wait', { duration: 1 }), step('darkGrid'), go(0.2))]
 	}),

@@ -1,6 +1,7 @@
 /** A small plan for each step and trigger that shows what it does: for its help, and for its test. */
 import type { Course } from '../course/course';
 import { eachStep, makePlan, planRobot, type Chain, type Plan, type Step } from '../plan/plan';
+import { fittedKindOf } from '../robots/fitted';
 import { robotKinds } from '../robots/kinds';
 import { canDo, type RobotKind } from '../robots/robot';
 import { sampleRobot } from '../robots/robot-document';
@@ -44,5 +45,5 @@ function kindFor(chains: readonly Chain[]): RobotKind | undefined {
 		eachStep(steps, (step) => all.push(step));
 		return all.flatMap(({ kind }) => definitionOf(kind).needs);
 	});
-	return robotKinds.find((kind) => canDo(kind, needs));
+	return robotKinds.find((kind) => canDo(fittedKindOf(sampleRobot(kind)), needs));
 }

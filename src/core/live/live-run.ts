@@ -8,7 +8,7 @@ import { Interpreter } from '../interpreter/interpreter';
 import { compile } from '../interpreter/program';
 import type { LinkPort } from '../link/link-port';
 import type { Plan } from '../plan/plan';
-import { robotKindOf } from '../robots/kinds';
+import { fittedKindOf } from '../robots/fitted';
 import type { Sentence } from '../sentence';
 import type { Outcome, OutcomeKind, Span } from '../simulation/attempt';
 import { Records } from '../simulation/journal';
@@ -72,7 +72,7 @@ export class LiveRun {
 			const start = { x: at[0], y: at[1], heading: headingOfBearing(bearing) };
 			return new Member(robot, ports[index]!, this.records, start, course);
 		});
-		const kinds = plan.robots.map(({ kind }) => robotKindOf(kind));
+		const kinds = plan.robots.map(fittedKindOf);
 		const program = compile(plan, kinds, only, isByHand);
 		this.interpreter = new Interpreter({
 			program,

@@ -5,6 +5,7 @@ import * as exact from '../exact';
 import { ownReadings } from '../expressions/vocabulary';
 import type { LinkPort } from '../link/link-port';
 import type { PlanRobot } from '../plan/plan';
+import { fittedKindOf } from '../robots/fitted';
 import { robotKindOf } from '../robots/kinds';
 import { readingsOf } from '../robots/robot';
 import { robotDocument } from '../robots/robot-document';
@@ -58,7 +59,7 @@ export class Member {
 
 	/** @param read what its chains read @param now what a reading says now, as its chains see it */
 	record(read: ReadonlySet<string>, now: (reading: string) => Datum): void {
-		const kind = robotKindOf(this.robot.kind);
+		const kind = fittedKindOf(this.robot);
 		const seen = [...read].map((reading) => ({ reading, now: () => now(reading) }));
 		const others = readingsOf(kind).filter((one) => !read.has(one) && !(one in ownReadings));
 		this.writer = new LiveWriter(this.port, this.pose, kind.columns, seen, new Set(others));

@@ -1,5 +1,6 @@
 /** Pictures as documents and orders hold them, apart from who only draws them. */
 import { textSchema } from '../document';
+import { longestFilm, mostCloths, readFilm } from './film';
 import { readPicture } from './picture';
 
 /** Of a lamp grid, in a document and in an order alike. */
@@ -7,4 +8,13 @@ export const pictureSchema = textSchema(500)
 	.refine((text) => readPicture(text) !== null, { params: { key: 'picture' } })
 	.describe(
 		'Eight rows from the top, "/" between them, of eight lamps each from the left: rrggbb, or "." for a dark one.'
+	);
+
+/** Of a lamp grid, too. */
+export const filmSchema = textSchema(longestFilm)
+	.refine((text) => readFilm(text) !== null, {
+		params: { key: 'film', values: { most: mostCloths } }
+	})
+	.describe(
+		'Cloths with "|" between them: each a picture, a space, and the beats for which it hangs there.'
 	);

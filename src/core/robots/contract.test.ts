@@ -1,23 +1,20 @@
 /** What every kind of robot has to keep to, and every device. */
 import fc from 'fast-check';
-import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
+import { describe, expect, it } from 'vitest';
 import type { Course } from '../course/course';
 import type { Command, Device } from '../devices/device';
 import { flying } from '../devices/flying/device';
-import { lampDevice } from '../devices/lamp/device';
-import { lampGrid } from '../devices/lampGrid/device';
 import { darkLamps, gridSize, writePicture } from '../pictures/picture';
 import { devices } from '../devices/list';
 import { motion } from '../devices/motion/device';
 import { pacing } from '../devices/pacing/device';
 import { patchesDevice } from '../devices/patches/device';
-import { pins } from '../devices/pins/device';
 import type { Wait } from '../devices/port';
 import { turning } from '../devices/turning/device';
 import { wheelsDevice } from '../devices/wheels/device';
-import { speaker } from '../devices/speaker/device';
 import { stepKinds } from '../steps/catalogue';
+import { beforehand, telling } from '../testing/orders';
 import { courseOf } from '../testing/sample';
 import { runs } from '../testing/runs';
 import { tick } from '../time';
@@ -104,40 +101,6 @@ class Trying {
 	}
 }
 
-/** Values that a schema takes. */
-const sampleOf = (schema: z.ZodType): fc.Arbitrary<unknown> =>
-	arbitraryOf(z.toJSONSchema(schema) as Shape);
-
-interface Shape {
-	readonly type?: string;
-	readonly enum?: readonly unknown[];
-	readonly minimum?: number;
-	readonly maximum?: number;
-	readonly properties?: Readonly<Record<string, Shape>>;
-	readonly items?: Shape;
-}
-
-function arbitraryOf(shape: Shape): fc.Arbitrary<unknown> {
-	const { type, enum: options, minimum, maximum, properties, items } = shape;
-	if (options) return fc.constantFrom(...options);
-	switch (type) {
-		case 'number':
-			return fc.double({ min: minimum ?? -2, max: maximum ?? 2, noNaN: true });
-		case 'string':
-			return fc.constantFrom('#ffb020', '#000000');
-		case 'boolean':
-			return fc.boolean();
-		case 'array':
-			return fc.array(arbitraryOf(items!), { maxLength: 4 });
-		default: {
-			const fields = Object.entries(properties ?? {});
-			return fc.record(
-				Object.fromEntries(fields.map(([name, field]) => [name, arbitraryOf(field)]))
-			);
-		}
-	}
-}
-
 describe('devices', () => {
 	it('have all the orders that this test knows to tell', () => {
 		const names = devices.flatMap(({ id, commands }) =>
@@ -159,6 +122,51 @@ describe('devices', () => {
 		for (const { needs } of stepKinds) for (const need of needs) expect(devices).toContain(need);
 	});
 });
+
+/** Values that a schema takes. */
+const sampleOf = (schema: z.ZodType): fc.Arbitrary<unknown> =>
+	arbitraryOf(z.toJSONSchema(schema) as Shape);
+
+const picture = writePicture(darkLamps(gridSize).map((_, i) => 0x30100 * i));
+
+/** Of texts with a form of their own, by the names of their fields. */
+const texts: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
+	picture: fc.constant(picture),
+	film: fc.constantFrom(`${picture} 1`, `${picture} 0.5|${picture} 2`),
+	columns: fc.constantFrom('', '7e11117e')
+};
+
+interface Shape {
+	readonly type?: string;
+	readonly enum?: readonly unknown[];
+	readonly minimum?: number;
+	readonly maximum?: number;
+	readonly properties?: Readonly<Record<string, Shape>>;
+	readonly items?: Shape;
+}
+
+function arbitraryOf(shape: Shape): fc.Arbitrary<unknown> {
+	const { type, enum: options, minimum, maximum, properties, items } = shape;
+	if (options) return fc.constantFrom(...options);
+	switch (type) {
+		case 'number':
+			return fc.double({ min: minimum ?? -2, max: maximum ?? 2, noNaN: true });
+		case 'integer':
+			return fc.integer({ min: minimum ?? -2, max: Math.min(2, maximum ?? 2) });
+		case 'string':
+			return fc.constantFrom('#ffb020', '#000000');
+		case 'boolean':
+			return fc.boolean();
+		case 'array':
+			return fc.array(arbitraryOf(items!), { maxLength: 4 });
+		default: {
+			const fields = Object.entries(properties ?? {});
+			return fc.record(
+				Object.fromEntries(fields.map(([name, field]) => [name, texts[name] ?? arbitraryOf(field)]))
+			);
+		}
+	}
+}
 
 describe.each(robotKinds.map((kind) => [kind.kind, kind] as const))('%s', (_, kind) => {
 	const orders = kind.devices.flatMap((device: Device) =>
@@ -292,55 +300,6 @@ const exercises: readonly (readonly [Device, string, object, number])[] = [
 
 /** An order that does no more than let it go on and on: nothing shows if it does already. */
 const setsOff = (name: string): boolean => name === 'start' || name === 'drive';
-
-/** What is going on before an order is given, so that there is something to end. */
-const beforehand: readonly (readonly [Device, string, object])[] = [
-	[turning, 'turn', { angle: -60 }],
-	[wheelsDevice, 'drive', { left: 0.4, right: 0.4 }],
-	[motion, 'start', { speed: 0.4 }],
-	[lampDevice, 'shine', { side: 'both', colour: '#ffb020', brightness: 1, period: 0 }],
-	[lampGrid, 'show', { picture: writePicture(darkLamps(gridSize).with(9, 0xff)) }],
-	[speaker, 'play', { notes: [{ pitch: 440, length: 60 }] }],
-	[pins, 'set', { pins: ['7'], isOn: true }]
-];
-
-/** Of an order, what changes what was going on; of others, anything does. */
-const telling: Readonly<Record<string, object>> = {
-	'motion start': { speed: 0.8 },
-	'motion stop': { isCoasting: false },
-	'motion stand': {},
-	'pacing go': { distance: 0.2, speed: 0.6 },
-	'pacing zero': {},
-	'persistence giveUpAfter': { seconds: 2 },
-	'counters turns': { left: 1, right: 2, speed: 0.5 },
-	'counters zero': {},
-	'curving arc': { direction: 'left', radius: 0.3, angle: 1, speed: 0.4 },
-	'turning turn': { angle: 1 },
-	'turning turnTo': { bearing: 200 },
-	'gyro zero': {},
-	'wheels drive': { left: 0.6, right: 0.2 },
-	'ports motor': { port: 'A', power: 0.9 },
-	'ports use': { left: 'C', right: 'D' },
-	'rolling roll': { bearing: 200, speed: 0.5 },
-	'rolling rollFar': { bearing: 200, distance: 0.3, speed: 0.5, isEndingStill: true },
-	'flying takeOff': {},
-	'flying land': {},
-	'flying go': { direction: 'left', distance: 0.4, speed: 0.5 },
-	'flying start': { direction: 'up', speed: 0.4 },
-	'flying flip': { direction: 'left' },
-	'flying cut': {},
-	'lamp shine': { side: 'both', colour: '#38d39f', brightness: 1, period: 0 },
-	'horn sound': { duration: 2 },
-	'speaker play': { notes: [{ pitch: 300, length: 0.5 }] },
-	'speaker volume': { level: 0.1 },
-	'speaker silence': {},
-	'pins set': { pins: ['1'], isOn: false },
-	'pins clear': {},
-	'patches shine': { left: 1, right: 0 },
-	'screen show': { face: 'sleepy' },
-	'lampGrid show': { picture: writePicture(darkLamps(gridSize).map((_, i) => i)) },
-	'lampGrid dark': {}
-};
 
 /** What stands only when somebody else stops it. */
 const isEndless = (name: string, values: unknown): boolean =>

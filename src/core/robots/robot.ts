@@ -60,6 +60,8 @@ export interface RobotKind<M extends Machine = Machine> {
 	readonly devices: readonly Device[];
 	/** What a person can set of one robot, such as what is plugged in where. */
 	readonly settings: Readonly<Record<string, ValueDefinition>>;
+	/** Devices that only a robot has whose setting of this name is `fitted`. */
+	readonly fitted?: Readonly<Record<string, Device>>;
 	/** Settings of which no two may be the same. */
 	readonly distinct?: readonly string[];
 	readonly columns: readonly Column<M>[];

@@ -3,7 +3,7 @@ import * as exact from '../exact';
 import { Happenings } from '../devices/happenings';
 import { ownReadings } from '../expressions/vocabulary';
 import { Random, seedOfText } from '../random/random';
-import { robotKindOf } from '../robots/kinds';
+import { fittedKindOf } from '../robots/fitted';
 import { modelOf } from '../robots/models';
 import type { Machine } from '../robots/machine';
 import type { ParameterValues } from '../robots/parameter';
@@ -80,7 +80,7 @@ export class CrewMember {
 		this.place = place;
 		this.robot = robot;
 		this.touches = touches;
-		this.kind = robotKindOf(robot.kind);
+		this.kind = fittedKindOf(robot);
 		const heading = headingOfBearing(start.bearing);
 		this.pose = { x: start.at[0], y: start.at[1], heading };
 		const altitude = (): number => this.machine.body.altitude ?? 0;

@@ -1,27 +1,36 @@
 /** What the lamp grid of a robot showed, by the steps that ran. */
-import { lampGrid } from '../devices/lampGrid/device';
-import { definitionOf } from '../steps/catalogue';
-import type { Attempt } from './attempt';
+import { newGrid, seen, told, type Shown } from '../devices/lampGrid/shown';
+import { gridOrder } from '../steps/pictures';
+import type { Attempt, Span } from './attempt';
 import { indexAt } from './moment';
 
-/** Pictures and when they came, in order; an empty one is a dark grid. */
+/** What a grid was told, and when, in order. */
 export interface Pictures {
 	readonly times: Float64Array;
-	readonly pictures: readonly string[];
+	readonly grids: readonly Shown[];
 }
 
-/** It changes what a lamp grid shows. */
-export const changesGrid = (kind: string): boolean => definitionOf(kind).needs.includes(lampGrid);
+function orderOf({ kind, values }: Span) {
+	const text = (name: string) => String(values[name]);
+	const number = (name: string) => Number(values[name]);
+	return gridOrder(kind, { text, number, datum: (name) => values[name]! });
+}
 
 export function picturesIn({ spans }: Pick<Attempt, 'spans'>, robot: string): Pictures {
-	const shown = spans.filter((span) => span.robot === robot && changesGrid(span.kind));
+	let grid = newGrid;
+	const shown = spans.flatMap((span) => {
+		const order = span.robot === robot ? orderOf(span) : undefined;
+		if (!order) return [];
+		grid = told(grid, order, span.start);
+		return [{ time: span.start, grid }];
+	});
 	return {
-		times: Float64Array.from(shown, ({ start }) => start),
-		pictures: shown.map(({ values }) => String(values.picture ?? ''))
+		times: Float64Array.from(shown, ({ time }) => time),
+		grids: shown.map((each) => each.grid)
 	};
 }
 
 /** The picture of a moment; empty while the grid is dark. */
-export function pictureAt({ times, pictures }: Pictures, time: number): string {
-	return times.length > 0 && times[0]! <= time ? pictures[indexAt(times, time)]! : '';
+export function pictureAt({ times, grids }: Pictures, time: number): string {
+	return times.length > 0 && times[0]! <= time ? seen(grids[indexAt(times, time)]!, time) : '';
 }

@@ -3,18 +3,14 @@ import { compile, type Program } from '../interpreter/program';
 import { withValues, type SetValue } from '../interpreter/set-values';
 import { changeStep } from '../plan/places';
 import type { PlanRobot } from '../plan/plan';
-import { robotKindOf } from '../robots/kinds';
+import { fittedKindOf } from '../robots/fitted';
 import { isExpression } from '../steps/definition';
 import type { Prepared, Rehearsal } from './simulate';
 
 type Planned = Pick<Rehearsal, 'plan' | 'only'>;
 
 export const programOf = ({ plan, only }: Planned, robots: readonly PlanRobot[]): Program =>
-	compile(
-		plan,
-		robots.map(({ kind }) => robotKindOf(kind)),
-		only
-	);
+	compile(plan, robots.map(fittedKindOf), only);
 
 /** With other numbers in it as it stands; with other expressions it is compiled anew. */
 export function programWith(

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { turnedLamps } from '../devices/lampGrid/shown';
 import { readPicture } from '../pictures/picture';
 import { planSchema } from '../plan/plan';
 import { pictureAt, picturesIn } from '../simulation/pictures';
@@ -27,6 +28,8 @@ const way = ({ trace }: Alone) => ({
 const near = (value: number, wanted: number, within = 0.006) =>
 	expect(Math.abs(value - wanted)).toBeLessThan(within);
 const span = (attempt: Alone, kind: string) => attempt.spans.find((one) => one.kind === kind)!;
+const shownAt = (a: Alone, time: number) => pictureAt(picturesIn(a, 'robot1'), time);
+const lampsOf = (picture: string) => readPicture(picture)?.filter(Boolean).length ?? 0;
 const lampAt = ({ trace }: Alone, time: number) =>
 	trace.columns.leftLamp![trace.time.findIndex((moment) => moment >= time - 1e-9)];
 const timesOf = (attempt: Alone, kind: string) =>
@@ -135,13 +138,30 @@ const effects: Record<string, (attempt: Alone) => void> = {
 		expect(a.trace.columns.rightLamp!.at(-1)).toBe(0);
 	},
 	showPicture: (a) => {
-		const shown = picturesIn(a, 'robot1');
-		expect(readPicture(pictureAt(shown, 0))!.filter(Boolean).length).toBeGreaterThan(9);
-		expect(pictureAt(shown, 9)).toBe(pictureAt(shown, 0));
+		expect(lampsOf(shownAt(a, 0))).toBeGreaterThan(9);
+		expect(shownAt(a, 9)).toBe(shownAt(a, 0));
 	},
+	playPictures: (a) => {
+		// Four times two cloths of half a second each, as it is exactly: and its last cloth stays.
+		const [cloth, next, ...more] = [0, 0.5, 1, 3.4, 3.6, 9].map((time) => shownAt(a, time));
+		expect(next).not.toBe(cloth);
+		expect(more).toEqual([cloth, cloth, next, next]);
+		expect(a.spans[0]!.end).toBeCloseTo(4, 9);
+	},
+	runText: (a) => {
+		// "HELLO" is 24 columns wide: 32 until the last one is gone, ten a second.
+		const lit = [0, 3.05, 3.3].map((time) => lampsOf(shownAt(a, time)));
+		expect(lit).toEqual([6, 4, 0]);
+		expect(a.spans[0]!.end).toBeCloseTo(3.2, 2);
+	},
+	turnGrid: (a) => {
+		const [before, after] = [0.5, 1.5].map((time) => readPicture(shownAt(a, time))!);
+		expect(after).toEqual(turnedLamps(before!, 'right'));
+		expect(after).not.toEqual(before);
+	},
+	gridBrightness: (a) => expect(shownAt(a, 0.1)).toContain('805810'),
 	darkGrid: (a) => {
-		const shown = picturesIn(a, 'robot1');
-		const times = [-1, 0, 0.9, 1.1].map((time) => pictureAt(shown, time) !== '');
+		const times = [-1, 0, 0.9, 1.1].map((time) => shownAt(a, time) !== '');
 		expect(times).toEqual([false, true, true, false]);
 	},
 	horn: (a) => expect(a.tones).toMatchObject([{ time: 0, pitch: 311, length: 0.6 }]),

@@ -91,6 +91,12 @@ export interface PictureDefinition {
 	readonly initial: string;
 }
 
+/** A moving picture for a lamp grid: see ../pictures/film. */
+export interface FilmDefinition {
+	readonly type: 'film';
+	readonly initial: string;
+}
+
 /**
  * `addedLater`: documents written before this value was there are read with its initial content.
  */
@@ -104,6 +110,7 @@ export type ValueDefinition = (
 	| InputsDefinition
 	| NotesDefinition
 	| PictureDefinition
+	| FilmDefinition
 ) & { readonly addedLater?: true };
 
 export type Value = number | string | Expression;

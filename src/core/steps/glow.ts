@@ -1,9 +1,9 @@
 /** Glow: the lamps. */
 import { endLamps } from '../devices/endLamps/device';
 import { lampDevice, lampSides } from '../devices/lamp/device';
-import { lampGrid } from '../devices/lampGrid/device';
 import type { StepDefinition, ValueDefinition } from './definition';
 import type { Running } from './running';
+import { pictureSteps } from './pictures';
 import { choice, duration, ratio } from './values';
 
 const side: ValueDefinition = {
@@ -50,31 +50,4 @@ export const lampOff: StepDefinition = {
 	run: (running) => shine(running, '#000000', 0)
 };
 
-/** A lantern. */
-const lantern = [
-	'......../...ffb020ffb020.../..ffb020ffb020ffb020ffb020../..ffb020ffe9a8ffe9a8ffb020..',
-	'..ffb020ffe9a8ffe9a8ffb020../..ffb020ffb020ffb020ffb020../...ffb020ffb020.../........'
-].join('/');
-
-export const showPicture: StepDefinition = {
-	kind: 'showPicture',
-	family: 'glow',
-	level: 'first',
-	glyph: 'M4 4h16v16H4zM8 8h2v2H8zM14 8h2v2h-2zM8 14l4 2.500 4-2.500',
-	values: { picture: { type: 'picture', initial: lantern } },
-	firstValue: 'picture',
-	needs: [lampGrid],
-	run: ({ ask, text }) => void ask(lampGrid, 'show', { picture: text('picture') })
-};
-
-export const darkGrid: StepDefinition = {
-	kind: 'darkGrid',
-	family: 'glow',
-	level: 'further',
-	glyph: 'M4 4h16v16H4zM4 4l16 16',
-	values: {},
-	needs: [lampGrid],
-	run: ({ ask }) => void ask(lampGrid, 'dark', {})
-};
-
-export const glowSteps = [lamp, blink, lampOff, showPicture, darkGrid];
+export const glowSteps = [lamp, blink, lampOff, ...pictureSteps];

@@ -4,7 +4,7 @@ import { identifierSchema, textSchema } from '../document';
 import { maximumLength } from '../expressions/expression';
 import { isVariableName } from '../expressions/vocabulary';
 import type { Quantity, Value, ValueDefinition } from './definition';
-import { pictureSchema } from '../pictures/schema';
+import { filmSchema, pictureSchema } from '../pictures/schema';
 import { readNotes } from './notes';
 import { inputNames } from './own';
 
@@ -72,6 +72,8 @@ function plainSchema(value: ValueDefinition): z.ZodType<Value> {
 			return notesSchema;
 		case 'picture':
 			return pictureSchema;
+		case 'film':
+			return filmSchema;
 		case 'name':
 			if (value.of === 'variable') return variableSchema;
 			if (value.of === 'lampPost') return z.union([z.literal(''), identifierSchema]);

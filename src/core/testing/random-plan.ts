@@ -1,5 +1,6 @@
 /** Random plans from the catalogue, for property tests: numbers in, the same plan out each time. */
 import { colourCode } from '../colours';
+import { writeFilm } from '../pictures/film';
 import { darkLamps, gridSize, writePicture } from '../pictures/picture';
 import { makePlan, planRobot, type Chain, type Plan, type Step } from '../plan/plan';
 import { sampleRobot } from '../robots/robot-document';
@@ -30,6 +31,9 @@ const expressions = [
 	'cruise'
 ];
 
+const pictureFor = (pick: number): string =>
+	writePicture(darkLamps(gridSize).map((_, i) => (pick * (i + 1)) % 0x1000000));
+
 /** Another content for a value; the same for the same number. */
 export function valueFor(definition: ValueDefinition, pick: number): Value {
 	const expression = () => ({ expression: expressions[pick % expressions.length]! });
@@ -47,7 +51,14 @@ export function valueFor(definition: ValueDefinition, pick: number): Value {
 		case 'inputs':
 			return ['', 'a', 'a, b'][pick % 3]!;
 		case 'picture':
-			return writePicture(darkLamps(gridSize).map((_, i) => (pick * (i + 1)) % 0x1000000));
+			return pictureFor(pick);
+		case 'film':
+			return writeFilm(
+				Array.from({ length: 1 + (pick % 3) }, (_, i) => ({
+					picture: pictureFor(pick + i),
+					beats: 1 + (pick % 4)
+				}))
+			);
 		case 'notes':
 			return ['C4 E4:1/2 -:2', 'F#5', ''][pick % 3]!;
 		case 'number': {

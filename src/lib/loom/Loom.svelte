@@ -4,12 +4,21 @@
 	import { onMount } from 'svelte';
 	import Pipette from '@lucide/svelte/icons/pipette';
 	import { colourCode } from '$core/colours';
-	import { gridSize } from '$core/pictures/picture';
+	import { gridSize, readPicture } from '$core/pictures/picture';
 	import { t } from '$lib/i18n';
 	import { colourName, lampColours } from '$lib/words/format';
 	import { Threading } from './threading.svelte';
 
-	let { value, onset }: { value: string; onset: (picture: string) => void } = $props();
+	let {
+		value,
+		before,
+		onset
+	}: {
+		value: string;
+		/** A picture that shines through where it is dark. */
+		before?: string | undefined;
+		onset: (picture: string) => void;
+	} = $props();
 
 	const loom = new Threading(
 		() => value,
@@ -31,6 +40,12 @@
 				.map((lamp, column) => ({ lamp, row, column, index: row * columns + column }))
 		)
 	);
+
+	const through = $derived(before === undefined ? null : readPicture(before));
+	function throughAt(index: number): string | undefined {
+		const lamp = through?.[index];
+		return lamp ? `color-mix(in oklab, ${colourCode(lamp)} 32%, oklch(0.3 0.03 258))` : undefined;
+	}
 
 	/** The lamp under a pointer. */
 	function under({ clientX, clientY }: PointerEvent): number {
@@ -97,7 +112,7 @@
 						tabindex={index === at ? 0 : -1}
 						onfocus={() => (at = index)}
 						aria-label={t('loom.lamp', { row: row + 1, column: column + 1, colour: nameOf(lamp) })}
-						style:background={lamp > 0 ? colourCode(lamp) : undefined}
+						style:background={lamp > 0 ? colourCode(lamp) : throughAt(index)}
 					></button>
 				{/each}
 			</div>

@@ -1,10 +1,14 @@
 import { expect, it } from 'vitest';
-import { robotKinds } from '$core/robots/kinds';
+import { fittedKindOf } from '$core/robots/fitted';
+import { robotKinds as wholeKinds } from '$core/robots/kinds';
 import { canDo } from '$core/robots/robot';
+import { sampleRobot } from '$core/robots/robot-document';
 import { planOf } from '$core/testing/sample';
 import { offersAt, offersFor } from '$lib/words/typed';
 
 const plan = planOf([]);
+/** As they come, before anything is fitted. */
+const robotKinds = wholeKinds.map((kind) => fittedKindOf(sampleRobot(kind)));
 
 it.each(robotKinds)('$kind offers at First what it can do: six to ten tags', (robot) => {
 	const offers = offersAt({ plan, level: 'first', holder: null, robot });

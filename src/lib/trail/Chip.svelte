@@ -59,9 +59,10 @@
 >
 	{#if definition.type === 'colour'}
 		<span class="swatch" style:background={String(value)}></span>
-	{:else if definition.type === 'picture'}
+	{:else if definition.type === 'picture' || definition.type === 'film'}
+		<!-- Of a moving picture its first cloth. -->
 		<svg class="swatch lamps" viewBox="0 0 8 8" aria-hidden="true"
-			><Lamps picture={String(value)} /></svg
+			><Lamps picture={String(value).split(' ', 1)[0]!} /></svg
 		>
 	{/if}
 	{#if !(isBig && definition.type === 'colour')}{shown}{/if}

@@ -68,6 +68,9 @@ export class TagRuler {
 	}
 }
 
+/** Values that are shown by a small picture, too. */
+const swatched = ['colour', 'picture', 'film'];
+
 function piecesOf(step: Step, plan: Plan): WordPiece[] {
 	const values = shownValues(step, { plan });
 	const { isTrigger, isBranch } = definitionOf(step.kind);
@@ -79,7 +82,7 @@ function piecesOf(step: Step, plan: Plan): WordPiece[] {
 		return {
 			text,
 			isChip: true,
-			hasSwatch: definition.type === 'colour' || definition.type === 'picture'
+			hasSwatch: swatched.includes(definition.type)
 		};
 	});
 }

@@ -44,6 +44,8 @@
 	const label = valueName(kind, slot);
 	const valueOf = (step: Step): Value => step.values[slot] ?? definition.initial;
 	const value = $derived(valueOf(step));
+	/** Beats a minute, where a number says it. */
+	const tempo = $derived(Number(step.values.tempo) || 120);
 
 	/** What the person began to type as a number and goes on with as an expression. */
 	let draft = $state<string | undefined>();
@@ -94,7 +96,7 @@
 <div
 	class="editor"
 	class:wide={asExpression || definition.type === 'notes'}
-	class:loom={definition.type === 'picture'}
+	class:loom={definition.type === 'picture' || definition.type === 'film'}
 >
 	<div class="head">
 		<p class="value-name" id="value-label">{label}</p>
@@ -178,6 +180,10 @@
 	{:else if definition.type === 'picture'}
 		{#await import('$lib/loom/Loom.svelte') then { default: Loom }}
 			<Loom value={String(value)} onset={set} />
+		{/await}
+	{:else if definition.type === 'film'}
+		{#await import('$lib/loom/Strip.svelte') then { default: Strip }}
+			<Strip value={String(value)} beat={60 / tempo} onset={set} />
 		{/await}
 	{:else}
 		<TextEditor {definition} value={String(value)} onset={set} {onclose} />

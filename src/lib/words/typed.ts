@@ -7,7 +7,7 @@ import { isVariableName } from '$core/expressions/vocabulary';
 import { locateSteps } from '$core/plan/places';
 import { robotOfChain, type Plan } from '$core/plan/plan';
 import { inputsOf, routinesOf, variableTypes } from '$core/plan/variables';
-import { robotKindOf } from '$core/robots/kinds';
+import { fittedKindOf } from '$core/robots/fitted';
 import { canDo, optionsOf, type RobotKind } from '$core/robots/robot';
 import { initialValues, mayHang, stepKinds, triggerKinds } from '$core/steps/catalogue';
 import { levels, type Level } from '$core/levels';
@@ -52,7 +52,7 @@ export function shelfPlace(plan: Plan, level: Level, holder: string): ShelfPlace
 /** What runs this chain; a new one, the first robot. */
 export function robotAt(plan: Plan, id: string | null): RobotKind {
 	const chain = plan.chains.find((one) => one.id === id);
-	return robotKindOf((chain ? robotOfChain(plan, chain) : plan.robots[0]!).kind);
+	return fittedKindOf(chain ? robotOfChain(plan, chain) : plan.robots[0]!);
 }
 
 function isOffered({ kind, level, needs }: StepDefinition, wanted: Level, robot?: RobotKind) {
@@ -221,7 +221,8 @@ function setByWord(
 				return value.needs?.[option] ? 1 : 2;
 			}
 		}
-		if (value.type === 'colour') {
+		// By a colour alone no text is meant: "go 6000" is no golden 6000.
+		if (value.type === 'colour' && (isMeant || !('text' in definition.values))) {
 			const colour = lampColours.find(([name, code]) =>
 				[colourName(code), ...t(`colour.${name}.typed`).split(' ')].some((known) =>
 					fold(known).startsWith(word)

@@ -1,5 +1,6 @@
 /** Values of steps as a person reads them, and what they are called. */
 import { isExpression, type Value, type ValueDefinition } from '$core/steps/definition';
+import { readFilm } from '$core/pictures/film';
 import { readPicture } from '$core/pictures/picture';
 import { hasMessage, t } from '$lib/i18n';
 import './core';
@@ -32,6 +33,8 @@ export function showValue(
 			return shorten(String(value)) || t('value.noNotes');
 		case 'picture':
 			return t('value.picture', { count: readPicture(String(value))?.filter(Boolean).length ?? 0 });
+		case 'film':
+			return t('value.film', { count: readFilm(String(value))?.length ?? 0 });
 		case 'condition':
 			return String(value);
 	}

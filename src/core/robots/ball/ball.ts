@@ -57,7 +57,7 @@ export class Ball extends Assembled implements Machine {
 	/** 1 full, 0 empty. */
 	battery: number;
 	private readonly lamp = new Lamp();
-	readonly grid = new LampPanel();
+	readonly grid = new LampPanel(() => this.time);
 	private readonly own: BallValues;
 	private readonly chance: Random;
 	private readonly surroundings: Making['surroundings'];

@@ -16,6 +16,7 @@ export const drawing: Drawing = [
 	{ ink: 'hull', path: pathThrough(outline) },
 	{ ink: 'deck', path: 'M-.058-.036h.09l.026.02v.032l-.026.02h-.09z' },
 	{ ink: 'bow', path: 'M.056-.018.073 0 .056.018' },
+	{ grid: true, at: [-0.022, 0], side: 0.066 },
 	lamp('leftLamp', 1),
 	lamp('rightLamp', -1)
 ];

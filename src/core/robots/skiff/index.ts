@@ -7,6 +7,7 @@ import { edgeSensor } from '../../devices/edgeSensor/device';
 import { floorSensor } from '../../devices/floorSensor/device';
 import { gyro } from '../../devices/gyro/device';
 import { lampDevice } from '../../devices/lamp/device';
+import { lampGrid } from '../../devices/lampGrid/device';
 import { lightSensor } from '../../devices/lightSensor/device';
 import { microphone } from '../../devices/microphone/device';
 import { motion } from '../../devices/motion/device';
@@ -22,7 +23,7 @@ import { wheelsDevice } from '../../devices/wheels/device';
 import type { Column, RobotKind } from '../robot';
 import { drawing } from './drawing';
 import { insteadByTime } from './instead';
-import { portSettings } from './ports';
+import { portSettings, skiffSettings } from './ports';
 import * as settings from './settings';
 import type { Skiff } from './skiff';
 
@@ -38,7 +39,7 @@ const ofAll: readonly Device[] = [
 		shell,
 		edgeSensor
 	],
-	...[tiltSensor, battery, lightSensor, microphone]
+	...[tiltSensor, battery, lightSensor, microphone, lampGrid]
 ];
 
 const columns: readonly Column<Skiff>[] = [
@@ -58,7 +59,8 @@ const kindOf = (
 ): RobotKind<Skiff> => ({
 	kind,
 	devices,
-	settings: portSettings,
+	settings: skiffSettings,
+	fitted: { panel: lampGrid },
 	distinct: Object.keys(portSettings),
 	columns,
 	drawing,

@@ -1,6 +1,7 @@
 /** Where a Skiff's wheels are plugged in. */
 import { ports, type MotorPort } from '../../devices/ports/device';
 import type { ValueDefinition } from '../../steps/definition';
+import { choice } from '../../steps/values';
 
 /** Which ports the left and the right wheel are plugged into. */
 export interface DrivePorts {
@@ -10,5 +11,11 @@ export interface DrivePorts {
 
 const port = (initial: MotorPort): ValueDefinition => ({ type: 'choice', options: ports, initial });
 
-/** The settings of a Skiff: no two wheels share a port. */
+/** No two wheels share a port. */
 export const portSettings = { left: port('A'), right: port('B') };
+
+/** The settings of a Skiff: its ports, and whether a lantern panel is on its back. */
+export const skiffSettings: Readonly<Record<string, ValueDefinition>> = {
+	...portSettings,
+	panel: choice('none', 'fitted')
+};

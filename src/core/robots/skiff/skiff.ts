@@ -14,6 +14,7 @@ import { drawValues, placingOf } from '../parameter';
 import type { Making } from '../robot';
 import { Drive } from './drive';
 import { Lamp } from '../lamp';
+import { LampPanel } from '../lamp-panel';
 import { countersOf, curvingOf, pacingOf, turningOf } from './odometry';
 import { parameters } from './parameters';
 import { Senses } from './senses';
@@ -28,6 +29,7 @@ export class Skiff extends Assembled implements Machine {
 	private readonly facing: Facing;
 	private readonly left = new Lamp();
 	private readonly right = new Lamp();
+	readonly grid = new LampPanel(() => this.time);
 	private readonly speaker: Speaker;
 	protected readonly port: Port;
 	protected readonly shown: Port;
@@ -84,6 +86,7 @@ export class Skiff extends Assembled implements Machine {
 				}
 			}),
 			speakerPart(this.speaker),
+			this.grid.part,
 			part(battery, {}, { battery: () => drive.battery })
 		];
 	}
