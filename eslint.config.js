@@ -22,6 +22,8 @@ const corePackages = [
 	'flatqueue',
 	'colord',
 	'fflate',
+	'fast-png',
+	'omggif',
 	'@noble/curves',
 	'@noble/hashes'
 ];

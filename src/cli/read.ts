@@ -129,7 +129,10 @@ type Formats = typeof documentFormats;
 
 type DocumentOf<N extends keyof Formats> = Formats[N] extends DocumentFormat<infer T> ? T : never;
 
-export function load<N extends keyof Formats>(values: Options, name: N): DocumentOf<N> {
+export function load<N extends keyof Formats & keyof Options>(
+	values: Options,
+	name: N
+): DocumentOf<N> {
 	const file = values[name];
 	if (!file) throw new BadInput(`--${name} FILE was expected. See mission --help.`);
 	const read = readDocument<unknown>(readText(file), documentFormats[name]);

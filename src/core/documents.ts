@@ -3,6 +3,7 @@ import { attemptFormat } from './attempts/attempt-document';
 import { courseFormat } from './course/course';
 import { planFormat } from './plan/plan';
 import { robotModelFormat } from './fitting/robot-model';
+import { pictureFormat } from './pictures/picture-document';
 import { robotFormat } from './robots/robot-document';
 
 export const documentFormats = {
@@ -10,5 +11,6 @@ export const documentFormats = {
 	course: courseFormat,
 	robot: robotFormat,
 	attempt: attemptFormat,
-	model: robotModelFormat
+	model: robotModelFormat,
+	picture: pictureFormat
 };

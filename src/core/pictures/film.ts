@@ -12,6 +12,8 @@ export interface Cloth {
 
 export const mostCloths = 32;
 export const beatRange = [0.25, 16] as const;
+/** Bytes of a file with a picture at the most. */
+export const largestPicture = 1_000_000;
 /** Letters of a moving picture at the most. */
 export const longestFilm = 13_000;
 

@@ -110,7 +110,7 @@ export const pictureSteps: readonly StepDefinition[] = [
 	step({
 		kind: 'runText',
 		level: 'first',
-		glyph: 'M3 6h18v12H3zM6 9v6M6 12h3M9 9v6M12.500 9h4M14.500 9v6M18 12h1.500',
+		glyph: 'M3 6h18v12H3zM7 9v6M7 12h3.500M10.500 9v6M15.500 9v6M14 9h3M14 15h3',
 		values: {
 			text: { type: 'anything', initial: 'HELLO' },
 			colour: { type: 'colour', initial: '#ffb020' },

@@ -11,6 +11,7 @@
 	import { t } from '$lib/i18n';
 	import Lamps from '$lib/ui/Lamps.svelte';
 	import Loom from './Loom.svelte';
+	import PictureFiles from './PictureFiles.svelte';
 	import { Weaving } from './weaving.svelte';
 
 	let {
@@ -121,6 +122,7 @@
 	>
 </div>
 <Loom value={cloth.picture} before={strip.before} onset={(picture) => strip.setPicture(picture)} />
+<PictureFiles {cloths} shown={cloth.picture} {beat} onopen={(read) => strip.take(read)} />
 
 <style>
 	.top,

@@ -45,6 +45,15 @@ export class Weaving {
 		this.replace({ picture });
 	}
 
+	/** What a file holds: a single picture comes into the place of the cloth that is chosen. */
+	take(cloths: readonly Cloth[]): void {
+		if (cloths.length === 1) this.setPicture(cloths[0]!.picture);
+		else {
+			this.wanted = 0;
+			this.set(cloths);
+		}
+	}
+
 	/** As far as beats go; what is no number changes nothing. */
 	setBeats(beats: number): void {
 		const [least, most] = beatRange;

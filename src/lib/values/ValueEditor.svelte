@@ -178,8 +178,8 @@
 	{:else if definition.type === 'notes'}
 		<NotesEditor value={String(value)} onset={set} {onclose} />
 	{:else if definition.type === 'picture'}
-		{#await import('$lib/loom/Loom.svelte') then { default: Loom }}
-			<Loom value={String(value)} onset={set} />
+		{#await import('$lib/loom/SinglePicture.svelte') then { default: SinglePicture }}
+			<SinglePicture value={String(value)} onset={set} />
 		{/await}
 	{:else if definition.type === 'film'}
 		{#await import('$lib/loom/Strip.svelte') then { default: Strip }}

@@ -1,0 +1,88 @@
+<script lang="ts">
+	/** Files with pictures of lamps: opened, and saved. */
+	import './words';
+	import Download from '@lucide/svelte/icons/download';
+	import FolderOpen from '@lucide/svelte/icons/folder-open';
+	import { writeFilm, type Cloth } from '$core/pictures/film';
+	import { say, t } from '$lib/i18n';
+	import { readPictures, saveFilm, saveGif, savePng } from './picture-files';
+
+	let {
+		cloths,
+		shown,
+		beat,
+		onopen
+	}: {
+		cloths: readonly Cloth[];
+		/** The picture that is on the loom. */
+		shown: string;
+		/** Seconds. */
+		beat: number;
+		onopen: (cloths: readonly Cloth[]) => void;
+	} = $props();
+
+	let news = $state('');
+	let file: HTMLInputElement;
+	const name = $derived(t('loom.file.name'));
+
+	async function open() {
+		const [chosen] = file.files ?? [];
+		file.value = '';
+		if (!chosen) return;
+		const read = await readPictures(chosen, beat);
+		if (!read.ok) {
+			news = t('loom.file.refused', { file: chosen.name, reason: say(read.failure) });
+			return;
+		}
+		const { from, leftOut } = read.value;
+		news = [
+			t('loom.file.opened', { file: chosen.name }),
+			...(from ? [t('loom.file.averaged', from)] : []),
+			...(leftOut > 0 ? [t('loom.file.leftOut', { count: leftOut })] : [])
+		].join(' ');
+		onopen(read.value.cloths);
+	}
+</script>
+
+<div class="files" role="group" aria-label={t('loom.files')}>
+	<button class="button button-line" onclick={() => file.click()}
+		><FolderOpen size={16} />{t('loom.file.open')}</button
+	>
+	<button class="button button-line" onclick={() => void savePng(name, shown)}
+		><Download size={16} />PNG</button
+	>
+	{#if cloths.length > 1}
+		<button class="button button-line" onclick={() => void saveGif(name, writeFilm(cloths), beat)}
+			><Download size={16} />GIF</button
+		>
+	{/if}
+	<button class="button button-line" onclick={() => saveFilm(name, writeFilm(cloths))}
+		><Download size={16} />JSON</button
+	>
+	<input
+		type="file"
+		hidden
+		accept=".png,.gif,.json,image/png,image/gif,application/json"
+		aria-label={t('loom.file.open')}
+		bind:this={file}
+		onchange={() => void open()}
+	/>
+</div>
+<p role="status">{news}</p>
+
+<style>
+	.files {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.4rem;
+		margin-top: 0.5rem;
+	}
+	p {
+		margin-top: 0.3rem;
+		color: var(--ink-soft);
+		font-size: 0.85rem;
+	}
+	p:empty {
+		display: none;
+	}
+</style>
