@@ -1,7 +1,9 @@
 /** Each kind of robot: chosen on home, its almost right sample built and mended by hand, to the finish. */
 import { expect, type Page } from '@playwright/test';
 import { violations } from './axe';
-import { isSaved, stepsOf, tag } from './helpers';
+import { readFile } from 'node:fs/promises';
+import { go } from '../src/core/testing/sample';
+import { isSaved, openPlan, stepsOf, tag } from './helpers';
 import { test } from './test';
 
 async function beginFor(page: Page, kind: string, course: string): Promise<void> {
@@ -83,6 +85,48 @@ test('a ball shows a picture that was threaded by pointer and by keys', async ({
 	await expect(shown).toHaveCount(2);
 	await expect(page.getByRole('button', { name: 'Rehearse again' })).toBeVisible();
 	await expect(shown).toHaveCount(0);
+});
+
+test('a moving picture is woven for a Skiff with a panel, saved, and opened again', async ({
+	page
+}) => {
+	await openPlan(page, [go(0.2)]);
+	await page.getByRole('radio', { name: 'Further' }).check({ force: true });
+	await type(page, 'film 3');
+	await page.getByRole('button', { name: 'Fit it to the robot' }).click();
+	await expect(page.getByText('This robot has no lamp grid')).toHaveCount(0);
+	const chip = page.getByRole('button', { name: /^Moving picture: / });
+	await chip.press('Enter');
+	const strip = page.getByRole('radiogroup', { name: 'Cloths of the moving picture' });
+	const cloth = strip.getByRole('radio');
+	const beats = page.getByRole('spinbutton', { name: 'Beats' });
+	await cloth.first().focus();
+	await page.keyboard.press('ArrowRight');
+	await expect(cloth.nth(1)).toBeChecked();
+	await page.getByRole('button', { name: 'Another cloth like this' }).press('Enter');
+	await expect(cloth.nth(2)).toBeChecked();
+	await page.getByRole('button', { name: 'coral', exact: true }).press('Enter');
+	await page.getByRole('gridcell', { name: 'row 1, lamp 1:' }).press(' ');
+	await beats.fill('2.5');
+	await beats.press('Enter');
+	await expect(cloth.nth(2)).toHaveAccessibleName('cloth 3, 2.5 beats');
+	expect(await violations(page)).toEqual([]);
+	const saved = page.waitForEvent('download');
+	await page.getByRole('button', { name: 'GIF' }).click();
+	const file = await (await saved).path();
+	await page.getByRole('button', { name: 'Take this cloth out' }).click();
+	await expect(cloth).toHaveCount(2);
+	const asGif = { name: 'beacon.gif', mimeType: 'image/gif', buffer: await readFile(file) };
+	await page.getByLabel('Open a file').setInputFiles(asGif);
+	await expect(cloth).toHaveCount(3);
+	await expect(cloth.nth(2)).toHaveAccessibleName('cloth 3, 2.5 beats');
+	const torn = { ...asGif, buffer: asGif.buffer.subarray(0, 90) };
+	await page.getByLabel('Open a file').setInputFiles(torn);
+	await expect(page.getByText('beacon.gif was not opened: a GIF was expected')).toBeVisible();
+	await page.keyboard.press('Escape');
+	await rehearse(page);
+	await expect(page.getByTestId('robot').locator('rect[fill="#ff6b5c"]')).toHaveCount(1);
+	await isSaved(page);
 });
 
 test('a board that is wired the wrong way round is wired anew', async ({ page }) => {

@@ -2,7 +2,9 @@
 import { expect } from '@playwright/test';
 import { lampGrid } from '../../src/core/devices/lampGrid/device';
 import { canDo } from '../../src/core/robots/robot';
+import { fittedKindOf } from '../../src/core/robots/fitted';
 import { robotKinds } from '../../src/core/robots/kinds';
+import { sampleRobot } from '../../src/core/robots/robot-document';
 import {
 	fullStep,
 	go,
@@ -60,7 +62,9 @@ export function kinds(): void {
 				ending: 'brake',
 				then: 'waitStill'
 			});
-			const shines = canDo(kind, [lampGrid]) ? [fullStep('showPicture')] : [];
+			const shines = canDo(fittedKindOf(sampleRobot(kind)), [lampGrid])
+				? [fullStep('playPictures', { then: 'untilTold' })]
+				: [];
 			const steps =
 				kind.kind === 'drone' ? [step('takeOff'), start, step('land')] : [...shines, start];
 			const id = await openPlan(page, [right(0)], course);

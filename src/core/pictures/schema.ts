@@ -15,6 +15,4 @@ export const filmSchema = textSchema(longestFilm)
 	.refine((text) => readFilm(text) !== null, {
 		params: { key: 'film', values: { most: mostCloths } }
 	})
-	.describe(
-		'Cloths with "|" between them: each a picture, a space, and the beats for which it hangs there.'
-	);
+	.describe('Cloths, "|" between them: each a picture, a space, its beats.');

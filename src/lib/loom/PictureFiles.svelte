@@ -23,6 +23,9 @@
 
 	let news = $state('');
 	let file: HTMLInputElement;
+	let said: HTMLElement;
+	// The sheet may be scrolled to somewhere else.
+	$effect(() => void (news && said.scrollIntoView({ block: 'nearest' })));
 	const name = $derived(t('loom.file.name'));
 
 	async function open() {
@@ -68,7 +71,7 @@
 		onchange={() => void open()}
 	/>
 </div>
-<p role="status">{news}</p>
+<p role="status" bind:this={said}>{news}</p>
 
 <style>
 	.files {

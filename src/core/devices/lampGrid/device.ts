@@ -12,21 +12,19 @@ const commands = {
 	play: z.strictObject({
 		film: filmSchema,
 		beat: z.number().min(0.01).max(10).describe('Seconds.'),
-		times: z.int().min(0).max(1000).describe('How often; 0: until it is told otherwise.')
+		times: z.int().min(0).max(1000).describe('0: until told otherwise.')
 	}),
 	run: z.strictObject({
 		columns: z
 			.string()
 			.regex(/^([0-9a-f]{2})*$/)
 			.max(2 * mostColumns)
-			.describe(
-				'Two hexadecimal digits a column of lamps, from the left; the lowest bit is the top lamp.'
-			),
+			.describe('Two hexadecimal digits a column, from the left; the lowest bit on top.'),
 		colour: z.string().regex(/^#[0-9a-f]{6}$/),
 		pace: z.number().min(0.5).max(60).describe('Columns a second.')
 	}),
 	turn: z.strictObject({
-		way: z.enum(turns).describe('A quarter, or half, a turn; or mirrored, sides or ends.')
+		way: z.enum(turns)
 	}),
 	brightness: z.strictObject({ part: z.number().min(0).max(1) }),
 	dark: z.strictObject({})
