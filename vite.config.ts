@@ -14,8 +14,8 @@ const floors = Object.entries({
 		/@zag-js\/(popover|popper|dismissable)|@floating-ui|skeleton-svelte\/dist\/components\/(popover|portal)/,
 	dialogs: /@zag-js|@skeletonlabs/,
 	robots:
-		/core\/(robots\/(?!first-kind)|steps\/(?!words)|devices|expressions|plan)|lib\/words\/(format|measures|reader)/,
-	words: /lib\/words|core\/(steps\/words|devices\/.*words)/,
+		/core\/(robots\/(?!first-kind)|steps\/(?!words|help)|devices|expressions|plan)|lib\/words\/(format|measures|reader)/,
+	words: /lib\/words\/(?!step-help)|core\/(steps\/words|devices\/.*words)/,
 	desk: /lib\/(desk|timeline|floor\/(?!picture)|files\/downloads)|core\/course\/(?!editing|svg)|comlink/
 }).map(([name, test], index) => ({ name, test, minShareCount: 2, priority: 9 - index }));
 

@@ -13,6 +13,7 @@ import '$lib/attempts/words';
 import '$lib/course/words';
 import '$lib/files/words';
 import '$lib/eye/words';
+import '$lib/words/step-help';
 import '$lib/help/words';
 import '$lib/home/words';
 import '$lib/lists/words';

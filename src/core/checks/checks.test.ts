@@ -38,6 +38,18 @@ const cases: [string, Plan, string[], boolean][] = [
 	['a sound plan', planOf([repeat(4, [go(0.2), right(90)])]), [], false],
 	['an unlit chain', plan([go(0.1)], chain(null, wait(1))), ['check.unlit'], true],
 	[
+		'a moving picture that carries on, and one that is waited for, before the next',
+		rolling([make('playPictures', { then: 'carryOn' }), make('playPictures'), picture()]),
+		['check.unseenPicture'],
+		true
+	],
+	[
+		'a panel that was not fitted',
+		planOf([picture(), go(0.1)]),
+		['check.cannot.lampGrid', 'note.cannot.lampGrid'],
+		true
+	],
+	[
 		'a picture and at once the next, and a third in a loop alone',
 		rolling([
 			picture(),

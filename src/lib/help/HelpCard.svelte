@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** What a step does: in a sentence, in a picture that the simulator makes, and what its values mean. */
+	import '$lib/words/step-help';
 	import './words';
 	import Play from '@lucide/svelte/icons/play';
 	import { onMount } from 'svelte';

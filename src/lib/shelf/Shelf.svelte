@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** Where steps are taken from: type what you want, or choose from the families. */
+	import '$lib/words/step-help';
 	import CircleHelp from '@lucide/svelte/icons/circle-help';
 	import { eachStep, type Step } from '$core/plan/plan';
 	import { definitionOf } from '$core/steps/catalogue';
