@@ -120,6 +120,14 @@ test('a moving picture is woven for a Skiff with a panel, saved, and opened agai
 	await page.getByLabel('Open a file').setInputFiles(asGif);
 	await expect(cloth).toHaveCount(3);
 	await expect(cloth.nth(2)).toHaveAccessibleName('cloth 3, 2.5 beats');
+	await page.getByLabel('Its name').fill('Beacon');
+	await page.getByLabel('Its name').press('Enter');
+	await page.getByRole('button', { name: 'Take this cloth out' }).click();
+	await expect(cloth).toHaveCount(2);
+	await page.getByRole('button', { name: /^Beacon, 3 cloths/ }).press('Enter');
+	await expect(cloth).toHaveCount(3);
+	await page.getByRole('button', { name: 'Take Beacon away from the shelf' }).click();
+	await expect(page.getByRole('button', { name: /^Beacon/ })).toHaveCount(0);
 	const torn = { ...asGif, buffer: asGif.buffer.subarray(0, 90) };
 	await page.getByLabel('Open a file').setInputFiles(torn);
 	await expect(page.getByText('beacon.gif was not opened: a GIF was expected')).toBeVisible();

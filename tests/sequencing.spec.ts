@@ -80,6 +80,7 @@ test('what is half typed is kept by going elsewhere, and dropped by Escape', asy
 	await tag(page, /^Step 1/).click({ position: { x: 2, y: 2 } });
 	await tag(page, /^Step 1/).focus();
 	await page.keyboard.press('c');
+	await expect(field).toBeFocused();
 	await field.fill('to the lamp');
 	await tag(page, 'When Run is pressed').getByText('When Run is pressed').click();
 	await expect(page.locator('.comment')).toHaveText('to the lamp');

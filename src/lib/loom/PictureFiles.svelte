@@ -1,10 +1,11 @@
 <script lang="ts">
-	/** Files with pictures of lamps: opened, and saved. */
+	/** Where pictures of lamps come from and go to: files, and the shelf of the class. */
 	import './words';
 	import Download from '@lucide/svelte/icons/download';
 	import FolderOpen from '@lucide/svelte/icons/folder-open';
 	import { writeFilm, type Cloth } from '$core/pictures/film';
 	import { say, t } from '$lib/i18n';
+	import PictureShelf from './PictureShelf.svelte';
 	import { readPictures, saveFilm, saveGif, savePng } from './picture-files';
 
 	let {
@@ -72,6 +73,8 @@
 	/>
 </div>
 <p role="status" bind:this={said}>{news}</p>
+
+<PictureShelf {cloths} ontake={onopen} />
 
 <style>
 	.files {

@@ -242,6 +242,22 @@ const comparisons: Migration = {
 		context.removeColumn('attempts', 'beside')
 };
 
+/** Pictures of lamps that a class shares, by the hash of what they show. */
+const pictures: Migration = {
+	name: '0009-pictures',
+	up: async ({ context }: MigrationParams<QueryInterface>) => {
+		await context.sequelize.query(`CREATE TABLE IF NOT EXISTS pictures (
+			id VARCHAR(64) NOT NULL PRIMARY KEY,
+			name VARCHAR(80) NOT NULL,
+			film TEXT NOT NULL,
+			ownerId VARCHAR(40),
+			at VARCHAR(40) NOT NULL
+		)`);
+		await context.sequelize.query('CREATE INDEX IF NOT EXISTS pictures_at ON pictures (at)');
+	},
+	down: async ({ context }: MigrationParams<QueryInterface>) => context.dropTable('pictures')
+};
+
 export const migrations: Migration[] = [
 	firstTables,
 	nameKeys,
@@ -250,5 +266,6 @@ export const migrations: Migration[] = [
 	facts,
 	attempts,
 	robotModels,
-	comparisons
+	comparisons,
+	pictures
 ];
