@@ -78,7 +78,9 @@ test('what is half typed is kept by going elsewhere, and dropped by Escape', asy
 	await type('speed', '20 + 5');
 	await type('distance', '77');
 	await tag(page, /^Step 1/).click({ position: { x: 2, y: 2 } });
+	await expect(page.locator('.at-tag')).toBeHidden();
 	await tag(page, /^Step 1/).focus();
+	await expect(tag(page, /^Step 1/)).toBeFocused();
 	await page.keyboard.press('c');
 	await expect(field).toBeFocused();
 	await field.fill('to the lamp');
