@@ -17,6 +17,7 @@ test('three steps, values, a move, a rehearsal and undo by touch', async ({ page
 	// One tap takes what is typed, closes its editor and opens the next.
 	await page.getByRole('button', { name: 'Speed: 40 %. Change' }).tap();
 	await expect(page.locator('.at-tag')).toHaveAccessibleName('Speed');
+	await expect(page.locator('.at-tag input[data-first-focus]')).toBeFocused();
 	await page.keyboard.press('Escape');
 	await page.getByRole('button', { name: 'Angle: 90°. Change' }).tap();
 	await page.getByRole('button', { name: '180°' }).tap();

@@ -3,6 +3,7 @@ import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix';
 import type { After, Mark } from '../attempts/marks';
 import type { Course } from '../course/course';
 import type { Plan } from '../plan/plan';
+import { robotKindOf } from '../robots/kinds';
 import type { Parameters, ParameterValues } from '../robots/parameter';
 import type { Variation } from '../robots/robot';
 import { legsOf, type Attempt, type RecordedPose, type TrialSummary } from '../simulation/attempt';
@@ -61,10 +62,17 @@ export function markedRunOf(
 	});
 	const battery = run?.trace.columns.battery?.[0];
 	const isKnown = battery !== undefined && Number.isFinite(battery);
-	const { source } = attempt;
-	const linedUp = source.type === 'run' && source.linedUp !== undefined ? ` ${source.linedUp}` : '';
-	const day = dayOf(at) + linedUp;
+	const day = dayNamed(attempt, plan, robot, at);
 	return { plan, course, touches, robot, marks: ofOwn, day, ...(isKnown && { battery }) };
+}
+
+/** Of a rehearsal none: its day is its own. Nor of whoever's front is hidden, unless it is known when it was lined up. */
+function dayNamed({ source }: Attempt, plan: Plan, robot: string, at: number): string | undefined {
+	if (source.type !== 'run') return undefined;
+	const { linedUp } = source;
+	if (linedUp !== undefined) return `${dayOf(at)} ${linedUp}`;
+	const { kind } = plan.robots.find(({ id }) => id === robot)!;
+	return robotKindOf(kind).isRound ? undefined : dayOf(at);
 }
 
 /** Trials that show how much of a place is left to chance. */
