@@ -55,3 +55,15 @@ export class Task<Service> {
 		this.giveUp(null);
 	}
 }
+
+/** One piece of work in a worker of its own. @see Task.read */
+export async function readOnce<Service, T>(
+	worker: Worker,
+	work: (service: Remote<Service>) => Promise<Result<T>>,
+	tooLong: string
+): Promise<Result<T>> {
+	const task = new Task<Service>(worker);
+	const result = await task.read(work, tooLong);
+	task.end();
+	return result;
+}

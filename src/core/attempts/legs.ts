@@ -8,7 +8,7 @@ import { indexAt } from '../simulation/moment';
 import type { Attempt, Bump, RecordedPose, RobotRun, Span } from '../simulation/attempt';
 import { legsOf, withRounds } from '../simulation/attempt';
 import { definitionOf } from '../steps/catalogue';
-import type { Aim } from '../steps/definition';
+import { ranWith, type Aim } from '../steps/definition';
 import { headingOfBearing, wrapAngle } from '../units/angles';
 
 /** A way, as seen from where it begins. */
@@ -191,11 +191,7 @@ export function turnedBy(ahead: number, left: number, angle: number) {
 }
 
 /** What a step says of its way, with the values that it ran with. */
-function aimOf({ kind, values }: Span): Aim {
-	const number = (name: string) => Number(values[name]);
-	const text = (name: string) => String(values[name]);
-	return definitionOf(kind).aim?.({ number, text }) ?? {};
-}
+const aimOf = ({ kind, values }: Span): Aim => definitionOf(kind).aim?.(ranWith(values)) ?? {};
 
 const missOf = (did: LegWay, meant: LegWay): Miss => ({
 	ahead: did.ahead - meant.ahead,

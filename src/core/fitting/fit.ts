@@ -93,12 +93,12 @@ export function agreement(
 	known: ParameterValues
 ): readonly number[] {
 	const list = modelOf(kind).parameters;
-	const ofDay = unknownsOf(list, variation).filter(({ of }) => of !== 'robot');
+	const free = unknownsOf(list, variation).filter(({ of }) => of !== 'robot');
 	const still = { ...usual(list, variation), ...known };
 	return runs.map((run) => {
 		const only = new RunFit(run, list, variation);
 		only.settle(still);
-		const search = new Search(ofDay, [only], still);
+		const search = new Search(free, [only], still);
 		const off = only.residuals(search.valuesOf(search.find(), 0));
 		return Math.max(0, ...off.map(Math.abs));
 	});

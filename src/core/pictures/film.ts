@@ -46,6 +46,10 @@ function readAnew(text: string): readonly Cloth[] | null {
 export const writeFilm = (cloths: readonly Cloth[]): string =>
 	cloths.map(({ picture, beats }) => `${picture} ${Math.round(beats * 100) / 100}`).join('|');
 
+/** The nearest beats that a cloth may have, in quarters. */
+export const inQuarters = (beats: number): number =>
+	Math.min(beatRange[1], Math.max(beatRange[0], Math.round(beats * 4) / 4));
+
 export const beatsOf = (cloths: readonly Cloth[]): number =>
 	cloths.reduce((sum, { beats }) => sum + beats, 0);
 

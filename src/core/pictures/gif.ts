@@ -1,7 +1,7 @@
 /** Moving pictures as GIF (89a). */
 import { GifReader, GifWriter } from 'omggif';
 import { failure, success, type Result } from '../sentence';
-import { beatRange, mostCloths, type Cloth } from './film';
+import { mostCloths, type Cloth } from './film';
 import { gridSize, readPicture } from './picture';
 import type { Pixels } from './pixels';
 
@@ -52,10 +52,10 @@ export function readGif(
 		if (width * height === 0 || count === 0) return broken;
 		const canvas = new Uint8ClampedArray(width * height * 4);
 		const frames = Array.from({ length: Math.min(count, mostCloths) }, (_, i): GifFrame => {
-			const { x, y, width: wide, height: high, delay, disposal } = reader.frameInfo(i);
+			const frame = reader.frameInfo(i);
+			const { x, y, width: wide, height: high, delay, disposal } = frame;
 			if (x + wide > width || y + high > height) throw new RangeError('frame');
-			if (unpackedSize(bytes, reader.frameInfo(i).data_offset) < wide * high)
-				throw new RangeError('data');
+			if (unpackedSize(bytes, frame.data_offset) < wide * high) throw new RangeError('data');
 			const before = disposal === 3 ? canvas.slice() : null;
 			reader.decodeAndBlitFrameRGBA(i, canvas);
 			const colours = new Uint32Array(width * height);
@@ -118,10 +118,4 @@ function unpackedSize(bytes: Uint8Array, start: number): number {
 			}
 		}
 	return size;
-}
-
-/** Beats of a frame, in quarters. @param beat seconds */
-export function beatsOfSeconds(seconds: number, beat: number): number {
-	const [least, most] = beatRange;
-	return Math.min(most, Math.max(least, Math.round((seconds / beat) * 4) / 4));
 }

@@ -1,8 +1,8 @@
 /** Pictures from files of any kind that we read. */
 import { readDocument } from '../document';
 import { failure, success, type Result } from '../sentence';
-import { largestPicture, mostCloths, readFilm, type Cloth } from './film';
-import { beatsOfSeconds, isGif, readGif } from './gif';
+import { inQuarters, largestPicture, mostCloths, readFilm, type Cloth } from './film';
+import { isGif, readGif } from './gif';
 import { gridSize, writePicture } from './picture';
 import { pictureFormat } from './picture-document';
 import { lampsFrom, type Pixels } from './pixels';
@@ -35,7 +35,7 @@ export function readPictureFile(bytes: Uint8Array, beat: number): Result<ReadPic
 		const { frames, count } = read.value;
 		const cloths = frames.map(({ pixels, seconds }) => ({
 			picture: writePicture(lampsFrom(pixels)),
-			beats: beatsOfSeconds(seconds, beat)
+			beats: inQuarters(seconds / beat)
 		}));
 		const leftOut = Math.max(0, count - mostCloths);
 		return success({ cloths, ...sizeIn(frames[0]!.pixels), leftOut });

@@ -14,9 +14,11 @@ export function fittedKindOf({ kind, settings }: Pick<NamedRobot, 'kind' | 'sett
 	const missing = Object.keys(whole.fitted ?? {}).filter((name) => settings[name] !== 'fitted');
 	if (missing.length === 0) return whole;
 	const key = `${kind} ${missing.join()}`;
+	const known = asFitted.get(key);
+	if (known) return known;
 	const lacking = missing.map((name) => whole.fitted![name]!);
 	const devices = whole.devices.filter((device) => !lacking.includes(device));
-	const known = asFitted.get(key) ?? { ...whole, devices };
-	asFitted.set(key, known);
-	return known;
+	const made = { ...whole, devices };
+	asFitted.set(key, made);
+	return made;
 }

@@ -143,7 +143,7 @@ const asItComes =
 		worn: byHand(worn)
 	});
 export const ofTheDay = asItComes('day');
-export const ofTheRun = asItComes('run');
+const ofTheRun = asItComes('run');
 
 /** How far from its start mark a hand sets it down. @param classroom, worn standard deviations in metres and radians */
 export const setDownBeside = (

@@ -1,7 +1,8 @@
 /** What the lamp grid of a robot showed, by the steps that ran. */
 import { newGrid, seen, told, type Shown } from '../devices/lampGrid/shown';
+import { ranWith } from '../steps/definition';
 import { gridOrder } from '../steps/pictures';
-import type { Attempt, Span } from './attempt';
+import type { Attempt } from './attempt';
 import { indexAt } from './moment';
 
 /** What a grid was told, and when, in order. */
@@ -10,16 +11,10 @@ export interface Pictures {
 	readonly grids: readonly Shown[];
 }
 
-function orderOf({ kind, values }: Span) {
-	const text = (name: string) => String(values[name]);
-	const number = (name: string) => Number(values[name]);
-	return gridOrder(kind, { text, number, datum: (name) => values[name]! });
-}
-
 export function picturesIn({ spans }: Pick<Attempt, 'spans'>, robot: string): Pictures {
 	let grid = newGrid;
 	const shown = spans.flatMap((span) => {
-		const order = span.robot === robot ? orderOf(span) : undefined;
+		const order = span.robot === robot ? gridOrder(span.kind, ranWith(span.values)) : undefined;
 		if (!order) return [];
 		grid = told(grid, order, span.start);
 		return [{ time: span.start, grid }];

@@ -157,6 +157,13 @@ export const slotOf = ({ values }: StepDefinition, name: string): ValueDefinitio
 /** The values of a step, within the ranges of their definitions. */
 export type Aiming = Pick<Running, 'number' | 'text'>;
 
+/** Values as a step ran with them, to be asked as it asks for them. */
+export const ranWith = (values: Worked) => ({
+	number: (name: string) => Number(values[name]),
+	text: (name: string) => String(values[name]),
+	datum: (name: string) => values[name]!
+});
+
 /** Decides when a chain starts; made anew for each run. */
 export interface Watch {
 	hasFired(signals: Signals): boolean;

@@ -5,7 +5,7 @@ import type { Course } from '$core/course/course';
 import { maximumBytes } from '$core/document';
 import type { Plan } from '$core/plan/plan';
 import { failure, type Result } from '$core/sentence';
-import { Task } from '$lib/task';
+import { readOnce } from '$lib/task';
 import type { DocumentService } from '$workers/document';
 
 /** Characters of a name that comes from a file. */
@@ -26,18 +26,15 @@ export async function textOfFile(file: File): Promise<Result<string>> {
 }
 
 /** In a worker: whatever it holds, the page goes on. */
-async function read<T extends Plan | Course>(
+function read<T extends Plan | Course>(
 	kind: keyof DocumentService,
 	text: string
 ): Promise<Result<T>> {
 	const worker = new Worker(new URL('../../workers/document.ts', import.meta.url), {
 		type: 'module'
 	});
-	const task = new Task<DocumentService>(worker);
 	const work = (service: Remote<DocumentService>) => service[kind](text) as Promise<Result<T>>;
-	const result = await task.read(work, 'bench.fileTooLong');
-	task.end();
-	return result;
+	return readOnce(worker, work, 'bench.fileTooLong');
 }
 
 export async function readPlanFile(file: File): Promise<Result<Plan>> {

@@ -29,6 +29,11 @@
 	$effect(() => void (news && said.scrollIntoView({ block: 'nearest' })));
 	const name = $derived(t('loom.file.name'));
 
+	async function save(saving: ReturnType<typeof savePng>) {
+		const saved = await saving;
+		news = saved.ok ? '' : t('loom.file.unsaved', { reason: say(saved.failure) });
+	}
+
 	async function open() {
 		const [chosen] = file.files ?? [];
 		file.value = '';
@@ -52,11 +57,13 @@
 	<button class="button button-line" onclick={() => file.click()}
 		><FolderOpen size={16} />{t('loom.file.open')}</button
 	>
-	<button class="button button-line" onclick={() => void savePng(name, shown)}
+	<button class="button button-line" onclick={() => void save(savePng(name, shown))}
 		><Download size={16} />PNG</button
 	>
 	{#if cloths.length > 1}
-		<button class="button button-line" onclick={() => void saveGif(name, writeFilm(cloths), beat)}
+		<button
+			class="button button-line"
+			onclick={() => void save(saveGif(name, writeFilm(cloths), beat))}
 			><Download size={16} />GIF</button
 		>
 	{/if}

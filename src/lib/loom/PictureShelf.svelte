@@ -4,8 +4,9 @@
 	import X from '@lucide/svelte/icons/x';
 	import { onMount } from 'svelte';
 	import { readFilm, writeFilm, type Cloth } from '$core/pictures/film';
+	import { pictureDocument } from '$core/pictures/picture-document';
 	import { t } from '$lib/i18n';
-	import Lamps from '$lib/ui/Lamps.svelte';
+	import ClothButton from './ClothButton.svelte';
 	import { PictureShelf } from './picture-shelf.svelte';
 
 	let { cloths, ontake }: { cloths: readonly Cloth[]; ontake: (cloths: readonly Cloth[]) => void } =
@@ -16,8 +17,8 @@
 	onMount(() => void shelf.open());
 
 	async function keep() {
-		if (await shelf.keep({ name: name.trim() || t('loom.file.name'), film: writeFilm(cloths) }))
-			name = '';
+		const called = name.trim() || t('loom.file.name');
+		if (await shelf.keep(pictureDocument(called, writeFilm(cloths)))) name = '';
 	}
 </script>
 
@@ -50,10 +51,13 @@
 				isKnown: by !== null
 			})}
 			<li>
-				<button aria-label={words} title={words} onclick={() => ontake(own)}>
-					<svg viewBox="0 0 8 8" aria-hidden="true"><Lamps picture={own[0]?.picture ?? ''} /></svg>
-					<span aria-hidden="true">{called}</span>
-				</button>
+				<ClothButton
+					picture={own[0]?.picture ?? ''}
+					caption={called}
+					aria-label={words}
+					title={words}
+					onclick={() => ontake(own)}
+				/>
 				{#if isOwn}
 					<button
 						class="away"
@@ -100,35 +104,18 @@
 	li {
 		position: relative;
 	}
-	li button {
+	.away {
 		display: grid;
-		width: 100%;
-		padding: 0.25rem;
-		border: 1px solid var(--line);
-		border-radius: 0.5rem;
-		background: var(--paper);
-		color: var(--ink-soft);
-		font-size: 0.78rem;
-		cursor: pointer;
-	}
-	li span {
-		overflow: hidden;
-		text-overflow: ellipsis;
-		white-space: nowrap;
-	}
-	svg {
-		border-radius: 0.35rem;
-		background: oklch(0.2 0.03 258);
-	}
-	li .away {
 		position: absolute;
 		top: -2px;
 		right: -2px;
 		width: 1.6rem;
 		height: 1.6rem;
 		place-items: center;
-		padding: 0;
+		border: 1px solid var(--line);
 		border-radius: 50%;
 		background: var(--paper);
+		color: var(--ink-soft);
+		cursor: pointer;
 	}
 </style>

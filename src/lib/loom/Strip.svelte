@@ -10,6 +10,7 @@
 	import { beatRange } from '$core/pictures/film';
 	import { t } from '$lib/i18n';
 	import Lamps from '$lib/ui/Lamps.svelte';
+	import ClothButton from './ClothButton.svelte';
 	import Loom from './Loom.svelte';
 	import PictureFiles from './PictureFiles.svelte';
 	import { Weaving } from './weaving.svelte';
@@ -71,16 +72,17 @@
 		{onkeydown}
 	>
 		{#each cloths as each, index (index)}
-			<button
-				role="radio"
-				aria-checked={index === at}
-				tabindex={index === at ? 0 : -1}
-				aria-label={t('loom.cloth', { number: index + 1, beats: each.beats })}
-				onclick={() => strip.choose(index)}
-			>
-				<svg viewBox="0 0 8 8" aria-hidden="true"><Lamps picture={each.picture} /></svg>
-				<span aria-hidden="true">{each.beats}</span>
-			</button>
+			<div class="cloth">
+				<ClothButton
+					picture={each.picture}
+					caption={each.beats}
+					role="radio"
+					aria-checked={index === at}
+					tabindex={index === at ? 0 : -1}
+					aria-label={t('loom.cloth', { number: index + 1, beats: each.beats })}
+					onclick={() => strip.choose(index)}
+				/>
+			</div>
 		{/each}
 	</div>
 	<div class="player">
@@ -141,23 +143,9 @@
 		padding: 4px;
 		overflow-x: auto;
 	}
-	.strip button {
-		display: grid;
+	.cloth {
 		flex: none;
 		width: 3.2rem;
-		padding: 0.2rem;
-		border: 1.5px solid var(--line);
-		border-radius: 0.5rem;
-		background: var(--paper);
-		color: var(--ink-soft);
-		font-size: 0.8rem;
-		cursor: pointer;
-	}
-	.strip button[aria-checked='true'] {
-		outline: 2.5px solid var(--verdigris);
-		outline-offset: 1px;
-		color: var(--ink);
-		font-weight: 700;
 	}
 	svg {
 		border-radius: 0.35rem;

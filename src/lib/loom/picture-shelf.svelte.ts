@@ -1,5 +1,6 @@
 /** Own pictures and those of the class, as the server has them. */
-import type { KeptPicture, ShelvedPicture } from '$core/pictures/shelved';
+import type { PictureDocument } from '$core/pictures/picture-document';
+import type { ShelvedPicture } from '$core/pictures/shelved';
 import { t } from '$lib/i18n';
 import { Refused, request } from '$lib/saving/send';
 
@@ -11,7 +12,7 @@ export class PictureShelf {
 	/** What could not be done. */
 	news = $state('');
 
-	private async ask(method: string, query = '', picture?: KeptPicture): Promise<boolean> {
+	private async ask(method: string, query = '', picture?: PictureDocument): Promise<boolean> {
 		try {
 			this.pictures = (await request(method, path + query, picture)) as readonly ShelvedPicture[];
 			this.news = '';
@@ -28,7 +29,7 @@ export class PictureShelf {
 	}
 
 	/** @returns whether it is there now */
-	keep(picture: KeptPicture): Promise<boolean> {
+	keep(picture: PictureDocument): Promise<boolean> {
 		return this.ask('PUT', '', picture);
 	}
 

@@ -1,8 +1,8 @@
 /** A moving picture on the loom: a strip of cloths, of which one is being threaded. */
 import {
-	beatRange,
 	beatsOf,
 	clothAt,
+	inQuarters,
 	mostCloths,
 	readFilm,
 	writeFilm,
@@ -56,9 +56,7 @@ export class Weaving {
 
 	/** As far as beats go; what is no number changes nothing. */
 	setBeats(beats: number): void {
-		const [least, most] = beatRange;
-		if (Number.isFinite(beats))
-			this.replace({ beats: Math.min(most, Math.max(least, Math.round(beats * 4) / 4)) });
+		if (Number.isFinite(beats)) this.replace({ beats: inQuarters(beats) });
 	}
 
 	/** Another one behind it, to go on from what is on it. */

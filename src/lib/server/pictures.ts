@@ -1,6 +1,7 @@
 /** The shelf of pictures that a class shares: each picture once. */
 import { createHash } from 'node:crypto';
-import { shelfSize, type KeptPicture, type ShelvedPicture } from '$core/pictures/shelved';
+import type { PictureDocument } from '$core/pictures/picture-document';
+import { shelfSize, type ShelvedPicture } from '$core/pictures/shelved';
 import { database } from './database/database';
 
 /** Pictures of one installation: the oldest go. */
@@ -27,7 +28,7 @@ export async function shelvedPictures(person: string | null): Promise<ShelvedPic
 
 /** One that is there already stays whose it is, and comes first again. @param person id of who puts it there */
 export async function shelvePicture(
-	{ name, film }: KeptPicture,
+	{ name, film }: Pick<PictureDocument, 'name' | 'film'>,
 	person: string | null
 ): Promise<void> {
 	const { statements } = await database();

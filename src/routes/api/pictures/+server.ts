@@ -1,6 +1,6 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { keptPictureSchema } from '$core/pictures/shelved';
+import { pictureFormat } from '$core/pictures/picture-document';
 import { say } from '$lib/i18n';
 import { mayKeepAttempt } from '$lib/server/allowance';
 import { shelvedPictures, shelvePicture, unshelvePicture } from '$lib/server/pictures';
@@ -16,7 +16,7 @@ export const GET: RequestHandler = async ({ locals }) =>
 	json(await shelvedPictures(locals.person?.id ?? null));
 
 export const PUT: RequestHandler = async ({ request, locals, getClientAddress }) => {
-	const picture = await bodyOf(request, keptPictureSchema, maximum);
+	const picture = await bodyOf(request, pictureFormat.schema, maximum);
 	const person = locals.person?.id ?? null;
 	if (!mayKeepAttempt(getClientAddress(), person)) error(503, say({ key: 'save.tooFast' }));
 	await shelvePicture(picture, person);
