@@ -60,11 +60,19 @@ test('a routine, dark', async ({ page }) => {
 	await shot(page, 'routine-dark');
 });
 
-test('a drone', async ({ page }) => {
-	await openAt(page, 'four-signal-lamps', 'further');
-	await rehearse(page, '4 ×');
-	await expect(page.getByText(/^1[1-3]\.\d of/)).toBeVisible();
-	await shot(page, 'drone');
+test('a moving picture on the loom', async ({ page }) => {
+	await openAt(page, 'first-lamp', 'further');
+	await tag(page, 'Add a step').first().click();
+	await page.getByRole('combobox', { name: 'Type' }).fill('film');
+	await page.keyboard.press('Enter');
+	await page.getByRole('button', { name: 'Fit it to the robot' }).click();
+	await page.getByRole('button', { name: /^Moving picture: / }).click();
+	await page.getByRole('radio', { name: /^cloth 2/ }).click();
+	await page.getByRole('button', { name: 'Pause' }).click();
+	await expect(page.getByText('Nothing is on the shelf yet.')).toBeAttached();
+	await shot(page, 'loom');
+	await page.keyboard.press('Escape');
+	for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo' }).click();
 });
 
 test('problems and an unlit chain', async ({ page }) => {

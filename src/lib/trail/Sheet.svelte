@@ -80,11 +80,12 @@
 		return t('trail.chainMenu');
 	});
 
+	const large: ReadonlySet<string> = new Set(['condition', 'anything', 'picture', 'film']);
 	/** What is large opens beside the trail, if there is room, so that the steps still show. */
 	const isBeside = $derived.by(() => {
 		if (opening?.type !== 'value' || !step) return opening?.type === 'problems';
 		const { type } = slotOfKind(step.kind, opening.name);
-		return type === 'condition' || type === 'anything' || isExpression(step.values[opening.name]);
+		return large.has(type) || isExpression(step.values[opening.name]);
 	});
 	function besideAnchor({ type, anchor }: Opening): HTMLElement | null {
 		const trail = anchor.closest<HTMLElement>('.trail');
