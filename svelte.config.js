@@ -13,7 +13,7 @@ export default {
 				// As the configurations import each other.
 				config.compilerOptions.allowImportingTsExtensions = true;
 				// Plain script for the browser, and no part of the app.
-				config.exclude.push('../src/standin/page');
+				config.exclude.push('../src/standin/page', '../src/lib/recording/tape.worklet.js');
 			}
 		},
 		alias: { $core: 'src/core', $workers: 'src/workers', $messages: 'src/messages' },

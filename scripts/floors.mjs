@@ -4,6 +4,7 @@ export const layers = [
 		'units',
 		'random',
 		'pictures',
+		'sounds',
 		'devices',
 		'expressions',
 		'steps',
@@ -32,6 +33,7 @@ export const floors = [
 	...[
 		'i18n',
 		'ui',
+		'sounds',
 		'saving',
 		'people',
 		'lists',
@@ -42,6 +44,18 @@ export const floors = [
 		'floor',
 		'eye'
 	],
-	...['desk', 'robots', 'live', 'workbench', 'leaves', 'loom', 'values', 'shelf', 'help', 'trail'],
+	...[
+		'desk',
+		'robots',
+		'live',
+		'workbench',
+		'leaves',
+		'loom',
+		'recording',
+		'values',
+		'shelf',
+		'help',
+		'trail'
+	],
 	...['course', 'planning', 'home']
 ];

@@ -18,7 +18,7 @@ const headers = {
 	'x-content-type-options': 'nosniff',
 	'referrer-policy': 'same-origin',
 	'permissions-policy':
-		'camera=(), microphone=(), geolocation=(), payment=(), usb=(), display-capture=()',
+		'camera=(), microphone=(self), geolocation=(), payment=(), usb=(), display-capture=()',
 	'cross-origin-opener-policy': 'same-origin',
 	'cross-origin-resource-policy': 'same-origin'
 };

@@ -19,6 +19,7 @@ import '$lib/home/words';
 import '$lib/lists/words';
 import '$lib/leaves/words';
 import '$lib/loom/words';
+import '$lib/recording/words';
 import '$lib/robots/words';
 import '$lib/server/words';
 import '$lib/words/core';

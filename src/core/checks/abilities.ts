@@ -9,7 +9,14 @@ import { needsOf } from '../steps/definition';
 import { word } from '../sentence';
 import { robotOfChain, type Step } from '../plan/plan';
 import { eachNameIn } from '../plan/variables';
-import { problemAt, type Context, type Problem, type Repair, type Visited } from './problem';
+import {
+	problemAt,
+	replaceAt,
+	type Context,
+	type Problem,
+	type Repair,
+	type Visited
+} from './problem';
 
 export function checkAbilities(context: Context): Problem[] {
 	return context.steps.flatMap((here): Problem[] => {
@@ -19,6 +26,8 @@ export function checkAbilities(context: Context): Problem[] {
 			const repair = fittingOf(context, here, missing) ?? insteadOf(here);
 			return [problemAt(here, `cannot.${missing.id}`, {}, repair && { repair })];
 		}
+		const { wants } = here.definition;
+		if (wants && missingOf(robot, [wants])) return [problemAt(here, `without.${wants.id}`)];
 		const known = readingsOf(robot);
 		const unknown = readingIn(here.step, (reading) => !known.includes(reading));
 		return unknown ? [problemAt(here, 'cannotSense', { reading: word(`reading.${unknown}`) })] : [];
@@ -44,18 +53,9 @@ function fittingOf({ plan }: Context, { chain }: Visited, missing: Device): Repa
 }
 
 /** Puts what the robot can do in the place of the step. */
-function insteadOf({ step, holder, index, robot }: Visited): Repair | undefined {
-	const others = likewise(robot, step);
+function insteadOf(here: Visited): Repair | undefined {
+	const others = likewise(here.robot, here.step);
 	if (others.length === 0) return undefined;
 	const isByTime = others.some(({ kind }) => definitionOf(kind).isTimed);
-	return {
-		key: isByTime ? 'repair.byTime' : 'repair.inItsWay',
-		edit: (newId) => ({
-			type: 'together',
-			edits: [
-				{ type: 'remove', holder, index, count: 1 },
-				{ type: 'insert', holder, index, steps: others.map((other) => ({ ...other, id: newId() })) }
-			]
-		})
-	};
+	return replaceAt(here, isByTime ? 'repair.byTime' : 'repair.inItsWay', others);
 }

@@ -10,13 +10,14 @@ import { definitionOf } from '../steps/catalogue';
 import { numberSteps, robotOfChain, type Chain, type Plan, type Step } from '../plan/plan';
 import { checkAbilities } from './abilities';
 import { checkChains } from './chains';
+import { checkCovered } from './covered';
 import { checkFlow } from './flow';
 import type { Context, Problem, Visited } from './problem';
 import { checkAtOnce } from './at-once';
 import { checkKinds } from './kinds';
-import { checkPictures } from './pictures';
 import { checkRehearsal } from './rehearsal';
 import { checkRoutines } from './routines';
+import { checkSounds } from './sounds';
 import { checkValues } from './values';
 import { checkWheels } from './wheels';
 
@@ -39,7 +40,8 @@ const checks = [
 	checkAbilities,
 	checkWheels,
 	checkKinds,
-	checkPictures,
+	checkCovered,
+	checkSounds,
 	checkRehearsal
 ];
 

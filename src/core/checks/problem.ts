@@ -1,9 +1,9 @@
 /** What is odd about a plan. No problem keeps a rehearsal that can run from running. */
 import type { Course } from '../course/course';
-import type { RobotKind } from '../robots/robot';
+import type { Doing, RobotKind } from '../robots/robot';
 import type { Sentence } from '../sentence';
 import type { Attempt } from '../simulation/attempt';
-import type { StepDefinition } from '../steps/definition';
+import type { StepDefinition, Value } from '../steps/definition';
 import type { Edit } from '../plan/edits';
 import type { Chain, Plan, Step } from '../plan/plan';
 
@@ -35,6 +35,30 @@ export const waitAt = (holder: string, index: number, duration: number): Repair 
 		holder,
 		index,
 		steps: [{ id: newId(), kind: 'wait', values: { duration } }]
+	})
+});
+
+/** One value of a step is set. @param key the message that says so */
+export const setAt = (
+	{ step }: Pick<Visited, 'step'>,
+	key: string,
+	name: string,
+	value: Value
+): Repair => ({ key, edit: () => ({ type: 'setValue', step: step.id, name, value }) });
+
+/** Other steps take the place of one. @param key the message that says so */
+export const replaceAt = (
+	{ holder, index }: Pick<Visited, 'holder' | 'index'>,
+	key: string,
+	steps: readonly Doing[]
+): Repair => ({
+	key,
+	edit: (newId) => ({
+		type: 'together',
+		edits: [
+			{ type: 'remove', holder, index, count: 1 },
+			{ type: 'insert', holder, index, steps: steps.map((step) => ({ ...step, id: newId() })) }
+		]
 	})
 });
 

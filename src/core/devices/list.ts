@@ -2,6 +2,7 @@
 import { accelerometer } from './accelerometer/device';
 import { battery } from './battery/device';
 import { belowSensor } from './belowSensor/device';
+import { clips } from './clips/device';
 import { compass } from './compass/device';
 import { counters } from './counters/device';
 import { curving } from './curving/device';
@@ -48,6 +49,7 @@ export const devices: readonly Device[] = [
 	lampGrid,
 	endLamps,
 	speaker,
+	clips,
 	hornDevice,
 	rangefinder,
 	belowSensor,

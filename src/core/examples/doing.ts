@@ -133,6 +133,7 @@ export const doing: Examples = {
 	darkGrid: () => ({
 		chains: [run(step('showPicture'), step('wait', { duration: 1 }), step('darkGrid'), go(0.2))]
 	}),
+	clip: (values) => ({ chains: [run(step('clip', values), go(0.2))] }),
 	volume: (values) => ({ chains: [run(step('volume', values), step('tone'))] }),
 	silence: (values) => ({
 		chains: [

@@ -51,6 +51,8 @@ export interface Instruction {
 	readonly readings: ReadonlySet<string>;
 	/** What the robot lacks for it. */
 	readonly missing: Device | undefined;
+	/** What it had better have for it, and lacks. */
+	readonly without: Device | undefined;
 	/** What it takes to work out its values, in whole steps. */
 	readonly cost: number;
 	/** It does one thing: it holds no steps, calls none, and does not steer its chain. */
@@ -187,6 +189,7 @@ const noReadings: ReadonlySet<string> = new Set();
 const runPressed: Instruction = {
 	cost: 0,
 	missing: undefined,
+	without: undefined,
 	slots: [],
 	computed: none,
 	isSimple: true,
@@ -258,6 +261,7 @@ function instructionOf(step: Step, compiling: Compiling): Instruction {
 	return {
 		cost,
 		missing: missingOf(robot, needsOf(definition, values)),
+		without: definition.wants && missingOf(robot, [definition.wants]),
 		slots,
 		computed: computed.length > 0 ? computed : none,
 		isSimple,

@@ -125,6 +125,8 @@ export class Thread implements Running, Environment {
 		if (instruction.missing) {
 			return this.noteAt(instruction, `note.cannot.${instruction.missing.id}`);
 		}
+		const { without } = instruction;
+		if (without) this.noteAt(instruction, `note.without.${without.id}`);
 		if (instruction.computed.length === 0) this.values = instruction.slots;
 		else if (!this.workOut(instruction)) return;
 		this.current = instruction;

@@ -17,6 +17,7 @@ import {
 import { portsToSettings, robotSchemaWith, type NamedRobot } from '../robots/robot-document';
 import { helpersOffSchema, type Helper } from '../helpers';
 import { boardSchema, type Board } from './board';
+import { clipBytes, mostSoundBytes, readClip, type Clip } from '../sounds/clip';
 import { definitionOf, mayHang, stepKinds, triggerKinds } from '../steps/catalogue';
 import type { StepDefinition, Values } from '../steps/definition';
 import { inputValueSchema, valueSchema } from '../steps/value-schema';
@@ -63,6 +64,8 @@ export interface Plan {
 	readonly board?: Board | undefined;
 	/** Helpers that are switched off for it. */
 	readonly helpersOff?: readonly Helper[] | undefined;
+	/** Only in its file, so that they travel with it: WAV files of its recordings in base64, by their hashes. */
+	readonly sounds?: Readonly<Record<string, string>> | undefined;
 }
 
 export const commentSchema = textSchema(200, 1);
@@ -115,7 +118,11 @@ const currentSchema: z.ZodType<Plan> = z
 		robots: z.array(planRobotSchema).min(1).max(maximumRobots),
 		chains: z.array(chainSchema).max(200),
 		board: boardSchema.optional(),
-		helpersOff: helpersOffSchema.optional()
+		helpersOff: helpersOffSchema.optional(),
+		sounds: z
+			.record(z.string().regex(/^[0-9a-f]{64}$/), z.base64().max(500_000))
+			.optional()
+			.describe('In files: the WAV files of its recordings in base64, by their SHA-256.')
 	})
 	.superRefine((plan, context) => {
 		const refuse = (key: string, path: PropertyKey[], values: Record<string, string | number>) =>
@@ -163,8 +170,22 @@ const currentSchema: z.ZodType<Plan> = z
 			if (chain.trigger) note(chain.trigger.id, ['chains', index, 'trigger', 'id']);
 			visit(chain.steps, ['chains', index, 'steps'], 0, null);
 		});
+		const bytes = recordingsIn(plan).reduce((sum, clip) => sum + clipBytes(clip), 0);
+		if (bytes > mostSoundBytes)
+			refuse('tooMuchSound', ['chains'], { bytes, maximum: mostSoundBytes });
 		if (count > maximumSteps) refuse('tooManySteps', ['chains'], { count, maximum: maximumSteps });
 	});
+
+/** The sounds of a person's that it plays, each once. */
+export function recordingsIn({ chains }: Pick<Plan, 'chains'>): readonly Required<Clip>[] {
+	const found = new Map<string, Required<Clip>>();
+	for (const { steps } of chains)
+		eachStep(steps, ({ values }) => {
+			const clip = typeof values.clip === 'string' ? readClip(values.clip) : null;
+			if (clip?.name !== undefined) found.set(clip.id, { ...clip, name: clip.name });
+		});
+	return [...found.values()];
+}
 
 /** In version 1 robots had no ids, and the ports of the wheels were a field of their own. */
 const nameRobots: Upgrade = (plan) => ({

@@ -77,6 +77,8 @@ export interface RobotKind<M extends Machine = Machine> {
 	readonly notFirst?: readonly string[];
 	/** By the name of a value: the only options of a choice that it has, where it has fewer. */
 	readonly options?: Readonly<Record<string, readonly string[]>>;
+	/** Bytes of sounds that it holds, if it plays any. */
+	readonly clipRoom?: number;
 	/** What lies on a course for robots of this kind alone. */
 	readonly ownParts?: readonly PartName[];
 	/** It stands on a rail, and goes where that goes. */

@@ -13,10 +13,13 @@ export class Speaker {
 	/** @param clock seconds, of the robot: whoever waits for it may count from somewhere else */
 	constructor(
 		private readonly played: (notes: readonly PlayedNote[], volume: number) => void,
-		private readonly clock: () => number
+		private readonly clock: () => number,
+		/** It plays clips as they are, not as tones. */
+		private readonly hasClips = false
 	) {}
 
-	play(notes: readonly PlayedNote[]): Wait {
+	play(told: readonly PlayedNote[]): Wait {
+		const notes = this.hasClips ? told : told.map(({ pitch, length }) => ({ pitch, length }));
 		const time = this.clock();
 		// Right behind another one, it follows without a gap: a tick is too coarse for that.
 		const isRightBehind = this.until <= time + tick / 2 && this.until > time - tick;

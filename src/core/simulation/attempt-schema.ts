@@ -56,7 +56,12 @@ export const toneSchema = z.strictObject({
 	time: z.number(),
 	pitch: z.number(),
 	length: z.number(),
-	volume: z.number()
+	volume: z.number(),
+	clip: z
+		.string()
+		.max(64)
+		.optional()
+		.describe('What sounds in place of the pitch: the SHA-256 of a sound.')
 });
 
 export const loggedSchema = z.strictObject({

@@ -76,6 +76,8 @@ export interface Tone {
 	readonly length: number;
 	/** 0 to 1 */
 	readonly volume: number;
+	/** What sounds in place of the pitch: the SHA-256 of a sound. */
+	readonly clip?: string | undefined;
 }
 
 /** Something worth knowing of one step. */

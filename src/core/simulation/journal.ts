@@ -133,11 +133,12 @@ export class Journal implements Observer<Open> {
 	private endMusic(end: number, isOver = false): void {
 		if (!this.music) return;
 		let { time } = this.music;
-		for (const { pitch, length } of this.music.notes) {
+		const { volume } = this.music;
+		for (const { length, ...note } of this.music.notes) {
 			if (time >= end) break;
-			if (pitch > 0) {
+			if (note.pitch > 0) {
 				const sounding = isOver ? length : Math.min(length, end - time);
-				this.keepTone({ time, pitch, length: sounding, volume: this.music.volume });
+				this.keepTone({ time, ...note, length: sounding, volume });
 			}
 			time += length;
 		}

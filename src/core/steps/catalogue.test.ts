@@ -4,6 +4,7 @@ import { readPicture } from '../pictures/picture';
 import { planSchema } from '../plan/plan';
 import { pictureAt, picturesIn } from '../simulation/pictures';
 import { skiffLite } from '../robots/skiff';
+import { ownClips } from '../sounds/own-clips';
 import { planFor } from '../testing/sample';
 import { rehearseAlone, type Alone } from '../testing/alone';
 import { degrees } from '../units/angles';
@@ -166,6 +167,11 @@ const effects: Record<string, (attempt: Alone) => void> = {
 	},
 	horn: (a) => expect(a.tones).toMatchObject([{ time: 0, pitch: 311, length: 0.6 }]),
 	tone: (a) => expect(a.tones).toEqual([{ time: 0, pitch: 440, length: 0.5, volume: 0.6 }]),
+	clip: (a) => {
+		const { id, pitch, samples } = ownClips.bell;
+		expect(a.tones).toEqual([{ time: 0, pitch, length: samples / 16_000, volume: 0.6, clip: id }]);
+		expect(span(a, 'go').start).toBeCloseTo(1.6, 9);
+	},
 	melody: (a) => {
 		expect(a.tones.map(({ time }) => time)).toEqual([0, 0.5, 1, 1.5]);
 		expect(a.tones[0]!.pitch).toBeCloseTo(261.63, 1);

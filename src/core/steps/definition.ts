@@ -97,6 +97,12 @@ export interface FilmDefinition {
 	readonly initial: string;
 }
 
+/** A sound to be played as it is: see ../sounds/clip. */
+export interface ClipDefinition {
+	readonly type: 'clip';
+	readonly initial: string;
+}
+
 /**
  * `addedLater`: documents written before this value was there are read with its initial content.
  */
@@ -111,6 +117,7 @@ export type ValueDefinition = (
 	| NotesDefinition
 	| PictureDefinition
 	| FilmDefinition
+	| ClipDefinition
 ) & { readonly addedLater?: true };
 
 export type Value = number | string | Expression;
@@ -200,6 +207,8 @@ export interface StepDefinition {
 	readonly values: Readonly<Record<string, ValueDefinition>>;
 	/** What a robot must have for it. */
 	readonly needs: readonly Device[];
+	/** What a robot had better have for it: without, it does something like it, and says so. */
+	readonly wants?: Device;
 
 	/** Stands only at the top of a chain: a trigger, or the name of a routine. */
 	readonly isTrigger?: boolean;

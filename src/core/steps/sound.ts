@@ -1,6 +1,8 @@
 /** Sound: tones and melodies. */
+import { clips } from '../devices/clips/device';
 import { hornDevice } from '../devices/horn/device';
 import { speaker } from '../devices/speaker/device';
+import { readClip, clipSeconds } from '../sounds/clip';
 import type { StepDefinition, ValueDefinition } from './definition';
 import { pitchOf, readNotes } from './notes';
 import { choice, duration, ratio } from './values';
@@ -30,6 +32,27 @@ export const tone: StepDefinition = {
 	run({ ask, number, text }) {
 		const playing = ask(speaker, 'play', {
 			notes: [{ pitch: number('pitch'), length: number('length') }]
+		});
+		return text('then') === 'wait' ? playing : undefined;
+	}
+};
+
+export const clip: StepDefinition = {
+	kind: 'clip',
+	family: 'sound',
+	level: 'first',
+	glyph: 'M4 12h2l1.500-5 3 11 3-14 3 11 1.500-3h2',
+	values: { clip: { type: 'clip', initial: 'bell' }, then: choice('wait', 'carryOn') },
+	firstValue: 'clip',
+	needs: [speaker],
+	wants: clips,
+	takesTime: true,
+	run({ ask, text }) {
+		const sound = readClip(text('clip'));
+		if (!sound) return undefined;
+		const { id, pitch } = sound;
+		const playing = ask(speaker, 'play', {
+			notes: [{ pitch, length: clipSeconds(sound), clip: id }]
 		});
 		return text('then') === 'wait' ? playing : undefined;
 	}
@@ -106,4 +129,8 @@ export const horn: StepDefinition = {
 	run: ({ ask, number }) => ask(hornDevice, 'sound', { duration: number('duration') })
 };
 
-export const soundSteps = [horn, tone, melody, volume, silence];
+/** It takes the place of what sounds. */
+export const replacesSound = (kind: string): boolean =>
+	[tone, clip, melody, silence].some((step) => step.kind === kind);
+
+export const soundSteps = [horn, tone, clip, melody, volume, silence];

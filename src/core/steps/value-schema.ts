@@ -5,6 +5,7 @@ import { maximumLength } from '../expressions/expression';
 import { isVariableName } from '../expressions/vocabulary';
 import type { Quantity, Value, ValueDefinition } from './definition';
 import { filmSchema, pictureSchema } from '../pictures/schema';
+import { readClip } from '../sounds/clip';
 import { readNotes } from './notes';
 import { inputNames } from './own';
 
@@ -48,6 +49,12 @@ const notesSchema = textSchema(2000)
 	.refine((text) => readNotes(text).ok, { params: { key: 'notes' } })
 	.describe('Notes such as "C4 E4:1/2 -:2": name, octave, beats; "-" is a rest.');
 
+const clipSchema = textSchema(120)
+	.refine((text) => readClip(text) !== null, { params: { key: 'clip' } })
+	.describe(
+		'One of our sounds by its name, or one of a person’s as HASH:SAMPLES:PITCH:NAME, 16,000 samples a second.'
+	);
+
 function plainSchema(value: ValueDefinition): z.ZodType<Value> {
 	switch (value.type) {
 		case 'choice':
@@ -74,6 +81,8 @@ function plainSchema(value: ValueDefinition): z.ZodType<Value> {
 			return pictureSchema;
 		case 'film':
 			return filmSchema;
+		case 'clip':
+			return clipSchema;
 		case 'name':
 			if (value.of === 'variable') return variableSchema;
 			if (value.of === 'lampPost') return z.union([z.literal(''), identifierSchema]);

@@ -5,6 +5,7 @@ import { darkLamps, gridSize, writePicture } from '../pictures/picture';
 import { makePlan, planRobot, type Chain, type Plan, type Step } from '../plan/plan';
 import { sampleRobot } from '../robots/robot-document';
 import { robotKinds } from '../robots/kinds';
+import { readClip, writeClip } from '../sounds/clip';
 import { definitionOf, initialValues, mayHang, triggerKinds } from '../steps/catalogue';
 import { catalogue } from '../steps/list';
 import type { Value, ValueDefinition, Values } from '../steps/definition';
@@ -59,6 +60,10 @@ export function valueFor(definition: ValueDefinition, pick: number): Value {
 					beats: 1 + (pick % 4)
 				}))
 			);
+		case 'clip':
+			return ['gull', 'frog', writeClip({ ...readClip('bell')!, name: `sound ${pick % 3}` })][
+				pick % 3
+			]!;
 		case 'notes':
 			return ['C4 E4:1/2 -:2', 'F#5', ''][pick % 3]!;
 		case 'number': {

@@ -5,6 +5,7 @@
 	import { headingOfBearing } from '$core/units/angles';
 	import { startPlaces } from '$core/world/start-places';
 	import type { Laid } from '$core/course/editing/lay';
+	import { downloadDocument } from '$lib/files/downloads';
 	import { t } from '$lib/i18n';
 	import type { Person } from '$lib/saving/answers';
 	import StandingRobot from '$lib/floor/StandingRobot.svelte';
@@ -105,7 +106,8 @@
 <DeskShell
 	{bench}
 	desk={bench}
-	document={bench.course}
+	name={bench.course.name}
+	onsavefile={() => downloadDocument(bench.course)}
 	path="/courses/"
 	onrename={(name) => bench.set('name', name)}
 	side="tray"

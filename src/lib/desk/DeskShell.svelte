@@ -5,7 +5,6 @@
 	 */
 	import { onMount, untrack, type Snippet } from 'svelte';
 	import { replaceState } from '$app/navigation';
-	import { downloadDocument } from '$lib/files/downloads';
 	import { t } from '$lib/i18n';
 	import type { Saver } from '$lib/saving/saver.svelte';
 	import { preferences } from '$lib/preferences.svelte';
@@ -27,7 +26,8 @@
 	let {
 		bench,
 		desk,
-		document,
+		name,
+		onsavefile,
 		path,
 		onrename,
 		side,
@@ -46,7 +46,9 @@
 	}: {
 		bench: Bench;
 		desk: UndoDesk;
-		document: Parameters<typeof downloadDocument>[0];
+		/** Of the document. */
+		name: string;
+		onsavefile: () => void;
 		/** Before its id. */
 		path: string;
 		/** Another device made the same one longer: this is a second version, of that name. */
@@ -107,7 +109,7 @@
 </script>
 
 <svelte:window {onkeydown} />
-<svelte:head><title>{document.name} · {t('app.name')}</title></svelte:head>
+<svelte:head><title>{name} · {t('app.name')}</title></svelte:head>
 
 <div class="desk" style:--wide={columns.wide} style:--narrow={columns.narrow ?? columns.wide}>
 	{@render bar()}
@@ -116,7 +118,7 @@
 		otherVersion={path + opened}
 		refused={bench.voice.notice}
 		ondismiss={() => (bench.voice.notice = '')}
-		onsavefile={() => downloadDocument(document)}
+		{onsavefile}
 	/>
 	<main
 		class="panes"

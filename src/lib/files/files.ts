@@ -4,9 +4,9 @@ import type { Remote } from 'comlink';
 import type { Course } from '$core/course/course';
 import { maximumBytes } from '$core/document';
 import type { Plan } from '$core/plan/plan';
-import { failure, type Result } from '$core/sentence';
+import { failure, success, type Result } from '$core/sentence';
 import { readOnce } from '$lib/task';
-import type { DocumentService } from '$workers/document';
+import type { DocumentService, ReadFile } from '$workers/document';
 
 /** Characters of a name that comes from a file. */
 const longestName = 80;
@@ -25,16 +25,24 @@ export async function textOfFile(file: File): Promise<Result<string>> {
 	return { ok: true, value: await file.text() };
 }
 
-/** In a worker: whatever it holds, the page goes on. */
-function read<T extends Plan | Course>(
+/** In a worker: whatever it holds, the page goes on. Sounds that came with it are kept on this device. */
+async function read<T extends Plan | Course>(
 	kind: keyof DocumentService,
 	text: string
 ): Promise<Result<T>> {
 	const worker = new Worker(new URL('../../workers/document.ts', import.meta.url), {
 		type: 'module'
 	});
-	const work = (service: Remote<DocumentService>) => service[kind](text) as Promise<Result<T>>;
-	return readOnce(worker, work, 'bench.fileTooLong');
+	const work = (service: Remote<DocumentService>) =>
+		service[kind](text) as Promise<Result<ReadFile<T>>>;
+	const file = await readOnce(worker, work, 'bench.fileTooLong');
+	if (!file.ok) return file;
+	const { document, sounds } = file.value;
+	if (sounds.length > 0) {
+		const { keepSound, sendSounds } = await import('$lib/sounds/sound-store');
+		await sendSounds(await Promise.all(sounds.map(keepSound)));
+	}
+	return success(document);
 }
 
 export async function readPlanFile(file: File): Promise<Result<Plan>> {

@@ -3,6 +3,7 @@
  * as they are now. What makes and reads documents is loaded when it is asked for.
  */
 import './words';
+import type { Plan } from '$core/plan/plan';
 import { say, t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
 import { fetchPage } from '$lib/lists/lists';
@@ -147,8 +148,15 @@ export class Documents {
 	async saveFile(kind: DocumentKind, { id, name }: Listed): Promise<void> {
 		const content = await this.act(() => request('GET', `/api/documents/${id}`));
 		if (!content) return;
+		const text = JSON.stringify(content, null, '\t');
+		const { idsIn } = await import('$core/sounds/clip');
+		if (kind === 'plan' && idsIn(text).length > 0) {
+			const { downloadPlan } = await import('$lib/files/plans');
+			await downloadPlan(content as Plan);
+			return;
+		}
 		const { downloadText } = await import('$lib/files/downloads');
-		downloadText(name, kind, JSON.stringify(content, null, '\t'));
+		downloadText(name, kind, text);
 	}
 
 	async rename(id: string, name: string): Promise<unknown> {

@@ -13,7 +13,7 @@
 	import Floor from './Floor.svelte';
 	import Timeline from '$lib/timeline/Timeline.svelte';
 	import Trail from '$lib/trail/Trail.svelte';
-	import { downloadDocument } from '$lib/files/downloads';
+	import { downloadPlan } from '$lib/files/plans';
 	import { readPlanFile } from '$lib/files/files';
 	import DeskShell from '$lib/desk/DeskShell.svelte';
 	import { runKeys } from '$lib/ui/run-keys';
@@ -62,6 +62,8 @@
 			voice.notice = t('bench.fileOpened', { name: read.value.name });
 	}
 
+	const save = () => void downloadPlan(bench.plan);
+
 	function jumpTo(stepId: string) {
 		pane = 'trail';
 		bench.voice.focusOn(stepId);
@@ -78,7 +80,8 @@
 <DeskShell
 	{bench}
 	desk={bench.desk}
-	document={bench.plan}
+	name={bench.plan.name}
+	onsavefile={save}
 	path="/plans/"
 	onrename={(name) => bench.desk.edit({ type: 'rename', name })}
 	side="trail"
@@ -92,7 +95,7 @@
 	docked={bench.live ? docked : undefined}
 >
 	{#snippet bar()}
-		<TopBar {bench} {owner} onsavefile={() => downloadDocument(bench.plan)} onopenfile={openFile} />
+		<TopBar {bench} {owner} onsavefile={save} onopenfile={openFile} />
 	{/snippet}
 	{#snippet floor()}
 		<Floor {bench} onleg={jumpTo} />

@@ -80,7 +80,7 @@
 		return t('trail.chainMenu');
 	});
 
-	const large: ReadonlySet<string> = new Set(['condition', 'anything', 'picture', 'film']);
+	const large: ReadonlySet<string> = new Set(['condition', 'anything', 'picture', 'film', 'clip']);
 	/** What is large opens beside the trail, if there is room, so that the steps still show. */
 	const isBeside = $derived.by(() => {
 		if (opening?.type !== 'value' || !step) return opening?.type === 'problems';

@@ -45,7 +45,7 @@
 		const { value: notes } = read.ok ? read : { value: [] };
 		if (notes.length >= longestMelody) return;
 		set([...notes, { name, beats }]);
-		if (name) playTone({ time: 0, pitch: pitchOf(name), length: 0.25, volume: 0.6 }, 1);
+		if (name) playTone({ pitch: pitchOf(name), length: 0.25, volume: 0.6 }, 1);
 	}
 
 	function takeTyped(): boolean {

@@ -95,7 +95,7 @@
 
 <div
 	class="editor"
-	class:wide={asExpression || definition.type === 'notes'}
+	class:wide={asExpression || definition.type === 'notes' || definition.type === 'clip'}
 	class:loom={definition.type === 'picture' || definition.type === 'film'}
 >
 	<div class="head">
@@ -177,6 +177,10 @@
 		/>
 	{:else if definition.type === 'notes'}
 		<NotesEditor value={String(value)} onset={set} {onclose} />
+	{:else if definition.type === 'clip'}
+		{#await import('$lib/recording/SoundEditor.svelte') then { default: SoundEditor }}
+			<SoundEditor plan={bench.plan} value={String(value)} onset={set} />
+		{/await}
 	{:else if definition.type === 'picture'}
 		{#await import('$lib/loom/SinglePicture.svelte') then { default: SinglePicture }}
 			<SinglePicture value={String(value)} onset={set} />

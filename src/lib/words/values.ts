@@ -1,6 +1,7 @@
 /** Values of steps as a person reads them, and what they are called. */
 import { isExpression, type Value, type ValueDefinition } from '$core/steps/definition';
 import { readFilm } from '$core/pictures/film';
+import { readClip } from '$core/sounds/clip';
 import { readPicture } from '$core/pictures/picture';
 import { hasMessage, t } from '$lib/i18n';
 import './core';
@@ -35,10 +36,15 @@ export function showValue(
 			return t('value.picture', { count: readPicture(String(value))?.filter(Boolean).length ?? 0 });
 		case 'film':
 			return t('value.film', { count: readFilm(String(value))?.length ?? 0 });
+		case 'clip':
+			return clipName(String(value));
 		case 'condition':
 			return String(value);
 	}
 }
+
+/** What a sound is called: ours by a word, a recording as its maker called it. */
+export const clipName = (text: string): string => readClip(text)?.name ?? t(`clip.${text}`);
 
 const shorten = (text: string): string => (text.length > 18 ? `${text.slice(0, 17)}…` : text);
 

@@ -5,7 +5,12 @@ import type { Device } from '../device';
 /** One tone. */
 const noteSchema = z.strictObject({
 	pitch: z.number().describe('Hz; 0 is a rest.'),
-	length: z.number().describe('Seconds.')
+	length: z.number().describe('Seconds.'),
+	clip: z
+		.string()
+		.regex(/^[0-9a-f]{64}$/)
+		.optional()
+		.describe('The SHA-256 of a sound to play in its place: who cannot sounds the pitch.')
 });
 export type PlayedNote = Readonly<z.infer<typeof noteSchema>>;
 

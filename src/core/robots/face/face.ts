@@ -74,7 +74,7 @@ export class FaceRobot extends Assembled implements Machine {
 		this.placing = placingOf(values);
 		this.dead = values.darkest;
 		this.body = new Body(settings.chassis, values, chance);
-		this.speaker = new Speaker(making.played, () => this.time);
+		this.speaker = new Speaker(making.played, () => this.time, true);
 		const withSenses = (own: Random) =>
 			assemble([
 				...this.parts(),

@@ -1,5 +1,6 @@
 /** Mimic, the face robot. */
 import { battery } from '../../devices/battery/device';
+import { clips } from '../../devices/clips/device';
 import { compass } from '../../devices/compass/device';
 import { lightSensor } from '../../devices/lightSensor/device';
 import { microphone } from '../../devices/microphone/device';
@@ -27,7 +28,7 @@ export const faceRobot: RobotKind<FaceRobot> = {
 	kind: 'face',
 	sampleName: 'Vesper',
 	devices: [
-		...[motion, wheelsDevice, patchesDevice, screen, speaker, compass],
+		...[motion, wheelsDevice, patchesDevice, screen, speaker, clips, compass],
 		...[shell, tiltSensor, battery, lightSensor, microphone]
 	],
 	settings: {},
@@ -54,6 +55,7 @@ export const faceRobot: RobotKind<FaceRobot> = {
 	/** A part of the top speed that the dead zone of its sensors swallows. */
 	weakest: 0.15,
 	first: ['goFor', 'turnFor'],
+	clipRoom: 4 * 1024 * 1024,
 	instead: (step) => byTime(sizes, step),
 	check
 };

@@ -1,5 +1,6 @@
 /** Two kinds: Skiff, and Skiff Lite, the same car without wheel counters and gyro. */
 import { battery } from '../../devices/battery/device';
+import { clips } from '../../devices/clips/device';
 import { counters } from '../../devices/counters/device';
 import { curving } from '../../devices/curving/device';
 import type { Device } from '../../devices/device';
@@ -55,7 +56,7 @@ const kindOf = (
 	kind: string,
 	sampleName: string,
 	devices: readonly Device[],
-	more: Pick<RobotKind, 'instead' | 'first'> = {}
+	more: Pick<RobotKind, 'instead' | 'first' | 'clipRoom'> = {}
 ): RobotKind<Skiff> => ({
 	kind,
 	devices,
@@ -71,10 +72,12 @@ const kindOf = (
 	sampleName
 });
 
-export const skiff = kindOf('skiff', 'Tallow', [
-	...ofAll,
-	...[pacing, persistence, counters, curving, turning, gyro]
-]);
+export const skiff = kindOf(
+	'skiff',
+	'Tallow',
+	[...ofAll, ...[pacing, persistence, counters, curving, turning, gyro, clips]],
+	{ clipRoom: settings.clipRoom }
+);
 export const skiffLite = kindOf('skiffLite', 'Wick', ofAll, {
 	instead: insteadByTime,
 	first: ['goFor', 'turnFor']

@@ -69,3 +69,6 @@ export const edgeSensorAhead = 0.09;
 export const ownLoudness = 0.7;
 /** Part of the top speed: less may not get past a motor's dead zone. */
 export const weakest = 0.07;
+
+/** Bytes of sounds that it holds: twelve seconds. */
+export const clipRoom = 384 * 1024;

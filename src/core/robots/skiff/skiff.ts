@@ -1,5 +1,6 @@
 /** Skiff, the two-wheel car: its parts, and how they go together. */
 import { battery } from '../../devices/battery/device';
+import { clips } from '../../devices/clips/device';
 import type { Device } from '../../devices/device';
 import { lampDevice } from '../../devices/lamp/device';
 import { motion } from '../../devices/motion/device';
@@ -38,7 +39,7 @@ export class Skiff extends Assembled implements Machine {
 	constructor(making: Making, devices: readonly Device[]) {
 		super();
 		const { settings: set, variation, chance, surroundings, heading } = making;
-		this.speaker = new Speaker(making.played, () => this.time);
+		this.speaker = new Speaker(making.played, () => this.time, devices.includes(clips));
 		this.facing = new Facing(heading);
 		const values = drawValues(parameters, making);
 		this.placing = placingOf(values);

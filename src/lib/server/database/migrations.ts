@@ -258,6 +258,19 @@ const pictures: Migration = {
 	down: async ({ context }: MigrationParams<QueryInterface>) => context.dropTable('pictures')
 };
 
+/** Sounds that people have recorded, by the hash of their file. */
+const sounds: Migration = {
+	name: '0010-sounds',
+	up: async ({ context }: MigrationParams<QueryInterface>) => {
+		await context.sequelize.query(`CREATE TABLE IF NOT EXISTS sounds (
+			id VARCHAR(64) NOT NULL PRIMARY KEY,
+			wav BLOB NOT NULL,
+			keptAt INTEGER NOT NULL
+		)`);
+	},
+	down: async ({ context }: MigrationParams<QueryInterface>) => context.dropTable('sounds')
+};
+
 export const migrations: Migration[] = [
 	firstTables,
 	nameKeys,
@@ -267,5 +280,6 @@ export const migrations: Migration[] = [
 	attempts,
 	robotModels,
 	comparisons,
-	pictures
+	pictures,
+	sounds
 ];

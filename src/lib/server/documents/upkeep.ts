@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { tidyAttempts } from '../attempts/attempts';
 import { database } from '../database/database';
 import { summaryOfText } from './content';
+import { tidySounds } from '../sounds';
 import { emptyBin } from './change';
 import { thinVersions } from './thinning';
 
@@ -47,6 +48,7 @@ export async function lookAfter(now = Date.now()): Promise<void> {
 export async function tidyUp(now = Date.now()): Promise<void> {
 	await emptyBin(new Date(now - keptDays * day));
 	await tidyAttempts(now);
+	await tidySounds(new Date(now - keptDays * day));
 	const { sequelize } = await database();
 	await thinVersions(sequelize);
 }

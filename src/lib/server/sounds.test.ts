@@ -1,0 +1,47 @@
+import { createHash } from 'node:crypto';
+import { expect, it } from 'vitest';
+import { writeClip } from '$core/sounds/clip';
+import { wavOf } from '$core/sounds/wav';
+import { planOf, step } from '$core/testing/sample';
+import { setDeleted } from './documents/change';
+import { done, id, saveTo } from './documents/testing';
+import { keptDays, tidyUp } from './documents/upkeep';
+import { fetchSound, storeSound } from './sounds';
+import { saveOf, withDatabase } from './testing';
+
+const wavWith = (level: number) => Buffer.from(wavOf(new Int16Array(800).fill(level)));
+const idOf = (wav: Buffer) => createHash('sha256').update(wav).digest('hex');
+const day = 24 * 3600 * 1000;
+
+it('a sound is kept once, and only as what it says it is', () =>
+	withDatabase(async () => {
+		const wav = wavWith(100);
+		done(await storeSound(idOf(wav), wav));
+		done(await storeSound(idOf(wav), wav));
+		expect(await fetchSound(idOf(wav))).toEqual(wav);
+		const other = wavWith(200);
+		expect(await storeSound(idOf(wav), other)).toMatchObject({ failure: { key: 'sound.damaged' } });
+		const text = Buffer.from('no sound at all');
+		expect(await storeSound(idOf(text), text)).toMatchObject({ failure: { key: 'sound.notWav' } });
+		const fast = wavWith(300);
+		fast.writeUInt32LE(44_100, 24);
+		expect(await storeSound(idOf(fast), fast)).toMatchObject({ failure: { key: 'sound.notOurs' } });
+	}));
+
+it('what no plan plays goes after its time, and what one in the bin plays goes after that', () =>
+	withDatabase(async () => {
+		const [played, unused] = [wavWith(1), wavWith(2)];
+		for (const wav of [played, unused]) done(await storeSound(idOf(wav), wav));
+		const clip = writeClip({ id: idOf(played), samples: 800, pitch: 440, name: 'Beacon' });
+		const content = planOf([step('clip', { clip, then: 'wait' })]);
+		await saveTo(saveOf('', 0, { work: { kind: 'plan', content } }));
+		const there = async (days: number) => {
+			await tidyUp(Date.now() + days * day);
+			return [await fetchSound(idOf(played)), await fetchSound(idOf(unused))].map(Boolean);
+		};
+		expect(await there(keptDays - 1)).toEqual([true, true]);
+		expect(await there(keptDays + 1)).toEqual([true, false]);
+		done(await setDeleted(id, true));
+		expect(await there(keptDays - 1)).toEqual([true, false]);
+		expect(await there(keptDays + 1)).toEqual([false, false]);
+	}));

@@ -1,0 +1,31 @@
+import { error } from '@sveltejs/kit';
+import { failure } from '$core/sentence';
+import { longestSound, sampleRate } from '$core/sounds/samples';
+import { wavBytes } from '$core/sounds/wav';
+import { say } from '$lib/i18n';
+import { mayKeepAttempt } from '$lib/server/allowance';
+import { answerOf, bytesOf } from '$lib/server/request';
+import { fetchSound, storeSound } from '$lib/server/sounds';
+import type { RequestHandler } from './$types';
+
+const maximum = wavBytes(longestSound * sampleRate);
+
+export const GET: RequestHandler = async ({ params }) => {
+	const wav = await fetchSound(params.id);
+	if (!wav) error(404, say({ key: 'sound.gone' }));
+	return new Response(new Uint8Array(wav), {
+		headers: {
+			'content-type': 'audio/wav',
+			// It is what its hash says: it never changes.
+			'cache-control': 'private, max-age=31536000, immutable'
+		}
+	});
+};
+
+export const PUT: RequestHandler = async ({ params, request, locals, getClientAddress }) => {
+	const wav = await bytesOf(request, maximum);
+	if (!mayKeepAttempt(getClientAddress(), locals.person?.id ?? null))
+		return answerOf(failure('save.tooFast'));
+	answerOf(await storeSound(params.id, wav));
+	return new Response(null, { status: 204 });
+};
