@@ -23,6 +23,7 @@ const corePackages = [
 	'colord',
 	'fflate',
 	'fast-png',
+	'midi-file',
 	'omggif',
 	'@noble/curves',
 	'@noble/hashes'

@@ -6,6 +6,9 @@ import { failure, success, type Result } from '../sentence';
 import { longestSound, sampleRate } from './samples';
 import { readWav } from './wav';
 
+/** The SHA-256 of a file, in hexadecimal digits. */
+export const hashOfWav = (wav: Uint8Array): string => bytesToHex(sha256(wav));
+
 export const toBase64 = (bytes: Uint8Array): string => btoa(strFromU8(bytes, true));
 
 /** @throws where the text is no base64 */
@@ -18,7 +21,7 @@ export function soundsFrom(
 	const found: Uint8Array<ArrayBuffer>[] = [];
 	for (const [id, text] of Object.entries(sounds)) {
 		const wav = fromBase64(text);
-		if (bytesToHex(sha256(wav)) !== id) return failure('sound.damaged');
+		if (hashOfWav(wav) !== id) return failure('sound.damaged');
 		const read = readWav(wav, longestSound * sampleRate);
 		if (!read.ok) return read;
 		found.push(wav);

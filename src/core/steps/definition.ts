@@ -79,7 +79,7 @@ export interface InputsDefinition {
 	readonly initial: string;
 }
 
-/** Notes one after the other: see ./notes. */
+/** Notes one after the other: see ../sounds/notes. */
 export interface NotesDefinition {
 	readonly type: 'notes';
 	readonly initial: string;

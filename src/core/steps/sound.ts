@@ -4,7 +4,7 @@ import { hornDevice } from '../devices/horn/device';
 import { speaker } from '../devices/speaker/device';
 import { readClip, clipSeconds } from '../sounds/clip';
 import type { StepDefinition, ValueDefinition } from './definition';
-import { pitchOf, readNotes } from './notes';
+import { pitchOf, readNotes } from '../sounds/notes';
 import { choice, duration, ratio } from './values';
 
 const then: ValueDefinition = { ...choice('wait', 'carryOn'), addedLater: true };

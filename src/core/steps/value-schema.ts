@@ -6,7 +6,7 @@ import { isVariableName } from '../expressions/vocabulary';
 import type { Quantity, Value, ValueDefinition } from './definition';
 import { filmSchema, pictureSchema } from '../pictures/schema';
 import { readClip } from '../sounds/clip';
-import { readNotes } from './notes';
+import { readNotes } from '../sounds/notes';
 import { inputNames } from './own';
 
 const unitWords: Record<Quantity, string> = {

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** A new sound: what of it is kept is chosen by dragging its ends; it is listened to, and named. */
+	import { onMount } from 'svelte';
 	import Check from '@lucide/svelte/icons/check';
 	import Play from '@lucide/svelte/icons/play';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
@@ -21,6 +22,10 @@
 		onkeep: () => void;
 		onthrow: () => void;
 	} = $props();
+
+	let buttons: HTMLElement;
+	// The sheet may be scrolled to somewhere else.
+	onMount(() => buttons.scrollIntoView({ block: 'nearest' }));
 
 	const fits = $derived(cutting.fits(others));
 	const secondsIn = (bytes: number) => (Math.max(0, bytes) / (2 * sampleRate)).toFixed(1);
@@ -71,7 +76,7 @@
 			})
 		: t('sound.full', { most: secondsIn(mostSoundBytes) })}
 </p>
-<div class="row">
+<div class="row" bind:this={buttons}>
 	<button class="button button-line" onclick={() => playSamples(cutting.part, sampleRate)}
 		><Play size={16} />{t('sound.listen')}</button
 	>

@@ -115,7 +115,7 @@
 	>
 {/snippet}
 
-<div class="picks" role="group" aria-label={t('sound.ours')}>
+<div class="picks ours" role="group" aria-label={t('sound.ours')}>
 	{#each ownNames as name, index (name)}{@render pick(name, index)}{/each}
 </div>
 <p class="part">{t('sound.own')}</p>
@@ -180,6 +180,13 @@
 		align-items: center;
 		gap: 0.35rem;
 		margin-bottom: 0.5rem;
+	}
+	.ours {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(6rem, 1fr));
+	}
+	.ours :global(.button) {
+		padding: 0 0.3rem;
 	}
 	.part {
 		margin-bottom: 0.25rem;

@@ -3,7 +3,7 @@ import { sampleRate } from '$core/sounds/samples';
 import { Cutting } from './cutting.svelte';
 import { Recorder, type OpenMicrophone } from './recorder.svelte';
 
-vi.mock('./tape.worklet.js?url', () => ({ default: '' }));
+vi.mock('./tape.worklet.js?url&no-inline', () => ({ default: '' }));
 
 /** Half a second of silence, a second of sound, half a second of silence. */
 const sound = Int16Array.from({ length: 2 * sampleRate }, (_, i) =>

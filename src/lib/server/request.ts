@@ -28,25 +28,17 @@ export async function bodyOf<T>(
 	return read.value;
 }
 
-const textOf = (request: Request, maximum: number): Promise<string> =>
-	wholeOf(request, maximum, () => request.text());
-
-async function wholeOf<T>(request: Request, maximum: number, read: () => Promise<T>): Promise<T> {
+async function textOf(request: Request, maximum: number): Promise<string> {
 	// Nothing of what is too long is read.
 	if (Number(request.headers.get('content-length') ?? Infinity) > maximum)
 		error(413, t('request.tooLong', { maximum }));
 	try {
-		return await read();
+		return await request.text();
 	} catch (reason) {
 		// The adapter counts the bytes; anything else is a sender who went away.
 		const isTooLarge = isHttpError(reason, 413) || (reason as { status?: number }).status === 413;
 		error(isTooLarge ? 413 : 400, t(isTooLarge ? 'request.tooLarge' : 'request.cutOff'));
 	}
-}
-
-/** A body that is no text. @param maximum bytes @throws the answer that says what was expected instead */
-export async function bytesOf(request: Request, maximum: number): Promise<Buffer> {
-	return Buffer.from(await wholeOf(request, maximum, () => request.arrayBuffer()));
 }
 
 /** @throws the answer that says what was expected in the address */

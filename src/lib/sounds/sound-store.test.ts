@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { planSchema } from '$core/plan/plan';
 import { writeClip } from '$core/sounds/clip';
-import { soundsFrom } from '$core/sounds/travelling';
+import { hashOfWav, soundsFrom } from '$core/sounds/travelling';
 import { wavOf } from '$core/sounds/wav';
 import { planOf, step } from '$core/testing/sample';
 
@@ -21,7 +21,10 @@ beforeEach(() => {
 		asked.push(`${init?.method ?? 'GET'} ${path.slice(0, 20)}`);
 		if (isAway) throw new TypeError('away');
 		const id = path.split('/').at(-1)!;
-		if (init?.method === 'PUT') server.set(id, init.body as Uint8Array);
+		if (init?.method === 'PUT') {
+			const { wav } = JSON.parse(init.body as string) as { wav: string };
+			server.set(id, Uint8Array.from(Buffer.from(wav, 'base64')));
+		}
 		const found = server.get(id);
 		return Promise.resolve(new Response(found?.slice() ?? null, { status: found ? 200 : 404 }));
 	});
@@ -51,7 +54,7 @@ it('a sound is kept on the device, sent once, and sent later where the server wa
 it('one of another device comes from the server, and is there without it from then on', async () => {
 	const store = await reopened();
 	const wav = wavWith(2);
-	const id = await store.hashOf(wav);
+	const id = hashOfWav(wav);
 	expect(await store.wavOfSound(id)).toBeNull();
 	server.set(id, wavWith(3));
 	expect(await store.wavOfSound(id)).toBeNull();

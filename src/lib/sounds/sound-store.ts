@@ -4,6 +4,7 @@
  */
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { recordingsIn, type Plan } from '$core/plan/plan';
+import { hashOfWav, toBase64 } from '$core/sounds/travelling';
 
 interface Kept {
 	readonly id: string;
@@ -53,16 +54,9 @@ async function onDevice(id: string): Promise<Kept | undefined> {
 	}
 }
 
-/** SHA-256 in hexadecimal digits: also where a page has no secure origin, which has no `crypto.subtle`. */
-export async function hashOf(wav: Uint8Array): Promise<string> {
-	const { sha256 } = await import('@noble/hashes/sha2.js');
-	const { bytesToHex } = await import('@noble/hashes/utils.js');
-	return bytesToHex(sha256(wav));
-}
-
 /** Keeps a sound on this device. @returns its hash */
 export async function keepSound(wav: Uint8Array<ArrayBuffer>): Promise<string> {
-	const id = await hashOf(wav);
+	const id = hashOfWav(wav);
 	if (!(await onDevice(id))) await put({ id, wav, isSent: false });
 	return id;
 }
@@ -75,7 +69,7 @@ export async function wavOfSound(id: string): Promise<Uint8Array<ArrayBuffer> | 
 		const response = await fetch(pathOf(id));
 		if (!response.ok) return null;
 		const wav = new Uint8Array(await response.arrayBuffer());
-		if ((await hashOf(wav)) !== id) return null;
+		if (hashOfWav(wav) !== id) return null;
 		await put({ id, wav, isSent: true });
 		return wav;
 	} catch {
@@ -88,9 +82,10 @@ export async function sendSounds(ids: readonly string[]): Promise<void> {
 	for (const id of ids) {
 		const kept = await onDevice(id);
 		if (!kept || kept.isSent) continue;
-		const headers = { 'content-type': 'audio/wav' };
+		const headers = { 'content-type': 'application/json' };
+		const body = JSON.stringify({ wav: toBase64(kept.wav) });
 		try {
-			const response = await fetch(pathOf(id), { method: 'PUT', headers, body: kept.wav });
+			const response = await fetch(pathOf(id), { method: 'PUT', headers, body });
 			if (response.ok) await put({ ...kept, isSent: true });
 		} catch {
 			return;

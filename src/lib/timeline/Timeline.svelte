@@ -9,6 +9,7 @@
 	import { t } from '$lib/i18n';
 	import { speeds, type Player } from './player.svelte';
 	import { playTone } from './sound';
+	import { isHeard } from './track';
 	import Track from './Track.svelte';
 
 	let {
@@ -92,7 +93,7 @@
 			</div>{/if}
 	</div>
 	{#if isCrew}
-		<div class="lane-names">
+		<div class="lane-names" class:heard={isHeard(lanes)}>
 			{#each lanes as { id, robot: { name } } (id)}
 				<button
 					class="lane-name"
@@ -168,6 +169,7 @@
 		overflow: hidden;
 		max-width: 6rem;
 		height: 24px;
+		margin-bottom: var(--beside, 0);
 		padding: 0 0.4rem;
 		border-radius: 0.3rem;
 		color: var(--ink-soft);
@@ -177,6 +179,10 @@
 		text-overflow: ellipsis;
 		white-space: nowrap;
 		cursor: pointer;
+	}
+	/* Each lane has one for what sounds below it. */
+	.heard {
+		--beside: 18px;
 	}
 	.lane-name[aria-pressed='true'] {
 		background: var(--lamp-soft);
@@ -209,6 +215,7 @@
 			justify-content: space-between;
 		}
 		.lane-names {
+			--beside: 0;
 			flex-direction: row;
 			padding: 0;
 		}

@@ -2,7 +2,8 @@
 	/** The steps of an attempt as bands over its speed, with a hand to move through time. */
 	import { t } from '$lib/i18n';
 	import type { Player } from './player.svelte';
-	import { axisOf, bandsOf, increment, soughtTime, speedPath } from './track';
+	import { ownNamed } from '$core/sounds/clip';
+	import { axisOf, bandsOf, increment, isHeard, soughtTime, soundsOf, speedPath } from './track';
 
 	let { player }: { player: Player } = $props();
 
@@ -13,20 +14,35 @@
 
 	/** A lane for each robot. */
 	const lanes = $derived(
-		attempt?.runs.map((run) => ({ id: run.id, bands: bandsOf(attempt, run, duration) })) ?? []
+		attempt?.runs.map((run) => ({
+			id: run.id,
+			bands: bandsOf(attempt, run, duration),
+			sounds: soundsOf(run, duration)
+		})) ?? []
 	);
+	const nameOf = (clip: string) => {
+		const own = ownNamed(clip);
+		return own ? t(`clip.${own}`) : t('timeline.recording');
+	};
+	const isWide = (start: number, end: number, pixels: number) =>
+		(percentOf(end - start) * width) / 100 > pixels;
 	const speedLine = $derived(run ? speedPath(run.trace, duration) : '');
 	const axis = $derived(axisOf(duration, width));
 	/** Of the hidden slider: it need not move with every frame. */
 	const shownTime = $derived(player.isPlaying ? Math.floor(player.time * 10) / 10 : player.time);
 </script>
 
-<div class="track" bind:clientWidth={width} style:--lanes={Math.max(1, lanes.length)}>
+<div
+	class="track"
+	bind:clientWidth={width}
+	style:--lanes={Math.max(1, lanes.length)}
+	class:heard={isHeard(attempt?.runs ?? [])}
+>
 	{#if attempt}
 		<svg class="speed-line" viewBox="0 0 100 30" preserveAspectRatio="none" aria-hidden="true"
 			><path d={speedLine} /></svg
 		>
-		{#each lanes as { id, bands }, lane (id)}
+		{#each lanes as { id, bands, sounds }, lane (id)}
 			<div class="bands" style:--lane={lane} aria-hidden="true">
 				{#each bands as span, index (index)}
 					<span
@@ -35,7 +51,19 @@
 						class:passed={span.end <= player.time}
 						style:left="{percentOf(span.start)}%"
 						style:width="max(3px, {percentOf(span.end - span.start)}% - 1px)"
-						>{#if (percentOf(span.end - span.start) * width) / 100 > 16}{span.number}{/if}</span
+						>{#if isWide(span.start, span.end, 16)}{span.number}{/if}</span
+					>
+				{/each}
+			</div>
+			<div class="sounds" style:--lane={lane} aria-hidden="true">
+				{#each sounds as { start, end, high, clip }, index (index)}
+					<span
+						class:clip
+						class:now={start <= player.time && end > player.time && !player.isAtEnd}
+						style:left="{percentOf(start)}%"
+						style:width="max(2px, {percentOf(end - start)}%)"
+						style:bottom={high === null ? undefined : `${high * 80}%`}
+						>{#if clip && isWide(start, end, 36)}{nameOf(clip)}{/if}</span
 					>
 				{/each}
 			</div>
@@ -78,7 +106,11 @@
 		position: relative;
 		flex: 1;
 		min-width: 8rem;
-		height: calc(44px + var(--lanes) * 24px);
+		--lane-height: 24px;
+		height: calc(44px + var(--lanes) * var(--lane-height));
+	}
+	.heard {
+		--lane-height: 42px;
 	}
 	.speed-line {
 		position: absolute;
@@ -97,8 +129,39 @@
 		position: absolute;
 		left: 0;
 		right: 0;
-		top: calc(29px + var(--lane) * 24px);
+		top: calc(29px + var(--lane) * var(--lane-height));
 		height: 20px;
+	}
+	.sounds {
+		position: absolute;
+		left: 0;
+		right: 0;
+		top: calc(51px + var(--lane) * var(--lane-height));
+		height: 16px;
+	}
+	.sounds span {
+		position: absolute;
+		height: 3px;
+		border-radius: 1.5px;
+		background: var(--verdigris);
+	}
+	.sounds .clip {
+		bottom: 1px;
+		overflow: hidden;
+		height: 14px;
+		padding-left: 3px;
+		border-radius: 4px;
+		background: color-mix(in oklch, var(--verdigris) 22%, var(--paper));
+		color: var(--ink);
+		font-size: 0.68rem;
+		line-height: 14px;
+		white-space: nowrap;
+	}
+	.sounds .now {
+		background: var(--lamp);
+	}
+	.sounds .clip.now {
+		color: oklch(0.25 0.05 60);
 	}
 	.band {
 		position: absolute;

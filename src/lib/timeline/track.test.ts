@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { Attempt, RobotRun, Span, Trace } from '$core/simulation/attempt';
-import { axisOf, bandsOf, soughtTime, speedPath } from './track';
+import { axisOf, bandsOf, soughtTime, soundsOf, speedPath } from './track';
 
 it('has an axis of whole seconds with room between them', () => {
 	expect(axisOf(4.2, 600)).toEqual([0, 1, 2, 3, 4]);
@@ -34,4 +34,18 @@ it('leaves out only what nobody could see of very many bands', () => {
 	expect(bandsOf({ spans: few } as unknown as Attempt, run, 10)).toHaveLength(2);
 	const many = Array.from({ length: 500 }, (_, i) => span(i, i + (i % 2 ? 0.9 : 0.1)));
 	expect(bandsOf({ spans: many } as unknown as Attempt, run, 500)).toHaveLength(250);
+});
+
+it('draws tones as high as they sound, an octave alike everywhere, and sounds over the whole lane', () => {
+	const tone = (pitch: number, time: number) => ({ pitch, time, length: 0.5, volume: 1 });
+	const tones = [
+		tone(220, 0),
+		tone(440, 1),
+		tone(880, 2),
+		tone(30, 3),
+		{ ...tone(500, 4), clip: 'a' }
+	];
+	const marks = soundsOf({ tones }, 5);
+	expect(marks.map(({ high }) => high)).toEqual([0.25, 0.5, 0.75, 0, null]);
+	expect(marks.map(({ start, end }) => [start, end])[1]).toEqual([1, 1.5]);
 });

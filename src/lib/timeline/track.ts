@@ -20,6 +20,39 @@ export function bandsOf(attempt: Attempt, run: RobotRun, duration: number): read
 		: legs;
 }
 
+/** What sounds, as it is drawn: how high it is, 0 at the bottom to 1; what has no pitch fills the lane. */
+export interface SoundMark {
+	readonly start: number;
+	readonly end: number;
+	readonly high: number | null;
+	/** Of a sound that is played as it is, its hash. */
+	readonly clip?: string | undefined;
+}
+
+/** Hz at the bottom and at the top of the lane. */
+const lowest = 110;
+const highest = 1760;
+
+/** What a robot sounds; of very many, those that can be seen. @param duration of the attempt, seconds */
+export function soundsOf({ tones }: Pick<RobotRun, 'tones'>, duration: number): SoundMark[] {
+	const seen =
+		tones.length > many ? tones.filter(({ length }) => length > unseen * duration) : tones;
+	return seen.map(({ time, length, pitch, clip }) => ({
+		start: time,
+		end: time + length,
+		high: clip === undefined ? heightOf(pitch) : null,
+		clip
+	}));
+}
+
+/** Is there anything to hear: then each robot has a lane for it, too. */
+export const isHeard = (runs: readonly Pick<RobotRun, 'tones'>[]): boolean =>
+	runs.some(({ tones }) => tones.length > 0);
+
+/** As on a staff: an octave is as high wherever it is. */
+const heightOf = (pitch: number): number =>
+	Math.max(0, Math.min(1, Math.log2(pitch / lowest) / Math.log2(highest / lowest)));
+
 /** Seconds that a press of a key goes on the timeline. */
 export const increment = 0.05;
 

@@ -1,7 +1,7 @@
 <script lang="ts">
 	/** A melody: tapped on a small keyboard, or typed. */
 	import Delete from '@lucide/svelte/icons/delete';
-	import { longestMelody, pitchOf, readNotes, writeNotes, type Note } from '$core/steps/notes';
+	import { longestMelody, pitchOf, readNotes, writeNotes, type Note } from '$core/sounds/notes';
 	import { say, t } from '$lib/i18n';
 	import { playTone } from '$lib/timeline/sound';
 	import { onLeave } from './leaving';

@@ -95,8 +95,8 @@
 
 <div
 	class="editor"
-	class:wide={asExpression || definition.type === 'notes' || definition.type === 'clip'}
-	class:loom={definition.type === 'picture' || definition.type === 'film'}
+	class:wide={asExpression || definition.type === 'notes'}
+	class:loom={['picture', 'film', 'clip'].includes(definition.type)}
 >
 	<div class="head">
 		<p class="value-name" id="value-label">{label}</p>

@@ -1,6 +1,6 @@
 /** Numbers as a person reads and types them: in centimetres or inches, percent, degrees, seconds, hertz. */
 import type { NumberDefinition, Quantity } from '$core/steps/definition';
-import { pitchOf, readNotes } from '$core/steps/notes';
+import { pitchOf, readNotes } from '$core/sounds/notes';
 import { t } from '$lib/i18n';
 import { preferences } from '$lib/preferences.svelte';
 import { reader } from './reader.svelte';

@@ -1,14 +1,17 @@
 import { error } from '@sveltejs/kit';
+import { z } from 'zod';
 import { failure } from '$core/sentence';
 import { longestSound, sampleRate } from '$core/sounds/samples';
 import { wavBytes } from '$core/sounds/wav';
 import { say } from '$lib/i18n';
 import { mayKeepAttempt } from '$lib/server/allowance';
-import { answerOf, bytesOf } from '$lib/server/request';
+import { answerOf, bodyOf } from '$lib/server/request';
 import { fetchSound, storeSound } from '$lib/server/sounds';
 import type { RequestHandler } from './$types';
 
-const maximum = wavBytes(longestSound * sampleRate);
+const bodySchema = z.strictObject({ wav: z.base64() });
+/** Bytes of the longest, in base64. */
+const maximum = Math.ceil((wavBytes(longestSound * sampleRate) * 4) / 3) + 100;
 
 export const GET: RequestHandler = async ({ params }) => {
 	const wav = await fetchSound(params.id);
@@ -23,9 +26,9 @@ export const GET: RequestHandler = async ({ params }) => {
 };
 
 export const PUT: RequestHandler = async ({ params, request, locals, getClientAddress }) => {
-	const wav = await bytesOf(request, maximum);
+	const { wav } = await bodyOf(request, bodySchema, maximum);
 	if (!mayKeepAttempt(getClientAddress(), locals.person?.id ?? null))
 		return answerOf(failure('save.tooFast'));
-	answerOf(await storeSound(params.id, wav));
+	answerOf(await storeSound(params.id, Buffer.from(wav, 'base64')));
 	return new Response(null, { status: 204 });
 };
