@@ -52,6 +52,7 @@ export const floors = [
 		'leaves',
 		'loom',
 		'recording',
+		'staff',
 		'values',
 		'shelf',
 		'help',

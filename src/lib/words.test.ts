@@ -20,6 +20,7 @@ import '$lib/lists/words';
 import '$lib/leaves/words';
 import '$lib/loom/words';
 import '$lib/recording/words';
+import '$lib/staff/words';
 import '$lib/robots/words';
 import '$lib/server/words';
 import '$lib/words/core';

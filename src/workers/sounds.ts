@@ -2,6 +2,8 @@
 import { expose } from 'comlink';
 import { success, type Result } from '../core/sentence';
 import { makeClip } from '../core/sounds/clips';
+import { midiOf, readMidi } from '../core/sounds/midi';
+import type { Note } from '../core/sounds/notes';
 import type { OwnClip } from '../core/sounds/own-clips';
 import {
 	longestSound,
@@ -24,6 +26,9 @@ const longest = 60 * sampleRate;
 const service = {
 	own: (name: OwnClip): Result<Samples> => success(makeClip(name)),
 	read: (bytes: Uint8Array): Result<ReadWav> => readWav(bytes, longest),
+	melody: readMidi,
+	midi: (notes: readonly Note[], tempo: number): Result<Uint8Array<ArrayBuffer>> =>
+		success(midiOf(notes, tempo)),
 	/** @param rate samples a second, as they were recorded */
 	recorded: (voice: Float32Array, rate: number): Result<Samples> => success(resampled(voice, rate)),
 	finish(samples: Samples): Result<FinishedSound> {

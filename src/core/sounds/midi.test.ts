@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { runs } from '../testing/runs';
 import { midiOf, readMidi } from './midi';
-import { keyOf, longestMelody, nameOfKey, readNotes, writeNotes, type Note } from './notes';
+import { keyOfNote, longestMelody, nameOfKey, readNotes, writeNotes, type Note } from './notes';
 
 const beats = fc.oneof(
 	fc.integer({ min: 1, max: 16 }),
@@ -55,7 +55,14 @@ describe('melodies', () => {
 	});
 
 	it('name keys as they are numbered', () => {
-		expect(['C4', 'A4', 'Bb3', 'B#3', 'Cb5', 'H4'].map(keyOf)).toEqual([60, 69, 58, 60, 71, NaN]);
+		expect(['C4', 'A4', 'Bb3', 'B#3', 'Cb5', 'H4'].map(keyOfNote)).toEqual([
+			60,
+			69,
+			58,
+			60,
+			71,
+			NaN
+		]);
 		expect([23, 24, 61, 119, 120].map(nameOfKey)).toEqual([null, 'C1', 'C#4', 'B8', null]);
 	});
 });

@@ -4,10 +4,9 @@
  */
 import { parseMidi, writeMidi, type MidiEvent } from 'midi-file';
 import { failure, success, type Result } from '../sentence';
-import { longestBeats, longestMelody, nameOfKey, keyOf, type Note } from './notes';
+import { largestMidi } from './limits';
+import { longestBeats, longestMelody, nameOfKey, keyOfNote, type Note } from './notes';
 
-/** Bytes of a file at the most: a long song has a tenth. */
-export const largestMidi = 256 * 1024;
 /** Parts of a beat in the files that we write: thirds, fifths and sixty-fourths come out whole. */
 const ticksPerBeat = 960;
 /** Parts of a beat to which what was played by a hand is rounded. */
@@ -46,7 +45,7 @@ export function midiOf(notes: readonly Note[], tempo: number): Uint8Array<ArrayB
 			waited += length;
 			continue;
 		}
-		const key = { channel: 0, noteNumber: keyOf(name), velocity };
+		const key = { channel: 0, noteNumber: keyOfNote(name), velocity };
 		events.push({ deltaTime: waited, type: 'noteOn', ...key });
 		events.push({ deltaTime: length, type: 'noteOff', ...key, velocity: 0 });
 		waited = 0;

@@ -87,7 +87,7 @@ function partsOf(name: string): { readonly steps: number; readonly octave: numbe
 }
 
 /** The number of a note's key; NaN when it is none. */
-export function keyOf(name: string): number {
+export function keyOfNote(name: string): number {
 	const parts = partsOf(name);
 	return parts ? parts.steps + 12 * (parts.octave + 1) : NaN;
 }

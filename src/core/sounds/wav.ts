@@ -1,11 +1,10 @@
 /** Sounds as WAV files (RIFF, as Microsoft and IBM described it in 1991): written in one form, read in any that is not packed. */
 import { failure, success, type Result } from '../sentence';
+import { largestWav } from './limits';
 import { resampled, sampleRate, type Samples } from './samples';
 
 /** Bytes before the samples of a file that we write. */
 const headerBytes = 44;
-/** Bytes of a file that is read at the most: ten minutes of one voice, as a recorder keeps it. */
-export const largestWav = 64 * 1024 * 1024;
 /** Of the samples of a file, whole numbers or fractions. */
 const whole = 1;
 const fraction = 3;

@@ -2,9 +2,12 @@
 import type { Remote } from 'comlink';
 import { failure, type Result } from '$core/sentence';
 import { ownNamed } from '$core/sounds/clip';
+import { largestMidi, largestWav } from '$core/sounds/limits';
+import type { ReadMelody } from '$core/sounds/midi';
+import type { Note } from '$core/sounds/notes';
 import type { OwnClip } from '$core/sounds/own-clips';
 import { longestSound, sampleRate, type Samples } from '$core/sounds/samples';
-import { largestWav, readWav, type ReadWav } from '$core/sounds/wav';
+import { readWav, type ReadWav } from '$core/sounds/wav';
 import { readOnce } from '$lib/task';
 import type { FinishedSound, SoundService } from '$workers/sounds';
 import { wavOfSound } from './sound-store';
@@ -31,6 +34,22 @@ export const recordedSamples = (voice: Float32Array, rate: number): Promise<Resu
 
 export const finishSound = (samples: Samples): Promise<Result<FinishedSound>> =>
 	inWorker((service) => service.finish(samples) as Promise<Result<FinishedSound>>);
+
+export async function openMidi(file: File): Promise<Result<ReadMelody>> {
+	if (file.size > largestMidi)
+		return failure('document.tooLarge', { bytes: file.size, maximum: largestMidi });
+	const bytes = new Uint8Array(await file.arrayBuffer());
+	return inWorker((service) => service.melody(bytes) as Promise<Result<ReadMelody>>);
+}
+
+/** @param tempo beats a minute */
+export const midiFile = (
+	notes: readonly Note[],
+	tempo: number
+): Promise<Result<Uint8Array<ArrayBuffer>>> =>
+	inWorker(
+		(service) => service.midi([...notes], tempo) as Promise<Result<Uint8Array<ArrayBuffer>>>
+	);
 
 /** One of ours, or of a person's, by its hash; null where nobody has it. */
 export async function samplesOfSound(id: string): Promise<Samples | null> {

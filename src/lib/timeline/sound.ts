@@ -11,6 +11,8 @@ const shortest = 0.03;
 
 let context: AudioContext | undefined;
 let playing: { readonly voice: AudioScheduledSourceNode; readonly begin: number } | undefined;
+/** All that sounds now, or is to. */
+const voices = new Set<AudioScheduledSourceNode>();
 /** Sounds that were played before, by their hashes; null for one that nobody has. */
 const buffers = new Map<string, Promise<AudioBuffer | null>>();
 
@@ -86,7 +88,8 @@ function start(
 ): void {
 	const own = context!;
 	const end = begin + Math.max(shortest, length / rate);
-	silence(begin);
+	// One voice: the next sound ends the one before it.
+	if (playing && playing.begin <= begin) playing.voice.stop(begin);
 	const loudness = new GainNode(own, { gain: 0 });
 	loudness.gain
 		.setValueAtTime(0, begin)
@@ -97,12 +100,13 @@ function start(
 	voice.start(begin);
 	voice.stop(end + fall);
 	playing = { voice, begin };
+	voices.add(voice);
+	voice.onended = () => voices.delete(voice);
 }
 
-/** One voice: the next sound ends the one before it. @param at seconds of the context's clock */
-function silence(at: number): void {
-	if (playing && playing.begin <= at) playing.voice.stop(at);
+/** Ends what sounds now, and what was to come. */
+export function hush(): void {
+	for (const voice of voices) voice.stop();
+	voices.clear();
+	playing = undefined;
 }
-
-/** Ends what sounds now. */
-export const hush = (): void => silence(context?.currentTime ?? 0);

@@ -28,7 +28,7 @@
 	import { preferences } from '$lib/preferences.svelte';
 	import Shelf from '$lib/shelf/Shelf.svelte';
 	import { valueName } from '$lib/words/values';
-	import { tellEscape } from '$lib/values/leaving';
+	import { tellEscape } from '$lib/ui/leaving';
 	import ValueEditor from '$lib/values/ValueEditor.svelte';
 	import type { Workbench } from '$lib/workbench/workbench.svelte';
 	import Actions from './Actions.svelte';
@@ -80,7 +80,14 @@
 		return t('trail.chainMenu');
 	});
 
-	const large: ReadonlySet<string> = new Set(['condition', 'anything', 'picture', 'film', 'clip']);
+	const large: ReadonlySet<string> = new Set([
+		'condition',
+		'anything',
+		'picture',
+		'film',
+		'clip',
+		'notes'
+	]);
 	/** What is large opens beside the trail, if there is room, so that the steps still show. */
 	const isBeside = $derived.by(() => {
 		if (opening?.type !== 'value' || !step) return opening?.type === 'problems';

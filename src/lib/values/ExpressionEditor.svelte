@@ -9,7 +9,7 @@
 	import { completionsFor, groupsFor, type Suggestion } from './completion';
 	import { documentText, readExpression, showExpression } from '$lib/words/expression-words';
 	import { readNumber, toShown, toStored } from '$lib/words/format';
-	import { onLeave } from './leaving';
+	import { onLeave } from '$lib/ui/leaving';
 
 	let {
 		definition,

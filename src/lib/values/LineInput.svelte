@@ -2,7 +2,7 @@
 	/** A line of text with "Done": taken by that, by Enter, or by leaving it in any way but Escape. */
 	import { untrack } from 'svelte';
 	import { t } from '$lib/i18n';
-	import { onLeave } from './leaving';
+	import { onLeave } from '$lib/ui/leaving';
 
 	let {
 		text = $bindable(),

@@ -8,7 +8,7 @@
 	import type { NumberDefinition } from '$core/steps/definition';
 	import { t } from '$lib/i18n';
 	import AngleDial from './AngleDial.svelte';
-	import { onLeave } from './leaving';
+	import { onLeave } from '$lib/ui/leaving';
 	import { readFor, shownRange, toShown, toStored, unitOf } from '$lib/words/format';
 
 	let {

@@ -17,7 +17,6 @@
 	import ColourEditor from './ColourEditor.svelte';
 	import ExpressionEditor from './ExpressionEditor.svelte';
 	import NameEditor from './NameEditor.svelte';
-	import NotesEditor from './NotesEditor.svelte';
 	import NumberEditor from './NumberEditor.svelte';
 	import Tries from './Tries.svelte';
 	import TextEditor from './TextEditor.svelte';
@@ -73,6 +72,13 @@
 		bench.editing.setValue(id, slot, next, t('say.value', { name: label, value: shown }));
 	}
 
+	/** From a file, with its own tempo: one edit. */
+	function setMelody(notes: string, tempo: number) {
+		const value = showValue(kind, slot, definition, notes);
+		const news = t('say.value', { name: label, value });
+		bench.editing.setValues(id, { [slot]: notes, tempo }, news);
+	}
+
 	const sameWord = (names: Iterable<string>) => [...names].map((word) => ({ name: word, word }));
 
 	function knownNames(of: NameDefinition['of']): { name: string; word: string }[] {
@@ -95,8 +101,8 @@
 
 <div
 	class="editor"
-	class:wide={asExpression || definition.type === 'notes'}
-	class:loom={['picture', 'film', 'clip'].includes(definition.type)}
+	class:wide={asExpression}
+	class:loom={['picture', 'film', 'clip', 'notes'].includes(definition.type)}
 >
 	<div class="head">
 		<p class="value-name" id="value-label">{label}</p>
@@ -176,7 +182,9 @@
 			{onclose}
 		/>
 	{:else if definition.type === 'notes'}
-		<NotesEditor value={String(value)} onset={set} {onclose} />
+		{#await import('$lib/staff/MelodyEditor.svelte') then { default: MelodyEditor }}
+			<MelodyEditor value={String(value)} {tempo} onset={set} onopen={setMelody} {onclose} />
+		{/await}
 	{:else if definition.type === 'clip'}
 		{#await import('$lib/recording/SoundEditor.svelte') then { default: SoundEditor }}
 			<SoundEditor plan={bench.plan} value={String(value)} onset={set} />

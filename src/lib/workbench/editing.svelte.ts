@@ -234,6 +234,17 @@ export class Editing {
 		return this.bench.desk.edit({ type: 'together', edits: [own, ...others] }, `${news} ${more}`);
 	}
 
+	/** Several values of one step, as one edit. */
+	setValues(id: string, values: Values, news: string): void {
+		const edits = Object.entries(values).map(([name, value]): Edit => ({
+			type: 'setValue',
+			step: id,
+			name,
+			value
+		}));
+		this.bench.desk.edit({ type: 'together', edits }, news);
+	}
+
 	/** Does what a problem offers. */
 	repair({ key, edit }: Repair): void {
 		this.bench.desk.edit(edit(newId), t('say.repaired', { repair: t(key) }));

@@ -1,0 +1,91 @@
+<script lang="ts">
+	/** A melody from a MIDI file, and into one. */
+	import type { Snippet } from 'svelte';
+	import Download from '@lucide/svelte/icons/download';
+	import FolderOpen from '@lucide/svelte/icons/folder-open';
+	import { writeNotes, type Note } from '$core/sounds/notes';
+	import { download } from '$lib/files/downloads';
+	import { say, t } from '$lib/i18n';
+	import { midiFile, openMidi } from '$lib/sounds/sound-work';
+
+	let {
+		notes,
+		tempo,
+		onopen,
+		children
+	}: {
+		notes: readonly Note[];
+		/** Beats a minute. */
+		tempo: number;
+		onopen: (notes: string, tempo: number) => void;
+		/** What else can be done with it. */
+		children: Snippet;
+	} = $props();
+
+	let news = $state('');
+	let file: HTMLInputElement;
+
+	async function open() {
+		const [picked] = file.files ?? [];
+		file.value = '';
+		if (!picked) return;
+		const read = await openMidi(picked);
+		if (!read.ok) {
+			news = t('staff.refused', { file: picked.name, reason: say(read.failure) });
+			return;
+		}
+		const { notes, tempo, leftOut } = read.value;
+		news = [
+			t('staff.opened', { file: picked.name, tempo }),
+			...(leftOut.voices > 0 ? [t('staff.voices', { count: leftOut.voices })] : []),
+			...(leftOut.notes > 0 ? [t('staff.notes', { count: leftOut.notes })] : [])
+		].join(' ');
+		onopen(writeNotes(notes), tempo);
+	}
+
+	async function save() {
+		const made = await midiFile(notes, tempo);
+		if (made.ok)
+			download(t('staff.fileName'), 'mid', new Blob([made.value], { type: 'audio/midi' }));
+		else news = say(made.failure);
+	}
+</script>
+
+<div class="files">
+	{@render children()}
+	<button class="button button-line" onclick={() => file.click()}
+		><FolderOpen size={16} />{t('staff.open')}</button
+	>
+	<button
+		class="button button-line"
+		aria-label={t('staff.saveLabel')}
+		disabled={notes.length === 0}
+		onclick={() => void save()}><Download size={16} />{t('staff.save')}</button
+	>
+	<input
+		type="file"
+		hidden
+		accept=".mid,.midi,audio/midi,audio/x-midi"
+		aria-label={t('staff.open')}
+		bind:this={file}
+		onchange={() => void open()}
+	/>
+</div>
+<p role="status">{news}</p>
+
+<style>
+	.files {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0.35rem;
+		margin-top: 0.5rem;
+	}
+	p {
+		margin-top: 0.3rem;
+		color: var(--ink-soft);
+		font-size: 0.85rem;
+	}
+	p:empty {
+		display: none;
+	}
+</style>
