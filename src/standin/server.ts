@@ -56,6 +56,9 @@ export function serveYard({ yard, air, isShared, names }: Options) {
 		const file = files[url];
 		if (file && method === 'GET') return end(200, file[0], page(file[1]));
 		if (url === '/words.json') return json(200, words);
+		const [, clip] = /^\/clips\/([0-9a-f]{64})$/.exec(url) ?? [];
+		const wav = clip === undefined ? undefined : yard.wavOf(clip);
+		if (wav) return end(200, 'audio/wav', Buffer.from(wav));
 		if (url === '/look') return json(200, yard.sight);
 		if (url === '/drawings')
 			return json(200, Object.fromEntries(robotKinds.map(({ kind, drawing }) => [kind, drawing])));

@@ -172,7 +172,13 @@ export class StandIn implements Robot {
 
 	runStored(place: number): boolean {
 		const { kind, machine, happened, end } = this;
-		return this.store.start(place, { kind, machine, happened, reckoner: end.reckoner });
+		return this.store.start(place, {
+			kind,
+			machine,
+			happened,
+			reckoner: end.reckoner,
+			holds: (clip) => end.clips.holds(clip)
+		});
 	}
 
 	update(): void {

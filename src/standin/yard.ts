@@ -8,6 +8,7 @@ import { storePlaces } from '../core/link/frames';
 import { readPicture } from '../core/pictures/picture';
 import type { Variation } from '../core/robots/robot';
 import { bearingOfHeading } from '../core/units/angles';
+import { ownNamed } from '../core/sounds/clip';
 import { tickRate } from '../core/time';
 import { patience } from '../core/link/served';
 import type { RosterRow } from './roster';
@@ -120,6 +121,15 @@ export class Yard {
 		return true;
 	}
 
+	/** The file of a sound that one of its robots holds. */
+	wavOf(clip: string): Uint8Array | undefined {
+		for (const { end } of this.robots.values()) {
+			const wav = end.clips.wavOf(clip);
+			if (wav) return wav;
+		}
+		return undefined;
+	}
+
 	/** What somebody sees who stands there. */
 	get sight() {
 		return {
@@ -141,12 +151,20 @@ export class Yard {
 					lamps: readPicture(machine.grid?.picture ?? '')?.map(colourCode),
 					with: guest?.person.name,
 					signs,
+					sounds: soundOf(one),
 					light: one.signLight,
 					hasScreen: kind.devices.some((device) => device.id === 'screen')
 				};
 			})
 		};
 	}
+}
+
+/** What is heard of it: when it began, so that each sound is heard once, and what it is. */
+function soundOf({ member, room }: StandIn) {
+	const sound = member.journal.soundingAt(room.time);
+	if (!sound || (sound.pitch <= 0 && sound.clip === undefined)) return undefined;
+	return { ...sound, ...(sound.clip !== undefined && { name: ownNamed(sound.clip) ?? '' }) };
 }
 
 const deeds: Readonly<Record<(typeof simple)[number], (robot: StandIn) => void>> = {

@@ -19,6 +19,7 @@ import { LinkPort } from '../core/link/link-port';
 import type { LinkPlace } from '../core/link/place';
 import type { LiveNews } from '../core/live/live-news';
 import { readNews } from '../core/live/news-text';
+import { sendClips, type ClipLine, type Wavs } from './clip-sending';
 import { Link, type LinkState } from './link';
 import { keepRun, NewsWriter } from './kept';
 import { RunInProgress, runSchema } from './run';
@@ -91,7 +92,26 @@ function listen(pause = 500): void {
 
 // --- links ---
 
+/** Answers of robots that somebody waits for. */
+const awaited = new Map<string, (frame: FromRobot) => void>();
+
+/** What is asked of a robot, and answered. */
+const lineTo = (robot: string): ClipLine => ({
+	send: (frame) => links.get(robot)?.send(frame),
+	next: (types, within) =>
+		new Promise((answer) => {
+			const end = (frame?: FromRobot) => {
+				clearTimeout(timer);
+				awaited.delete(robot);
+				answer(frame as never);
+			};
+			const timer = setTimeout(end, within);
+			awaited.set(robot, (frame) => types.some((type) => type === frame.type) && end(frame));
+		})
+});
+
 function heard(robot: string, frame: FromRobot, odd: readonly string[]): void {
+	awaited.get(robot)?.(frame);
 	const port = ports.get(robot);
 	for (const name of odd) port?.odd.add(name);
 	port?.receive(frame);
@@ -204,6 +224,10 @@ const service = {
 		if (frame.type === 'lineUp') toldPlace.set(robot, frame.at);
 		links.get(robot)?.send(frame);
 	},
+	/** Sounds that it is to play. @returns hashes of those that it does not hold */
+	giveClips: (robot: string, wavs: Wavs): Promise<readonly string[]> =>
+		sendClips(lineTo(robot), wavs),
+
 	letGo(robot: string): void {
 		links.get(robot)?.close();
 	},

@@ -4,6 +4,7 @@
  */
 import { signCount, signValues } from '../../core/link/signs';
 import { Check, type Beside, type Finding } from './check';
+import { clipsHeld } from './clips-held';
 import { advert, pairing, strangers } from './knocking';
 import { leaving } from './leaving';
 import { halting, naming, orderly, telling } from './obeying';
@@ -18,6 +19,7 @@ export async function checkRobot(url: string, beside: Beside): Promise<Finding[]
 	if (await pairing(check, line)) {
 		await telling(check, line);
 		await orderly(check, line);
+		await clipsHeld(check, line);
 		await halting(check, line);
 		await naming(check, line);
 		await leaving(check, line);

@@ -25,6 +25,8 @@ const part = z.number().min(0).max(1);
 
 /** A key, a mark, a proof, a nonce: 32 bytes, as hexadecimal digits. */
 const secret = z.string().regex(/^[0-9a-f]{64}$/);
+/** The SHA-256 of a file. */
+const hash = secret;
 const hand = z.boolean().describe('What is told counts once a hand is on its button.');
 const left = z.int().min(0).describe('Tries, of all people together.');
 
@@ -111,6 +113,18 @@ export const toRobotSchema = z.discriminatedUnion('type', [
 			owner: nameSchema
 		})
 		.describe('Holds a plan, in place of what that place held.'),
+	z
+		.strictObject({ type: z.literal('clips'), ids: z.array(hash).max(64) })
+		.describe('Sounds that are going to be played, by their SHA-256: which does it lack?'),
+	z
+		.strictObject({
+			type: z.literal('clip'),
+			id: hash,
+			part: z.int().min(0).max(1000),
+			isLast: z.boolean(),
+			content: z.base64().max(40_000).describe('A piece of its WAV file.')
+		})
+		.describe('A sound that it lacks, in pieces, one after the other.'),
 	z.strictObject({ type: z.literal('erase'), place: placeNumber }),
 	z.strictObject({ type: z.literal('list') }).describe('What does it hold?'),
 	z.strictObject({ type: z.literal('runStored'), place: placeNumber })
@@ -206,6 +220,12 @@ export const fromRobotSchema = z.discriminatedUnion('type', [
 		type: z.literal('happened'),
 		happening: z.strictObject({ time, kind: word, what: word.optional() })
 	}),
+	z
+		.strictObject({ type: z.literal('lacks'), ids: z.array(hash), room: z.number() })
+		.describe(
+			'After `clips`, and after a clip that it does not keep: with the bytes it has room for.'
+		),
+	z.strictObject({ type: z.literal('holds'), id: hash }).describe('A sound has come, whole.'),
 	z.strictObject({ type: z.literal('ended'), time }).describe('It stands after `end`.'),
 	z.strictObject({ type: z.literal('fault'), fault: word }),
 	z.strictObject({ type: z.literal('battery'), battery: part, isCharging: z.boolean() }),

@@ -6,6 +6,7 @@ import type { Happenings } from '../devices/happenings';
 import type { Machine } from '../robots/machine';
 import type { RobotKind } from '../robots/robot';
 import type { Values } from '../steps/definition';
+import { ClipShelf } from './clip-shelf';
 import { Door, type Caller, type Tokens } from './door';
 import {
 	helloWeight,
@@ -76,6 +77,7 @@ export interface RobotLink {
 
 export class RobotEnd {
 	readonly door: Door;
+	readonly clips: ClipShelf;
 	private served: Served | undefined;
 	reckoner: Reckoner;
 	private holder: Caller | undefined;
@@ -90,6 +92,7 @@ export class RobotEnd {
 		tokens: Tokens
 	) {
 		this.door = new Door(robot.id, chance, tokens, (...guest) => this.welcome(...guest));
+		this.clips = new ClipShelf(robot.kind.clipRoom ?? 0);
 		this.reckoner = this.makeReckoner();
 	}
 
@@ -144,7 +147,11 @@ export class RobotEnd {
 		} else if (frame.type === 'store' || frame.type === 'erase' || frame.type === 'list')
 			this.keep(caller, frame);
 		else if (frame.type === 'runStored') this.robot.runStored(frame.place);
-		else {
+		else if (frame.type === 'clips') caller.send(this.clips.want(frame.ids));
+		else if (frame.type === 'clip') {
+			const answer = this.clips.take(frame);
+			if (answer) caller.send(answer);
+		} else {
 			// Whoever gives an order takes the place of what it held.
 			if (frame.type !== 'alive') this.robot.store.halt();
 			this.served?.receive(frame);
@@ -185,7 +192,9 @@ export class RobotEnd {
 	private serve({ send }: Caller): void {
 		const { machine, kind, happened } = this.robot;
 		this.toldFault = undefined;
-		this.served = new Served(machine, kind, happened, send, this.reckoner.pose);
+		this.served = new Served(machine, kind, happened, send, this.reckoner.pose, (clip) =>
+			this.clips.holds(clip)
+		);
 		// It knows the time before it hears anything.
 		this.served.report(this.time, false);
 	}

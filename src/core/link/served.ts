@@ -3,6 +3,8 @@ import type { Happenings } from '../devices/happenings';
 import { counters } from '../devices/counters/device';
 import { flying } from '../devices/flying/device';
 import { pacing } from '../devices/pacing/device';
+import type { Command } from '../devices/device';
+import { speaker, type PlayedNote } from '../devices/speaker/device';
 import { refused, type Wait } from '../devices/port';
 import type { Machine } from '../robots/machine';
 import type { RobotKind } from '../robots/robot';
@@ -35,7 +37,9 @@ export class Served {
 		private readonly kind: Pick<RobotKind, 'devices' | 'columns'>,
 		private readonly happened: Happenings,
 		private readonly send: (frame: FromRobot) => void,
-		private readonly at?: Readonly<Pose>
+		private readonly at?: Readonly<Pose>,
+		/** Sounds that it can play as they are; it sounds the pitch of others. */
+		private readonly holds: (clip: string) => boolean = () => true
 	) {}
 
 	receive(frame: ToRobot): void {
@@ -82,13 +86,21 @@ export class Served {
 		// What ends from here on has lost its place to this one.
 		this.endOrders();
 		const wait = values?.success
-			? this.machine.begin({ ...command, values: values.data as typeof command.values })
+			? this.machine.begin({ ...command, values: this.playable(command, values.data) })
 			: refused(device ? 'badOrder' : 'noDevice');
 		this.isLanding = false;
 		this.endOrders('cut');
 		if (wait.refusal) this.send({ type: 'refused', id, why: wait.refusal });
 		else this.open.push({ id, wait });
 		this.endOrders();
+	}
+
+	private playable({ device, name }: Command, values: unknown): Command['values'] {
+		if (device !== speaker.id || name !== 'play') return values as Command['values'];
+		const { notes } = values as { notes: readonly PlayedNote[] };
+		const known = ({ pitch, length, clip }: PlayedNote) =>
+			clip !== undefined && this.holds(clip) ? { pitch, length, clip } : { pitch, length };
+		return { notes: notes.map(known) };
 	}
 
 	/** @param as what ends of itself is done */

@@ -36,7 +36,13 @@ function holding(seed = 1) {
 		}
 	};
 	const start = (place: number) =>
-		store.start(place, { kind: skiff, machine, happened: new Happenings(), reckoner });
+		store.start(place, {
+			kind: skiff,
+			machine,
+			happened: new Happenings(),
+			reckoner,
+			holds: () => true
+		});
 	return { store, pass, start, pose: stage.crew[0]!.pose };
 }
 

@@ -31,6 +31,8 @@ export interface StoredRobot {
 	readonly machine: Machine;
 	readonly happened: Happenings;
 	readonly reckoner: Reckoner;
+	/** Whether it holds a sound. */
+	readonly holds: (clip: string) => boolean;
 }
 
 export class Store {
@@ -128,7 +130,7 @@ class StoredRun {
 
 	constructor(
 		private readonly stored: Stored,
-		{ kind, machine, happened, reckoner }: StoredRobot,
+		{ kind, machine, happened, reckoner, holds }: StoredRobot,
 		private readonly id: string,
 		private readonly began: number,
 		chance: () => number
@@ -140,7 +142,8 @@ class StoredRun {
 			kind,
 			happened,
 			(frame) => this.port.receive(frame),
-			reckoner.pose
+			reckoner.pose,
+			holds
 		);
 		this.served.report(began);
 		const { at, bearing } = startPlaces(course as Course, 1)[0]!;

@@ -176,16 +176,20 @@ const currentSchema: z.ZodType<Plan> = z
 		if (count > maximumSteps) refuse('tooManySteps', ['chains'], { count, maximum: maximumSteps });
 	});
 
-/** The sounds of a person's that it plays, each once. */
-export function recordingsIn({ chains }: Pick<Plan, 'chains'>): readonly Required<Clip>[] {
-	const found = new Map<string, Required<Clip>>();
+/** The sounds that it plays as they are, each once. */
+export function clipsIn({ chains }: Pick<Plan, 'chains'>): readonly Clip[] {
+	const found = new Map<string, Clip>();
 	for (const { steps } of chains)
-		eachStep(steps, ({ values }) => {
-			const clip = typeof values.clip === 'string' ? readClip(values.clip) : null;
-			if (clip?.name !== undefined) found.set(clip.id, { ...clip, name: clip.name });
+		eachStep(steps, ({ kind, values }) => {
+			const clip = kind === 'clip' ? readClip(String(values.clip)) : null;
+			if (clip) found.set(clip.id, clip);
 		});
 	return [...found.values()];
 }
+
+/** Those of them that are a person's. */
+export const recordingsIn = (plan: Pick<Plan, 'chains'>): readonly Required<Clip>[] =>
+	clipsIn(plan).filter((clip): clip is Required<Clip> => clip.name !== undefined);
 
 /** In version 1 robots had no ids, and the ports of the wheels were a field of their own. */
 const nameRobots: Upgrade = (plan) => ({

@@ -129,6 +129,12 @@ export class Journal implements Observer<Open> {
 		this.music = { time, notes, volume };
 	}
 
+	/** What sounds at a time; undefined while nothing does. @param time seconds since Run */
+	soundingAt(time: number): PlayedNote | undefined {
+		let end = this.music?.time ?? 0;
+		return this.music?.notes.find(({ length }) => time < (end += length));
+	}
+
 	/** Keeps the tones that have sounded; one that still sounds is cut short. */
 	private endMusic(end: number, isOver = false): void {
 		if (!this.music) return;

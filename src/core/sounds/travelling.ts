@@ -12,7 +12,7 @@ export const hashOfWav = (wav: Uint8Array): string => bytesToHex(sha256(wav));
 export const toBase64 = (bytes: Uint8Array): string => btoa(strFromU8(bytes, true));
 
 /** @throws where the text is no base64 */
-const fromBase64 = (text: string): Uint8Array<ArrayBuffer> => strToU8(atob(text), true);
+export const fromBase64 = (text: string): Uint8Array<ArrayBuffer> => strToU8(atob(text), true);
 
 /** @param sounds by their hashes: each is only taken if it is what its hash says, and a sound */
 export function soundsFrom(

@@ -30,7 +30,7 @@
 			return;
 		}
 		replacing = null;
-		live.store(robot.id, number);
+		void live.store(robot.id, number);
 		sentTo = number;
 	}
 </script>

@@ -7,9 +7,10 @@ import { poseOf } from '$core/link/place';
 import { robotKindOf } from '$core/robots/kinds';
 import type { Greeting, ToRobot } from '$core/link/frames';
 import { LiveRecord, type LiveNews } from '$core/live/live-news';
-import type { Plan, PlanRobot } from '$core/plan/plan';
+import { clipsIn, type Plan, type PlanRobot } from '$core/plan/plan';
 import type { Values } from '$core/steps/definition';
 import type { Attempt } from '$core/simulation/attempt';
+import { clips } from '$core/devices/clips/device';
 import { flying } from '$core/devices/flying/device';
 import { turning } from '$core/devices/turning/device';
 import { canDo } from '$core/robots/robot';
@@ -49,6 +50,8 @@ export class LiveDesk {
 	readonly board = new BoardHand(this);
 	readonly lining = new Lining();
 	isRunning = $state(false);
+	/** Its robots are being sent the sounds that they are to play. */
+	private isGiving = false;
 	/** How often somebody has halted: what a hand still holds then counts as let go. */
 	halts = $state(0);
 	/** The run before ended with a robot that was not heard any more. */
@@ -154,12 +157,36 @@ export class LiveDesk {
 	async run(only?: string): Promise<void> {
 		await this.bench.arrived;
 		this.wantedOnly = only;
+		if (!this.isReady() || this.isGiving) return;
+		await this.giveSounds(this.roles.flatMap(({ robot }) => robot ?? []));
+		// Something may have happened meanwhile.
 		if (this.isReady()) await this.begin({ only });
 	}
 
 	/** Runs what was asked for before something was missing. */
 	async runAsked(): Promise<void> {
 		await this.run(this.wantedOnly);
+	}
+
+	/** Sends the sounds of the plan to those that can play them, and says so. */
+	private async giveSounds(to: readonly Greeting[]): Promise<void> {
+		const able = to.filter(({ devices }) => devices.includes(clips.id));
+		const plan = this.planned();
+		if (able.length === 0 || clipsIn(plan).length === 0) return;
+		const { voice } = this.bench;
+		this.isGiving = true;
+		try {
+			const { wavsOf } = await import('$lib/sounds/giving');
+			const wavs = await wavsOf(plan);
+			for (const { id, name } of able) {
+				voice.announce(t('live.sounds', { name }));
+				const refused = await robots.giveClips(id, wavs);
+				if (refused.length > 0)
+					voice.announce(t('live.soundsRefused', { name, count: refused.length }));
+			}
+		} finally {
+			this.isGiving = false;
+		}
 	}
 
 	/** Tells a robot that it stands on its start mark, and where its front points, degrees. */
@@ -268,7 +295,9 @@ export class LiveDesk {
 	}
 
 	/** Holds the plan on its robot. @param place from 1 */
-	store(robot: string, place: number): void {
+	async store(robot: string, place: number): Promise<void> {
+		const greeting = this.roles.find((role) => role.robot?.id === robot)?.robot;
+		if (greeting) await this.giveSounds([greeting]);
 		const frame = storedFrame(this.bench, this.planned(), place, this.person?.name);
 		robots.send(robot, $state.snapshot(frame) as ToRobot);
 	}

@@ -5,6 +5,7 @@ import type { Advert, Greeting, LinkPerson, ToRobot } from '$core/link/frames';
 import type { LiveNews } from '$core/live/live-news';
 import { newId } from '$lib/saving/id';
 import type { LinkState } from '$workers/link';
+import type { Wavs } from '$workers/clip-sending';
 import type { RunRequest } from '$workers/run';
 import type { LiveService, Sensed, StoredPlace, Watcher } from '$workers/live';
 import { rememberRun } from './held';
@@ -220,6 +221,11 @@ export class Robots {
 
 	order(id: string, command: Command): void {
 		void this.service?.order(id, command);
+	}
+
+	/** @returns hashes of the sounds that it does not hold then */
+	giveClips(id: string, wavs: Wavs): Promise<readonly string[]> {
+		return this.service!.giveClips(id, wavs);
 	}
 
 	/** @returns false when one of the robots is not there */

@@ -69,15 +69,31 @@ function beep(pitch, length) {
 	tone.stop(air.currentTime + length);
 }
 
+/** Plays a sound that a robot holds, as it is. @param length seconds */
+async function playClip(clip, length) {
+	if (!air) return;
+	const file = await fetch(`/clips/${clip}`);
+	if (!file.ok) return;
+	const source = air.createBufferSource();
+	source.buffer = await air.decodeAudioData(await file.arrayBuffer());
+	source.connect(air.destination);
+	source.start(0, 0, length);
+}
+
 /** What each robot was like when somebody looked last. */
 const before = new Map();
 
 /** A beep for each blink, and a tone for a robot that has started. */
-function listen({ id, light, power }) {
+function listen({ id, light, power, sounds }) {
 	const last = before.get(id);
 	if (last && light && !last.light) beep(880, 0.08);
 	if (last?.power === 'starting' && power === 'on') beep(523, 0.35);
-	before.set(id, { light, power });
+	const heard = sounds && JSON.stringify(sounds);
+	if (last && heard && heard !== last.heard) {
+		if (sounds.clip) void playClip(sounds.clip, sounds.length);
+		else beep(sounds.pitch, sounds.length);
+	}
+	before.set(id, { light, power, heard });
 }
 
 // --- tape measure and protractor ---
@@ -376,6 +392,11 @@ function cardOf(robot, places) {
 	return { card, heading, state, lamp, grid, shown, buttons, place };
 }
 
+const soundWords = ({ pitch, name }) => ({
+	pitch: Math.round(pitch),
+	name: name || say('yard.recording')
+});
+
 /** Which of the hands make sense. */
 const senseOf = {
 	switchOn: ({ power }) => power === 'off',
@@ -404,6 +425,7 @@ function show(robot, places) {
 		robot.isCharging && say('yard.charging'),
 		robot.isFar && say('yard.far'),
 		robot.hand && say(`yard.${robot.hand}`),
+		robot.sounds && say(robot.sounds.clip ? 'yard.plays' : 'yard.sounds', soundWords(robot.sounds)),
 		robot.firmware === '0.9' && say('yard.old', robot),
 		robot.with && say('yard.with', { name: robot.with }),
 		...robot.holds.map((held) => say('yard.holds', held)),
