@@ -23,7 +23,8 @@ import time
 
 VERSION, SIGNS, SIGNS_LAST, TRIES, QUIET_FOR, OPENS_WITHIN = 3, 5, 60, 3, 600, 2
 PATIENCE, FORGETS, LONGEST, MOST_BAD, MOST_MESSAGES, HELLO = 0.5, 4, 1024 * 1024, 20, 400, 40
-DEVICES = ["motion", "wheels", "pacing", "turning", "gyro", "lamp", "battery"]
+DEVICES = ["motion", "wheels", "pacing", "turning", "gyro", "lamp", "speaker", "clips", "battery"]
+ROOM = 512 * 1024  # bytes of sounds that it holds
 STEP = 0.01  # seconds of a move that are reckoned at once
 #: Of each order, what it takes: the least and the most of a number, or the type of a value.
 PART, ANY = (-1, 1), (-1e6, 1e6)
@@ -37,6 +38,9 @@ ORDERS = {
     ("turning", "turn"): {"angle": ANY},
     ("turning", "turnTo"): {"bearing": ANY},
     ("gyro", "zero"): {},
+    ("speaker", "play"): {"notes": list},
+    ("speaker", "volume"): {"level": (0, 1)},
+    ("speaker", "silence"): {},
     ("lamp", "shine"): {"side": str, "colour": str, "brightness": (0, 1), "period": (0, 1e6)},
 }
 #: Of each message, what it has beside its type.
@@ -44,7 +48,7 @@ FIELDS = {
     "hello": {"version", "person", "key", "hasToken"}, "proof": {"proof"}, "seal": {"mark"},
     "open": {"nonce"}, "lineUp": {"at"}, "start": set(), "begin": {"id", "command"}, "halt": set(),
     "end": set(), "alive": set(), "rename": {"name"}, "letGo": set(), "switchOff": set(),
-    "list": set(), "erase": {"place"},
+    "list": set(), "erase": {"place"}, "clips": {"ids"}, "clip": {"id", "part", "isLast", "content"},
 }
 
 
@@ -135,6 +139,7 @@ class Robot:
         self.told_at = time.monotonic()
         self.tries, self.shown_at, self.orders, self.rows = 0, 0.0, {}, 0
         self.is_running = self.is_ending = self.is_alone = False
+        self.sounds, self.wanted, self.coming = {}, [], {}
 
     # --- pairing ---
 
@@ -283,8 +288,37 @@ class Robot:
             line.say("named", name=self.name)
         elif kind in ("list", "erase"):
             line.say("stored", places=[])
+        elif kind == "clips":
+            self.wanted, self.coming = frame["ids"], {}
+            self.lacks(line, [one for one in self.wanted if one not in self.sounds])
+        elif kind == "clip":
+            self.clip(line, frame)
         elif kind in ("letGo", "switchOff"):
             self.free()
+
+    # --- sounds that it holds ---
+
+    def room(self):
+        return ROOM - sum(len(wav) for one, wav in self.sounds.items() if one in self.wanted)
+
+    def lacks(self, line, ids):
+        line.say("lacks", ids=ids, room=self.room())
+
+    def clip(self, line, frame):
+        one, pieces = frame["id"], self.coming.setdefault(frame["id"], [])
+        if one not in self.wanted or len(pieces) != frame["part"]:
+            self.coming.pop(one)
+            return self.lacks(line, [one])
+        pieces.append(base64.b64decode(frame["content"]))
+        if not frame["isLast"]:
+            return None
+        wav = b"".join(self.coming.pop(one))
+        if hashlib.sha256(wav).hexdigest() != one or len(wav) > self.room():
+            return self.lacks(line, [one])
+        # What nobody wants now makes room.
+        self.sounds = {key: kept for key, kept in self.sounds.items() if key in self.wanted}
+        self.sounds[one] = wav
+        return line.say("holds", id=one)
 
     def begin(self, line, number, command):
         device, name, values = command["device"], command["name"], command["values"]
@@ -300,6 +334,13 @@ class Robot:
             body.zero, body.facing = (body.way, body.facing) if device == "pacing" else (body.zero, body.heading)
         elif name == "stand":
             is_over = lambda: body.is_still
+        elif device == "speaker":
+            # Your loudspeaker goes here: a note with a clip that is in self.sounds is that, others are their pitch.
+            if name != "volume":
+                self.cut(("play",))
+            if name == "play":
+                until = time.monotonic() + sum(note["length"] for note in values["notes"])
+                is_over = lambda: time.monotonic() >= until
         else:
             self.cut()
             is_over = self.move(name, values)
@@ -339,9 +380,10 @@ class Robot:
             return state["there"] and self.body.is_still
         return is_over
 
-    def cut(self):
+    def cut(self, names=("start", "stop", "drive", "go", "turn", "turnTo", "shine")):
+        """What another order takes the place of: all that move it are one."""
         for number, (_, name) in list(self.orders.items()):
-            if name != "stand":
+            if name in names:
                 self.holder.say("cut", id=self.orders.pop(number) and number)
 
     def rest(self):
