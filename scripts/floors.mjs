@@ -53,6 +53,7 @@ export const floors = [
 		'loom',
 		'recording',
 		'staff',
+		'voice',
 		'values',
 		'shelf',
 		'help',

@@ -80,3 +80,7 @@ export function nameOfType(type: Type): Word {
 	);
 	return word(`type.${found?.[0] ?? 'otherUnit'}`);
 }
+
+/** A value as a robot shows or says it: numbers with two places at most. */
+export const written = (datum: Datum): string =>
+	typeof datum === 'number' ? String(Math.round(datum * 100) / 100) : String(datum);

@@ -21,6 +21,7 @@ import '$lib/leaves/words';
 import '$lib/loom/words';
 import '$lib/recording/words';
 import '$lib/staff/words';
+import '$lib/voice/words';
 import '$lib/robots/words';
 import '$lib/server/words';
 import '$lib/words/core';

@@ -13,6 +13,7 @@ import { sampleRobot } from '../core/robots/robot-document';
 import type { RobotKind } from '../core/robots/robot';
 import type { CrewMember } from '../core/simulation/crew-member';
 import { tick } from '../core/time';
+import type { HandAt } from '../core/simulation/touch';
 import type { RosterRow } from './roster';
 import type { Room } from './room';
 
@@ -34,7 +35,7 @@ export class StandIn implements Robot {
 	readonly id: string;
 	readonly kind: RobotKind;
 	readonly settings;
-	readonly touches: number[] = [];
+	readonly touches: HandAt[] = [];
 	readonly end: RobotEnd;
 	readonly store: Store;
 	name: string;
@@ -167,7 +168,12 @@ export class StandIn implements Robot {
 			if (this.store.isRunning) this.store.halt();
 			else this.runStored(place);
 		}
-		this.touches.push(this.room.time);
+		this.touches.push({ time: this.room.time });
+	}
+
+	/** Somebody says a word to it. */
+	hear(word: string): void {
+		if (this.power === 'on') this.touches.push({ time: this.room.time, word });
 	}
 
 	runStored(place: number): boolean {

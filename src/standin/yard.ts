@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { colourCode } from '../core/colours';
 import type { Course } from '../core/course/course';
-import { identifierSchema } from '../core/document';
+import { identifierSchema, textSchema } from '../core/document';
 import type { Tokens } from '../core/link/door';
 import { storePlaces } from '../core/link/frames';
 import { readPicture } from '../core/pictures/picture';
@@ -40,6 +40,7 @@ export const handSchema = z.discriminatedUnion('do', [
 		turned: z.number().optional()
 	}),
 	z.strictObject({ do: z.literal('push'), robot, place: z.int().min(1).max(storePlaces) }),
+	z.strictObject({ do: z.literal('say'), robot, word: textSchema(40, 1) }),
 	z.strictObject({ do: z.literal('turn'), robot, degrees: z.number().min(-360).max(360) })
 ]);
 export type Deed = z.infer<typeof handSchema>;
@@ -116,6 +117,7 @@ export class Yard {
 			one.carry(this.room(deed.to));
 			if (deed.turned) one.room.turn(one.member, deed.turned);
 		} else if (deed.do === 'push') one.touch(deed.place);
+		else if (deed.do === 'say') one.hear(deed.word);
 		else if (deed.do === 'turn') one.room.turn(one.member, deed.degrees);
 		else deeds[deed.do](one);
 		return true;
@@ -153,6 +155,7 @@ export class Yard {
 					signs,
 					sounds: soundOf(one),
 					light: one.signLight,
+					hasEars: kind.devices.some((device) => device.id === 'ears'),
 					hasScreen: kind.devices.some((device) => device.id === 'screen')
 				};
 			})
@@ -163,7 +166,7 @@ export class Yard {
 /** What is heard of it: when it began, so that each sound is heard once, and what it is. */
 function soundOf({ member, room }: StandIn) {
 	const sound = member.journal.soundingAt(room.time);
-	if (!sound || (sound.pitch <= 0 && sound.clip === undefined)) return undefined;
+	if (!sound || (sound.pitch <= 0 && sound.text === undefined)) return undefined;
 	return { ...sound, ...(sound.clip !== undefined && { name: ownNamed(sound.clip) ?? '' }) };
 }
 

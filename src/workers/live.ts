@@ -263,6 +263,10 @@ const service = {
 		run?.halt();
 	},
 
+	/** Somebody says a word to the robots of the run in progress. */
+	hear(word: string): void {
+		run?.hear(word);
+	},
 	/** A hand starts a chain of the run in progress. */
 	press(chain: string): void {
 		run?.press(chain);

@@ -91,6 +91,10 @@ export class RunInProgress {
 		this.live.press(chain);
 		this.tick();
 	}
+	hear(word: string): void {
+		this.live.hear(word);
+		this.tick();
+	}
 	set(variable: string, value: number): void {
 		this.live.set(variable, value);
 	}

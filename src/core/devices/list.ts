@@ -8,6 +8,7 @@ import { counters } from './counters/device';
 import { curving } from './curving/device';
 import { dropSensor } from './dropSensor/device';
 import { edgeSensor } from './edgeSensor/device';
+import { ears } from './ears/device';
 import { endLamps } from './endLamps/device';
 import { floorSensor } from './floorSensor/device';
 import { flying } from './flying/device';
@@ -33,6 +34,7 @@ import { speaker } from './speaker/device';
 import { thermometer } from './thermometer/device';
 import { tiltSensor } from './tiltSensor/device';
 import { turning } from './turning/device';
+import { voice } from './voice/device';
 import { wheelsDevice } from './wheels/device';
 import type { Device } from './device';
 
@@ -50,6 +52,8 @@ export const devices: readonly Device[] = [
 	endLamps,
 	speaker,
 	clips,
+	voice,
+	ears,
 	hornDevice,
 	rangefinder,
 	belowSensor,

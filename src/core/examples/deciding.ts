@@ -140,6 +140,9 @@ export const deciding: Examples = {
 		],
 		on: wallAhead
 	}),
+	whenHears: (values) => ({
+		chains: [run(step('say')), chain(step('whenHears', values), step('face'), step('say'))]
+	}),
 	whenTouched: (values) => ({
 		chains: [run(go(0.4)), chain(step('whenTouched', values), lamp(coral))]
 	}),

@@ -7,14 +7,21 @@ import { canDo, type RobotKind } from '../robots/robot';
 import { sampleRobot } from '../robots/robot-document';
 import { definitionOf, initialValues } from '../steps/catalogue';
 import { deciding } from './deciding';
+import type { Touch } from '../simulation/touch';
 import { doing } from './doing';
 import { amber, chain, course, go, lamp, run, step, type Examples } from './making';
 
 export interface Example {
 	readonly plan: Plan;
 	readonly course: Course;
+	/** What hands do in it. */
+	readonly touches: readonly Touch[];
 }
 
+const touches: Readonly<Record<string, readonly Touch[]>> = {
+	whenTouched: [{ time: 1 }],
+	whenHears: [{ time: 1, word: 'ahoy' }]
+};
 const special: Examples = { ...doing, ...deciding };
 const examples = new Map<string, Example>();
 
@@ -34,7 +41,7 @@ export function exampleOf(kind: string): Example {
 	};
 	const robots = [planRobot(sampleRobot(kindFor(chains)!))];
 	const plan: Plan = makePlan({ name: 'Example', robots, chains });
-	examples.set(kind, { plan, course: on });
+	examples.set(kind, { plan, course: on, touches: touches[kind] ?? [] });
 	return examples.get(kind)!;
 }
 

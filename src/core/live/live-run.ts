@@ -4,6 +4,7 @@
  * robot is, only the robot itself reckons.
  */
 import type { Course } from '../course/course';
+import { ears } from '../devices/ears/device';
 import { Interpreter } from '../interpreter/interpreter';
 import { compile } from '../interpreter/program';
 import type { LinkPort } from '../link/link-port';
@@ -157,6 +158,13 @@ export class LiveRun {
 	/** Somebody goes on to the next leg. */
 	goOn(): void {
 		this.held = undefined;
+	}
+
+	/** Somebody says a word: those that have ears hear it. */
+	hear(word: string): void {
+		const heard = { time: this.time, kind: 'heard', what: word };
+		for (const { robot, port } of this.crew)
+			if (fittedKindOf(robot).devices.includes(ears)) port.happened.add(heard);
 	}
 
 	/** A hand starts a chain. */

@@ -187,6 +187,15 @@ export function clipsIn({ chains }: Pick<Plan, 'chains'>): readonly Clip[] {
 	return [...found.values()];
 }
 
+/** The words that it listens for, each once. */
+export const wordsIn = ({ chains }: Pick<Plan, 'chains'>): readonly string[] => [
+	...new Set(
+		chains.flatMap(({ trigger }) =>
+			trigger?.kind === 'whenHears' && !trigger.off ? [String(trigger.values.word)] : []
+		)
+	)
+];
+
 /** Those of them that are a person's. */
 export const recordingsIn = (plan: Pick<Plan, 'chains'>): readonly Required<Clip>[] =>
 	clipsIn(plan).filter((clip): clip is Required<Clip> => clip.name !== undefined);

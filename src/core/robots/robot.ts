@@ -1,7 +1,6 @@
 /** What a kind of robot is, and what a robot of it is made from. */
 import type { Course, PartName } from '../course/course';
 import type { Device } from '../devices/device';
-import type { PlayedNote } from '../devices/speaker/device';
 import { ownReadings } from '../expressions/vocabulary';
 import type { Random } from '../random/random';
 import type { Sentence } from '../sentence';
@@ -10,6 +9,7 @@ import type { Obstacle, Outline, Surroundings } from '../world/body';
 import type { Drawing } from './drawing';
 import type { Machine } from './machine';
 import type { Parameters, ParameterValues } from './parameter';
+import type { Sounding } from './speaker';
 
 export const variations = ['ideal', 'classroom', 'worn'] as const;
 /** How much a robot misbehaves: not at all, as in a classroom, as after two years in a box. */
@@ -30,7 +30,7 @@ export interface Making {
 	readonly displayChance: Random;
 	readonly surroundings: Surroundings;
 	/** To be told when it begins to play, in place of what it played. @param volume 0 to 1 */
-	readonly played: (notes: readonly PlayedNote[], volume: number) => void;
+	readonly played: (notes: readonly Sounding[], volume: number) => void;
 	/** To be told when it takes something for a bump: for kinds that feel jolts, not walls. */
 	readonly felt: (kind: 'bump') => void;
 	/** To be told when something of its own kind stops it, that the world does not know. */

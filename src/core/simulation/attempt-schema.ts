@@ -61,7 +61,8 @@ export const toneSchema = z.strictObject({
 		.string()
 		.max(64)
 		.optional()
-		.describe('What sounds in place of the pitch: the SHA-256 of a sound.')
+		.describe('What sounds in place of the pitch: the SHA-256 of a sound.'),
+	text: z.string().max(200).optional().describe('What is said.')
 });
 
 export const loggedSchema = z.strictObject({

@@ -78,6 +78,8 @@ export interface Tone {
 	readonly volume: number;
 	/** What sounds in place of the pitch: the SHA-256 of a sound. */
 	readonly clip?: string | undefined;
+	/** What is said. */
+	readonly text?: string | undefined;
 }
 
 /** Something worth knowing of one step. */

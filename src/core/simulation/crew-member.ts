@@ -20,6 +20,7 @@ import type { StartPlace } from '../world/start-places';
 import type { Obstacle } from '../world/body';
 import type { RobotRun } from './attempt';
 import { Journal, type Records } from './journal';
+import type { HandAt } from './touch';
 import { bumpHold, bumpPause, touchHold } from './settings';
 import { TraceWriter } from './trace-writer';
 import { tick } from '../time';
@@ -44,8 +45,8 @@ interface Joining {
 	readonly records: Records;
 	/** The other members. */
 	readonly others: () => readonly CrewMember[];
-	/** Seconds since Run at which a hand touches it, in order. */
-	readonly touches: readonly number[];
+	/** What hands do to it, in order, by the seconds since Run. */
+	readonly touches: readonly HandAt[];
 }
 
 export class CrewMember {
@@ -68,8 +69,10 @@ export class CrewMember {
 	private readonly place: CourseState;
 	private readonly robot: NamedRobot;
 	private readonly scene: Scene;
-	private readonly touches: readonly number[];
+	private readonly touches: readonly HandAt[];
 	private touched = 0;
+	/** Seconds since Run at which a hand was on it last. */
+	private touchedAt = -Infinity;
 	private lastContact = -Infinity;
 	private writer: TraceWriter<Machine> | undefined;
 
@@ -163,12 +166,13 @@ export class CrewMember {
 
 	private feelHands(): void {
 		const { scene, touches, time } = this;
-		while (this.touched < touches.length && touches[this.touched]! <= time) {
-			this.happened.add({ time: touches[this.touched]!, kind: 'hand' });
-			this.touched += 1;
+		for (let next; (next = touches[this.touched]) && next.time <= time; this.touched += 1) {
+			const { word } = next;
+			if (word === undefined) this.touchedAt = next.time;
+			const kind = word === undefined ? 'hand' : 'heard';
+			this.happened.add({ time: next.time, kind, ...(word !== undefined && { what: word }) });
 		}
-		const lastTouched = this.touched > 0 ? touches[this.touched - 1]! : -Infinity;
-		scene.isTouched = time - lastTouched <= touchHold;
+		scene.isTouched = time - this.touchedAt <= touchHold;
 	}
 
 	/** Touches are still to come. */

@@ -1,10 +1,10 @@
 /** Writes down the steps of an attempt as they come and go, and what they said, played and met. */
 import type { Datum } from '../types';
 import type { Device } from '../devices/device';
-import type { PlayedNote } from '../devices/speaker/device';
 import type { Instruction } from '../interpreter/program';
 import type { Observer } from '../interpreter/observer';
 import type { Machine } from '../robots/machine';
+import type { Sounding } from '../robots/speaker';
 import type { Sentence } from '../sentence';
 import type { Obstacle } from '../world/body';
 import type { Pose } from '../world/pose';
@@ -39,7 +39,7 @@ export class Journal implements Observer<Open> {
 	readonly bumps: Bump[] = [];
 	readonly tones: Tone[] = [];
 	/** What plays, or is to be played, and since when: it sounds until something else is played. */
-	private music: { time: number; notes: readonly PlayedNote[]; volume: number } | null = null;
+	private music: { time: number; notes: readonly Sounding[]; volume: number } | null = null;
 	/** The step that gave the robot an order last. */
 	private ordering: Instruction | undefined;
 	/** The step that moved the robot last, whether it still runs or not. */
@@ -124,13 +124,13 @@ export class Journal implements Observer<Open> {
 	}
 
 	/** What sounds is cut short, what was to come is left out, and the notes take its place. */
-	played(time: number, notes: readonly PlayedNote[], volume: number): void {
+	played(time: number, notes: readonly Sounding[], volume: number): void {
 		this.endMusic(time);
 		this.music = { time, notes, volume };
 	}
 
 	/** What sounds at a time; undefined while nothing does. @param time seconds since Run */
-	soundingAt(time: number): PlayedNote | undefined {
+	soundingAt(time: number): Sounding | undefined {
 		let end = this.music?.time ?? 0;
 		return this.music?.notes.find(({ length }) => time < (end += length));
 	}
@@ -142,7 +142,7 @@ export class Journal implements Observer<Open> {
 		const { volume } = this.music;
 		for (const { length, ...note } of this.music.notes) {
 			if (time >= end) break;
-			if (note.pitch > 0) {
+			if (note.pitch > 0 || note.text !== undefined) {
 				const sounding = isOver ? length : Math.min(length, end - time);
 				this.keepTone({ time, ...note, length: sounding, volume });
 			}

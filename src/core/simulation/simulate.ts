@@ -154,8 +154,7 @@ class Simulation {
 			touches: (id, index) =>
 				touches
 					.filter(({ robot }) => (robot === undefined ? index === 0 : robot === id))
-					.map(({ time }) => time)
-					.toSorted((a, b) => a - b)
+					.toSorted((a, b) => a.time - b.time)
 		});
 		this.linking = link(this.stage);
 		this.interpreter = new Interpreter({

@@ -15,6 +15,7 @@ import { World } from '../world/world';
 import { CrateWriter } from './crate-writer';
 import { CrewMember } from './crew-member';
 import { isThrough } from './gates';
+import type { HandAt } from './touch';
 import { Records } from './journal';
 
 /** A robot that stands on a stage. */
@@ -29,8 +30,8 @@ export interface Staging {
 	/** By the ids of robots: what they are like, where that is known. */
 	readonly parameters?: Readonly<Record<string, ParameterValues>> | undefined;
 	readonly seed: number;
-	/** Seconds since Run at which a hand touches a robot, in order. @param index of the robot */
-	readonly touches?: (id: string, index: number) => readonly number[];
+	/** What hands do to a robot, in order. @param index of the robot */
+	readonly touches?: (id: string, index: number) => readonly HandAt[];
 }
 
 export class Stage {

@@ -5,19 +5,19 @@ import { planSchema } from '../plan/plan';
 import { pictureAt, picturesIn } from '../simulation/pictures';
 import { skiffLite } from '../robots/skiff';
 import { ownClips } from '../sounds/own-clips';
+import { speechSeconds } from '../sounds/speech';
 import { planFor } from '../testing/sample';
 import { rehearseAlone, type Alone } from '../testing/alone';
 import { degrees } from '../units/angles';
 import { catalogue } from './list';
 import { exampleOf } from '../examples/examples';
 
-const rehearse = (kind: string, touches: number[] = []): Alone =>
+const rehearse = (kind: string): Alone =>
 	rehearseAlone({
 		...exampleOf(kind),
 		variation: 'ideal',
 		seed: 1,
-		limit: 12,
-		touches: touches.map((time) => ({ time }))
+		limit: 12
 	});
 
 /** How far it came along its way, and how far it turned, metres and degrees. */
@@ -177,6 +177,11 @@ const effects: Record<string, (attempt: Alone) => void> = {
 		expect(a.tones[0]!.pitch).toBeCloseTo(261.63, 1);
 		expect(a.tones[3]!.length).toBe(1);
 	},
+	say: (a) => {
+		const length = speechSeconds('Ahoy!');
+		expect(a.tones).toEqual([{ time: 0, pitch: 0, length, volume: 0.6, text: 'Ahoy!' }]);
+		expect(span(a, 'say').end).toBeCloseTo(length, 9);
+	},
 	volume: (a) => expect(a.tones[0]!.volume).toBe(0.6),
 	silence: (a) => expect(a.tones[0]!.length).toBeCloseTo(1, 2),
 	wait: (a) => near(span(a, 'wait').end - span(a, 'wait').start, 1, 0.01),
@@ -228,6 +233,7 @@ const effects: Record<string, (attempt: Alone) => void> = {
 		expect(a.bumps).toHaveLength(1);
 		near(a.trace.x.at(-1)!, 0.805 - 0.08 - 0.15, 0.01);
 	},
+	whenHears: (a) => expect(a.spans.map(({ start }) => start)).toContain(1),
 	whenTouched: (a) => {
 		expect(lampAt(a, 0.98)).toBe(0);
 		expect(lampAt(a, 1.02)).toBe(0xff6b5c);
@@ -250,7 +256,7 @@ describe('every step and trigger', () => {
 
 	it.each(Object.keys(effects))('%s does in its example what it says', (kind) => {
 		expect(planSchema.safeParse(exampleOf(kind).plan).error).toBeUndefined();
-		effects[kind]!(rehearse(kind, kind === 'whenTouched' ? [1] : []));
+		effects[kind]!(rehearse(kind));
 	});
 
 	it('is left out with a sentence where the robot has nothing for it', () => {

@@ -69,7 +69,7 @@ export interface AnythingDefinition {
 /** A name that people give, of one of these. */
 export interface NameDefinition {
 	readonly type: 'name';
-	readonly of: 'variable' | 'message' | 'routine' | 'lampPost';
+	readonly of: 'variable' | 'message' | 'routine' | 'lampPost' | 'word';
 	readonly initial: string;
 }
 

@@ -2,7 +2,7 @@
 import { lampGrid, mostColumns, turns, type GridOrder } from '../devices/lampGrid/device';
 import { writeFilm } from '../pictures/film';
 import { lettered } from '../pictures/letters';
-import type { Datum } from '../types';
+import { written } from '../types';
 import type { StepDefinition } from './definition';
 import type { Running } from './running';
 import { choice, count, ratio } from './values';
@@ -25,9 +25,6 @@ const hexOf = (columns: readonly number[]): string =>
 		.map((bits) => bits.toString(16).padStart(2, '0'))
 		.join('');
 
-const lettersOf = (datum: Datum): string =>
-	typeof datum === 'number' ? String(Math.round(datum * 100) / 100) : String(datum);
-
 /** What each of these steps tells the grid. */
 const orders: Readonly<Record<string, (told: Told) => GridOrder>> = {
 	showPicture: ({ text }) => ({ name: 'show', values: { picture: text('picture') } }),
@@ -42,7 +39,7 @@ const orders: Readonly<Record<string, (told: Told) => GridOrder>> = {
 	runText: ({ datum, text, number }) => ({
 		name: 'run',
 		values: {
-			columns: hexOf(lettered(lettersOf(datum('text')))),
+			columns: hexOf(lettered(written(datum('text')))),
 			colour: text('colour'),
 			pace: number('pace')
 		}

@@ -4,6 +4,9 @@ import { hornDevice } from '../devices/horn/device';
 import { speaker } from '../devices/speaker/device';
 import { readClip, clipSeconds } from '../sounds/clip';
 import type { StepDefinition, ValueDefinition } from './definition';
+import { written } from '../types';
+import { longestSaid, speechSeconds } from '../sounds/speech';
+import { voice } from '../devices/voice/device';
 import { pitchOf, readNotes } from '../sounds/notes';
 import { choice, duration, ratio } from './values';
 
@@ -93,6 +96,23 @@ export const melody: StepDefinition = {
 	}
 };
 
+export const sayText: StepDefinition = {
+	kind: 'say',
+	family: 'sound',
+	level: 'first',
+	glyph: 'M4 5h16v11h-9l-4.500 4v-4H4zM8 10.500h8M8 13h5',
+	values: { text: { type: 'anything', initial: 'Ahoy!' }, then: choice('wait', 'carryOn') },
+	firstValue: 'text',
+	needs: [voice],
+	takesTime: true,
+	run({ ask, datum, text }) {
+		const words = written(datum('text')).slice(0, longestSaid);
+		if (words.trim() === '') return undefined;
+		const saying = ask(voice, 'say', { text: words, seconds: speechSeconds(words) });
+		return text('then') === 'wait' ? saying : undefined;
+	}
+};
+
 export const volume: StepDefinition = {
 	kind: 'volume',
 	family: 'sound',
@@ -131,6 +151,6 @@ export const horn: StepDefinition = {
 
 /** It takes the place of what sounds. */
 export const replacesSound = (kind: string): boolean =>
-	[tone, clip, melody, silence].some((step) => step.kind === kind);
+	[tone, clip, melody, sayText, silence].some((step) => step.kind === kind);
 
-export const soundSteps = [horn, tone, clip, melody, volume, silence];
+export const soundSteps = [horn, tone, clip, melody, sayText, volume, silence];

@@ -1,4 +1,5 @@
 /** What starts a chain. A trigger that fires while its chain still runs changes nothing. */
+import { ears } from '../devices/ears/device';
 import { edgeSensor } from '../devices/edgeSensor/device';
 import { shell } from '../devices/shell/device';
 import type { StepDefinition, Watch } from './definition';
@@ -84,6 +85,23 @@ export const whenTouched: StepDefinition = {
 	watch: () => whenHappens('hand')
 };
 
+export const whenHears: StepDefinition = {
+	...trigger,
+	needs: [ears],
+	kind: 'whenHears',
+	isByHand: true,
+	family: 'sense',
+	level: 'first',
+	glyph:
+		'M8 17c-2-2-3-4-3-7a7 7 0 0 1 14 0c0 4-4 4.500-4 8a3 3 0 0 1-5.500 1.500M9 10a3 3 0 0 1 6 0',
+	values: { word: name('word', 'ahoy') },
+	watch: ({ text }) => whenHappens('heard', (word) => isSameWord(word ?? '', text('word')))
+};
+
+/** However it is written. */
+const isSameWord = (one: string, other: string): boolean =>
+	one.trim().toLowerCase() === other.trim().toLowerCase();
+
 export const whenReading: StepDefinition = {
 	...trigger,
 	kind: 'whenReading',
@@ -158,6 +176,7 @@ export const triggers = [
 	whenRunPressed,
 	whenBump,
 	whenTouched,
+	whenHears,
 	whenReading,
 	whenLampPost,
 	whenEdge,

@@ -50,6 +50,7 @@ export const telling: Readonly<Record<string, object>> = {
 	'speaker play': { notes: [{ pitch: 300, length: 0.5 }] },
 	'speaker volume': { level: 0.1 },
 	'speaker silence': {},
+	'voice say': { text: 'Ahoy', seconds: 1 },
 	'pins set': { pins: ['1'], isOn: false },
 	'pins clear': {},
 	'patches shine': { left: 1, right: 0 },

@@ -200,14 +200,14 @@ export class Runs {
 	}
 
 	/**
-	 * A hand touches the robot at the moment that is shown. The same attempt is simulated once more
+	 * A hand touches the robot at the moment that is shown, or somebody says a word to it. The same attempt is simulated once more
 	 * with that touch in it: all before it stays the same, and it plays on from there.
 	 */
-	async touchRobot(robot: string): Promise<void> {
+	async touchRobot(robot: string, word?: string): Promise<void> {
 		const { latest, player } = this;
 		if (!latest || !player.isPlaying) return;
 		const before = (latest.touches ?? []).filter(({ time }) => time <= player.time);
-		const touches = [...before, { time: player.time, robot }];
+		const touches = [...before, { time: player.time, robot, ...(word !== undefined && { word }) }];
 		const attempt = await this.attempt({ ...latest, touches });
 		if (!attempt) return;
 		this.latest = { ...latest, touches };
@@ -218,7 +218,7 @@ export class Runs {
 		}
 		player.exchange(attempt);
 		if (this.id) this.onMade(this.id, attempt, this.made);
-		this.voice.announce(t('say.touched'));
+		this.voice.announce(word === undefined ? t('say.touched') : t('say.heard', { word }));
 	}
 
 	private async attempt(rehearsal: Rehearsed): Promise<Attempt | null> {

@@ -16,6 +16,7 @@
 	import StandingRobot from '$lib/floor/StandingRobot.svelte';
 	import { lettersOf } from '$lib/floor/letters';
 	import Trace from '$lib/floor/Trace.svelte';
+	import { hasVoice, waitsForTouch } from './asked-for';
 	import FloorPane from '$lib/floor/FloorPane.svelte';
 	import { FloorWindow } from '$lib/floor/floor-window.svelte';
 	import { besideNews, besidePanel, cratesAt, fit } from '$lib/floor/view';
@@ -89,11 +90,6 @@
 	/** Where robots are is what they say themselves. */
 	const isReckoned = $derived(
 		player.attempt?.source.type === 'run' || bench.live?.panel === 'drive'
-	);
-	/** Some step or trigger asks whether the robot is touched. */
-	const waitsForTouch = $derived(
-		player.run?.sensed.touched !== undefined ||
-			bench.plan.chains.some(({ trigger }) => trigger?.kind === 'whenTouched')
 	);
 	const reached = $derived(
 		new Set(
@@ -289,6 +285,11 @@
 		{/if}
 		<Readings {bench} bind:taken />
 		<News {bench} place={placed.place} />
+		{#if hasVoice(bench.plan)}
+			{#await import('$lib/voice/Voice.svelte') then { default: Voice }}
+				<Voice {bench} />
+			{/await}
+		{/if}
 		{#if isEyeOpen}
 			{#await import('$lib/eye/RobotEye.svelte') then { default: RobotEye }}
 				{@const { kind, name, pose } = robots.find(({ id }) => id === bench.robot.id) ?? robots[0]!}
@@ -309,7 +310,7 @@
 		<FloorLegend {bench} {isReckoned} />
 	{/snippet}
 	{#snippet buttons()}
-		{#if player.isPlaying && waitsForTouch}
+		{#if player.isPlaying && waitsForTouch(bench.plan, player.run)}
 			<button class="button button-line touch" onclick={() => bench.runs.touchRobot(bench.robot.id)}
 				><Hand size={18} />{t('floor.touch')}</button
 			>

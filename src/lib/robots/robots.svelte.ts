@@ -211,6 +211,10 @@ export class Robots {
 		void this.service?.goOn();
 	}
 
+	sayWord(word: string): void {
+		void this.service?.hear(word);
+	}
+
 	press(chain: string): void {
 		void this.service?.press(chain);
 	}

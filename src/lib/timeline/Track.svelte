@@ -56,14 +56,14 @@
 				{/each}
 			</div>
 			<div class="sounds" style:--lane={lane} aria-hidden="true">
-				{#each sounds as { start, end, high, clip }, index (index)}
+				{#each sounds as { start, end, high, clip, text }, index (index)}
 					<span
-						class:clip
+						class:clip={clip ?? text}
 						class:now={start <= player.time && end > player.time && !player.isAtEnd}
 						style:left="{percentOf(start)}%"
 						style:width="max(2px, {percentOf(end - start)}%)"
 						style:bottom={high === null ? undefined : `${high * 80}%`}
-						>{#if clip && isWide(start, end, 36)}{nameOf(clip)}{/if}</span
+						>{#if isWide(start, end, 36)}{text ?? (clip && nameOf(clip))}{/if}</span
 					>
 				{/each}
 			</div>

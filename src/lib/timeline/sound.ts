@@ -55,6 +55,7 @@ export function playSamples(samples: Int16Array, rate: number): void {
  * @param rate how fast the attempt is shown @param delay seconds until it begins
  */
 export function playTone(tone: Omit<Tone, 'time'>, rate: number, delay = 0): void {
+	if (tone.text !== undefined) return speak(tone.text, tone.volume, rate);
 	context ??= new AudioContext();
 	void context.resume();
 	const begin = context.currentTime + delay;
@@ -78,6 +79,16 @@ export function playTone(tone: Omit<Tone, 'time'>, rate: number, delay = 0): voi
 				begin + late
 			);
 	});
+}
+
+/** By the browser's own voice, if it has one. */
+function speak(text: string, volume: number, rate: number): void {
+	const { speechSynthesis: voice } = globalThis;
+	if (!voice) return;
+	voice.cancel();
+	voice.speak(
+		Object.assign(new SpeechSynthesisUtterance(text), { volume, rate: Math.max(0.5, rate) })
+	);
 }
 
 function start(
@@ -106,6 +117,7 @@ function start(
 
 /** Ends what sounds now, and what was to come. */
 export function hush(): void {
+	globalThis.speechSynthesis?.cancel();
 	for (const voice of voices) voice.stop();
 	voices.clear();
 	playing = undefined;

@@ -25,8 +25,9 @@ export interface SoundMark {
 	readonly start: number;
 	readonly end: number;
 	readonly high: number | null;
-	/** Of a sound that is played as it is, its hash. */
+	/** Of a sound that is played as it is, its hash; of what is said, the text. */
 	readonly clip?: string | undefined;
+	readonly text?: string | undefined;
 }
 
 /** Hz at the bottom and at the top of the lane. */
@@ -37,11 +38,12 @@ const highest = 1760;
 export function soundsOf({ tones }: Pick<RobotRun, 'tones'>, duration: number): SoundMark[] {
 	const seen =
 		tones.length > many ? tones.filter(({ length }) => length > unseen * duration) : tones;
-	return seen.map(({ time, length, pitch, clip }) => ({
+	return seen.map(({ time, length, pitch, clip, text }) => ({
 		start: time,
 		end: time + length,
-		high: clip === undefined ? heightOf(pitch) : null,
-		clip
+		high: clip === undefined && text === undefined ? heightOf(pitch) : null,
+		clip,
+		text
 	}));
 }
 

@@ -4,7 +4,7 @@
 	import Sigma from '@lucide/svelte/icons/sigma';
 	import { untrack } from 'svelte';
 	import { findStep, locateSteps } from '$core/plan/places';
-	import type { Step } from '$core/plan/plan';
+	import { wordsIn, type Step } from '$core/plan/plan';
 	import { inputsOf, routinesOf, scopeIn, variableTypes } from '$core/plan/variables';
 	import { optionsOf } from '$core/robots/robot';
 	import { isExpression, type NameDefinition, type Value } from '$core/steps/definition';
@@ -88,7 +88,7 @@
 			const posts = sameWord(bench.course.lampPosts.map(({ id }) => id));
 			return [{ name: '', word: t('value.anyPost') }, ...posts];
 		}
-		return sameWord(messagesOf());
+		return sameWord(of === 'word' ? wordsIn(bench.plan) : messagesOf());
 	}
 
 	function messagesOf(): Set<string> {

@@ -80,6 +80,10 @@ async function playClip(clip, length) {
 	source.start(0, 0, length);
 }
 
+function sayAloud(text) {
+	if (air) globalThis.speechSynthesis?.speak(new SpeechSynthesisUtterance(text));
+}
+
 /** What each robot was like when somebody looked last. */
 const before = new Map();
 
@@ -90,7 +94,8 @@ function listen({ id, light, power, sounds }) {
 	if (last?.power === 'starting' && power === 'on') beep(523, 0.35);
 	const heard = sounds && JSON.stringify(sounds);
 	if (last && heard && heard !== last.heard) {
-		if (sounds.clip) void playClip(sounds.clip, sounds.length);
+		if (sounds.text) sayAloud(sounds.text);
+		else if (sounds.clip) void playClip(sounds.clip, sounds.length);
 		else beep(sounds.pitch, sounds.length);
 	}
 	before.set(id, { light, power, heard });
@@ -386,16 +391,24 @@ function cardOf(robot, places) {
 		element.addEventListener('click', () => act({ do: 'push', robot: robot.id, place }));
 		return element;
 	});
+	if (robot.hasEars) {
+		const word = make('input', { value: 'ahoy', maxlength: '40', 'aria-label': say('yard.word') });
+		const tell = make('button', { type: 'button', 'data-do': 'say' }, say('yard.do.say'));
+		tell.addEventListener('click', () => act({ do: 'say', robot: robot.id, word: word.value }));
+		hands.append(tell, word);
+	}
 	hands.prepend(...pushes);
 	place.value = robot.room;
 	list.append(card);
 	return { card, heading, state, lamp, grid, shown, buttons, place };
 }
 
-const soundWords = ({ pitch, name }) => ({
-	pitch: Math.round(pitch),
-	name: name || say('yard.recording')
-});
+function soundWords({ pitch, clip, name, text }) {
+	if (text) return say('yard.says', { text });
+	return clip
+		? say('yard.plays', { name: name || say('yard.recording') })
+		: say('yard.sounds', { pitch: Math.round(pitch) });
+}
 
 /** Which of the hands make sense. */
 const senseOf = {
@@ -425,7 +438,7 @@ function show(robot, places) {
 		robot.isCharging && say('yard.charging'),
 		robot.isFar && say('yard.far'),
 		robot.hand && say(`yard.${robot.hand}`),
-		robot.sounds && say(robot.sounds.clip ? 'yard.plays' : 'yard.sounds', soundWords(robot.sounds)),
+		robot.sounds && soundWords(robot.sounds),
 		robot.firmware === '0.9' && say('yard.old', robot),
 		robot.with && say('yard.with', { name: robot.with }),
 		...robot.holds.map((held) => say('yard.holds', held)),

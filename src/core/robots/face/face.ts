@@ -5,6 +5,7 @@
  */
 import { battery } from '../../devices/battery/device';
 import { compass } from '../../devices/compass/device';
+import { ears } from '../../devices/ears/device';
 import { lightSensor } from '../../devices/lightSensor/device';
 import { microphone } from '../../devices/microphone/device';
 import { motion } from '../../devices/motion/device';
@@ -22,7 +23,7 @@ import { assemble, Assembled, part, type Machine, type MachinePart } from '../ma
 import { noises, noisyPart, type Noise } from '../noise';
 import { drawValues, placingOf } from '../parameter';
 import type { Making } from '../robot';
-import { Speaker, speakerPart } from '../speaker';
+import { Speaker, speakerPart, voicePart } from '../speaker';
 import { TwoWheels } from '../two-wheels';
 import { parameters } from './parameters';
 import * as settings from './settings';
@@ -104,6 +105,8 @@ export class FaceRobot extends Assembled implements Machine {
 				}
 			}),
 			speakerPart(this.speaker),
+			voicePart(this.speaker),
+			part(ears, {}),
 			part(battery, {}, { battery: () => body.battery })
 		];
 	}

@@ -2,6 +2,7 @@
 import { battery } from '../../devices/battery/device';
 import { clips } from '../../devices/clips/device';
 import { compass } from '../../devices/compass/device';
+import { ears } from '../../devices/ears/device';
 import { lightSensor } from '../../devices/lightSensor/device';
 import { microphone } from '../../devices/microphone/device';
 import { motion } from '../../devices/motion/device';
@@ -10,6 +11,7 @@ import { screen } from '../../devices/screen/device';
 import { shell } from '../../devices/shell/device';
 import { speaker } from '../../devices/speaker/device';
 import { tiltSensor } from '../../devices/tiltSensor/device';
+import { voice } from '../../devices/voice/device';
 import { wheelsDevice } from '../../devices/wheels/device';
 import { byTime } from '../instead';
 import type { RobotKind } from '../robot';
@@ -28,7 +30,7 @@ export const faceRobot: RobotKind<FaceRobot> = {
 	kind: 'face',
 	sampleName: 'Vesper',
 	devices: [
-		...[motion, wheelsDevice, patchesDevice, screen, speaker, clips, compass],
+		...[motion, wheelsDevice, patchesDevice, screen, speaker, clips, voice, ears, compass],
 		...[shell, tiltSensor, battery, lightSensor, microphone]
 	],
 	settings: {},
