@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import type { Course } from '../course/course';
 import type { Command, Device } from '../devices/device';
 import { flying } from '../devices/flying/device';
+import { readFace, writeFace } from '../pictures/face';
 import { darkLamps, gridSize, writePicture } from '../pictures/picture';
 import { devices } from '../devices/list';
 import { motion } from '../devices/motion/device';
@@ -133,7 +134,8 @@ const picture = writePicture(darkLamps(gridSize).map((_, i) => 0x30100 * i));
 const texts: Readonly<Record<string, fc.Arbitrary<unknown>>> = {
 	picture: fc.constant(picture),
 	film: fc.constantFrom(`${picture} 1`, `${picture} 0.5|${picture} 2`),
-	columns: fc.constantFrom('', '7e11117e')
+	columns: fc.constantFrom('', '7e11117e'),
+	face: fc.constantFrom('glad', writeFace({ skin: 0x112233, lamps: readFace('calm')!.lamps }))
 };
 
 interface Shape {

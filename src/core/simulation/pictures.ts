@@ -2,7 +2,9 @@
 import { newGrid, seen, told, type Shown } from '../devices/lampGrid/shown';
 import { ranWith } from '../steps/definition';
 import { gridOrder } from '../steps/pictures';
-import type { Attempt } from './attempt';
+import type { GridOrder } from '../devices/lampGrid/device';
+import { drawnFace } from '../pictures/face';
+import type { Attempt, Span } from './attempt';
 import { indexAt } from './moment';
 
 /** What a grid was told, and when, in order. */
@@ -11,10 +13,17 @@ export interface Pictures {
 	readonly grids: readonly Shown[];
 }
 
+/** What a step tells a lamp grid; a face is a picture, too, unless it is one of ours. */
+function orderOf({ kind, values }: Span): GridOrder | undefined {
+	if (kind !== 'face') return gridOrder(kind, ranWith(values));
+	const picture = drawnFace(String(values.face));
+	return picture ? { name: 'show', values: { picture } } : { name: 'dark', values: {} };
+}
+
 export function picturesIn({ spans }: Pick<Attempt, 'spans'>, robot: string): Pictures {
 	let grid = newGrid;
 	const shown = spans.flatMap((span) => {
-		const order = span.robot === robot ? gridOrder(span.kind, ranWith(span.values)) : undefined;
+		const order = span.robot === robot ? orderOf(span) : undefined;
 		if (!order) return [];
 		grid = told(grid, order, span.start);
 		return [{ time: span.start, grid }];

@@ -97,6 +97,12 @@ export interface FilmDefinition {
 	readonly initial: string;
 }
 
+/** A face for a screen: see ../pictures/face. */
+export interface FaceDefinition {
+	readonly type: 'face';
+	readonly initial: string;
+}
+
 /** A sound to be played as it is: see ../sounds/clip. */
 export interface ClipDefinition {
 	readonly type: 'clip';
@@ -118,6 +124,7 @@ export type ValueDefinition = (
 	| PictureDefinition
 	| FilmDefinition
 	| ClipDefinition
+	| FaceDefinition
 ) & { readonly addedLater?: true };
 
 export type Value = number | string | Expression;

@@ -1,9 +1,9 @@
 /** Patches of a screen that drive, and the face that it shows. */
 import { patchesDevice as device } from '../devices/patches/device';
-import { faces, screen, type Face } from '../devices/screen/device';
+import { screen } from '../devices/screen/device';
 import type { StepDefinition } from './definition';
 import { afterwards } from './stopping';
-import { choice, duration, ratio } from './values';
+import { duration, ratio } from './values';
 
 export const patches: StepDefinition = {
 	kind: 'patches',
@@ -38,10 +38,10 @@ export const face: StepDefinition = {
 	family: 'glow',
 	level: 'first',
 	glyph: 'M4 4h16v16H4zM8.500 9v1M15.500 9v1M8 14.500q4 3.500 8 0',
-	values: { face: { ...choice(...faces), initial: 'glad' } },
+	values: { face: { type: 'face', initial: 'glad' } },
 	firstValue: 'face',
 	needs: [screen],
 	run({ ask, text }) {
-		ask(screen, 'show', { face: text('face') as Face });
+		ask(screen, 'show', { face: text('face') });
 	}
 };

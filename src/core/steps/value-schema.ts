@@ -4,7 +4,7 @@ import { identifierSchema, textSchema } from '../document';
 import { maximumLength } from '../expressions/expression';
 import { isVariableName } from '../expressions/vocabulary';
 import type { Quantity, Value, ValueDefinition } from './definition';
-import { filmSchema, pictureSchema } from '../pictures/schema';
+import { faceSchema, filmSchema, pictureSchema } from '../pictures/schema';
 import { readClip } from '../sounds/clip';
 import { readNotes } from '../sounds/notes';
 import { inputNames } from './own';
@@ -81,6 +81,8 @@ function plainSchema(value: ValueDefinition): z.ZodType<Value> {
 			return pictureSchema;
 		case 'film':
 			return filmSchema;
+		case 'face':
+			return faceSchema;
 		case 'clip':
 			return clipSchema;
 		case 'name':

@@ -1,5 +1,6 @@
 /** Random plans from the catalogue, for property tests: numbers in, the same plan out each time. */
 import { colourCode } from '../colours';
+import { faces, faceSize, writeFace } from '../pictures/face';
 import { writeFilm } from '../pictures/film';
 import { darkLamps, gridSize, writePicture } from '../pictures/picture';
 import { makePlan, planRobot, type Chain, type Plan, type Step } from '../plan/plan';
@@ -60,6 +61,10 @@ export function valueFor(definition: ValueDefinition, pick: number): Value {
 					beats: 1 + (pick % 4)
 				}))
 			);
+		case 'face':
+			return pick % 2
+				? faces[pick % faces.length]!
+				: writeFace({ skin: pick % 0x1000000, lamps: darkLamps(faceSize).with(pick % 256, 0xff) });
 		case 'clip':
 			return ['gull', 'frog', writeClip({ ...readClip('bell')!, name: `sound ${pick % 3}` })][
 				pick % 3

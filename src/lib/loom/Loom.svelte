@@ -1,10 +1,10 @@
 <script lang="ts">
 	/** Where a picture of lamps is made: threaded by pointer, touch or keys. */
 	import './words';
-	import { onMount } from 'svelte';
+	import { onMount, untrack, type Snippet } from 'svelte';
 	import Pipette from '@lucide/svelte/icons/pipette';
 	import { colourCode } from '$core/colours';
-	import { gridSize, readPicture } from '$core/pictures/picture';
+	import { gridSize, readPicture, type PictureSize } from '$core/pictures/picture';
 	import { t } from '$lib/i18n';
 	import { colourName, lampColours } from '$lib/words/format';
 	import { Threading } from './threading.svelte';
@@ -12,19 +12,34 @@
 	let {
 		value,
 		before,
+		size = gridSize,
+		skin,
+		palette,
+		inks,
 		onset
 	}: {
 		value: string;
 		/** A picture that shines through where it is dark. */
 		before?: string | undefined;
+		size?: PictureSize;
+		/** The colour of what has none, where that is not darkness. */
+		skin?: number | undefined;
+		/** In place of all colours. */
+		palette?: Snippet<[Threading]>;
+		/** The only colours there are. */
+		inks?: readonly number[];
 		onset: (picture: string) => void;
 	} = $props();
 
 	const loom = new Threading(
 		() => value,
-		(picture) => onset(picture)
+		(picture) => onset(picture),
+		untrack(() => size)
 	);
-	const { columns, rows } = gridSize;
+	const { columns, rows } = loom.size;
+	$effect.pre(() => {
+		if (inks && !inks.includes(loom.colour)) loom.colour = inks[0]!;
+	});
 	/** The lamp that the keys are at. */
 	let at = $state(0);
 	let grid: HTMLElement;
@@ -105,49 +120,55 @@
 		{onkeydown}
 	>
 		{#each table as lamps, number (number)}
-			<div role="row" class="row">
+			<div role="row" class="row" class:fine={columns > 8} style:--columns={columns}>
 				{#each lamps as { lamp, row, column, index } (index)}
 					<button
 						role="gridcell"
 						tabindex={index === at ? 0 : -1}
 						onfocus={() => (at = index)}
 						aria-label={t('loom.lamp', { row: row + 1, column: column + 1, colour: nameOf(lamp) })}
-						style:background={lamp > 0 ? colourCode(lamp) : throughAt(index)}
+						style:background={lamp > 0
+							? colourCode(lamp)
+							: skin === undefined
+								? throughAt(index)
+								: colourCode(skin)}
 					></button>
 				{/each}
 			</div>
 		{/each}
 	</div>
 	<div class="tools">
-		<div class="colours" role="group" aria-label={t('loom.colour')}>
-			{#each lampColours as [name, code] (code)}
-				{@const colour = Number.parseInt(code.slice(1), 16)}
+		{#if palette}{@render palette(loom)}{:else}
+			<div class="colours" role="group" aria-label={t('loom.colour')}>
+				{#each lampColours as [name, code] (code)}
+					{@const colour = Number.parseInt(code.slice(1), 16)}
+					<button
+						aria-label={t(`colour.${name}`)}
+						title={t(`colour.${name}`)}
+						aria-pressed={loom.colour === colour}
+						style:background={code}
+						onclick={() => (loom.colour = colour)}
+					></button>
+				{/each}
+				<label class="other" title={t('loom.other')}>
+					<input
+						type="color"
+						aria-label={t('loom.other')}
+						value={colourCode(loom.colour)}
+						onchange={({ currentTarget }) =>
+							(loom.colour = Number.parseInt(currentTarget.value.slice(1), 16))}
+					/>
+				</label>
 				<button
-					aria-label={t(`colour.${name}`)}
-					title={t(`colour.${name}`)}
-					aria-pressed={loom.colour === colour}
-					style:background={code}
-					onclick={() => (loom.colour = colour)}
-				></button>
-			{/each}
-			<label class="other" title={t('loom.other')}>
-				<input
-					type="color"
-					aria-label={t('loom.other')}
-					value={colourCode(loom.colour)}
-					onchange={({ currentTarget }) =>
-						(loom.colour = Number.parseInt(currentTarget.value.slice(1), 16))}
-				/>
-			</label>
-			<button
-				class="take"
-				aria-label={t('loom.take')}
-				title={t('loom.take')}
-				aria-pressed={loom.isTaking}
-				onclick={() => (loom.isTaking = !loom.isTaking)}><Pipette size={18} /></button
-			>
-		</div>
-		<p class="now" role="status">{t('loom.taken', { colour: nameOf(loom.colour) })}</p>
+					class="take"
+					aria-label={t('loom.take')}
+					title={t('loom.take')}
+					aria-pressed={loom.isTaking}
+					onclick={() => (loom.isTaking = !loom.isTaking)}><Pipette size={18} /></button
+				>
+			</div>
+			<p class="now" role="status">{t('loom.taken', { colour: nameOf(loom.colour) })}</p>
+		{/if}
 		<fieldset>
 			<legend>{t('loom.mirrors')}</legend>
 			<label><input type="checkbox" bind:checked={loom.sides} />{t('loom.mirror.sides')}</label>
@@ -189,7 +210,7 @@
 	}
 	.row {
 		display: grid;
-		grid-template-columns: repeat(8, 1fr);
+		grid-template-columns: repeat(var(--columns), 1fr);
 	}
 	.row button {
 		aspect-ratio: 1;
@@ -197,6 +218,10 @@
 		border-radius: 28%;
 		background: oklch(0.3 0.03 258);
 		cursor: inherit;
+	}
+	.fine button {
+		border-width: 0.5px;
+		border-radius: 0;
 	}
 	.row button:focus-visible {
 		/* Seen on a lamp of any colour. */

@@ -2,21 +2,14 @@
  * A picture on the loom: lamps are threaded one at a time, and with them those that a mirror line ties
  * to them. What is pulled in one go is one change.
  */
-import { darkLamps, gridSize, readPicture, writePicture, type Lamps } from '$core/pictures/picture';
-
-const { columns, rows } = gridSize;
-const placeOf = (index: number) => [Math.floor(index / columns), index % columns] as const;
-
-/** The lamps on a straight line, both ends with it. */
-function between(from: number, to: number): number[] {
-	const [[row, column], [lastRow, lastColumn]] = [placeOf(from), placeOf(to)];
-	const steps = Math.max(Math.abs(lastRow - row), Math.abs(lastColumn - column));
-	return Array.from({ length: steps + 1 }, (_, step) => {
-		const part = steps === 0 ? 0 : step / steps;
-		const y = Math.round(row + part * (lastRow - row));
-		return y * columns + Math.round(column + part * (lastColumn - column));
-	});
-}
+import {
+	darkLamps,
+	gridSize,
+	readPicture,
+	writePicture,
+	type Lamps,
+	type PictureSize
+} from '$core/pictures/picture';
 
 export class Threading {
 	/** 0xrrggbb */
@@ -37,11 +30,12 @@ export class Threading {
 	/** @param onset told of a whole picture, whenever a stroke is done */
 	constructor(
 		private readonly value: () => string,
-		private readonly onset: (picture: string) => void
+		private readonly onset: (picture: string) => void,
+		readonly size: PictureSize = gridSize
 	) {}
 
 	readonly lamps: Lamps = $derived.by(
-		() => this.stroke?.lamps ?? readPicture(this.value()) ?? darkLamps(gridSize)
+		() => this.stroke?.lamps ?? readPicture(this.value(), this.size) ?? darkLamps(this.size)
 	);
 
 	/** A lamp that has the colour already is put out, and with it what is pulled over. */
@@ -61,7 +55,7 @@ export class Threading {
 		const { stroke } = this;
 		if (!stroke) return;
 		const lamps = [...stroke.lamps];
-		for (const on of between(stroke.last, index))
+		for (const on of this.between(stroke.last, index))
 			for (const each of this.tied(on)) lamps[each] = stroke.colour;
 		this.stroke = { ...stroke, lamps, last: index };
 	}
@@ -69,7 +63,7 @@ export class Threading {
 	end(): void {
 		const { stroke } = this;
 		this.stroke = null;
-		if (stroke) this.onset(writePicture(stroke.lamps));
+		if (stroke) this.onset(writePicture(stroke.lamps, this.size));
 	}
 
 	/** Nothing was pulled after all. */
@@ -78,12 +72,29 @@ export class Threading {
 	}
 
 	clear(): void {
-		this.onset(writePicture(darkLamps(gridSize)));
+		this.onset(writePicture(darkLamps(this.size), this.size));
+	}
+
+	private placeOf(index: number): readonly [row: number, column: number] {
+		const { columns } = this.size;
+		return [Math.floor(index / columns), index % columns];
+	}
+
+	/** The lamps on a straight line, both ends with it. */
+	private between(from: number, to: number): number[] {
+		const [[row, column], [lastRow, lastColumn]] = [this.placeOf(from), this.placeOf(to)];
+		const steps = Math.max(Math.abs(lastRow - row), Math.abs(lastColumn - column));
+		return Array.from({ length: steps + 1 }, (_, step) => {
+			const part = steps === 0 ? 0 : step / steps;
+			const y = Math.round(row + part * (lastRow - row));
+			return y * this.size.columns + Math.round(column + part * (lastColumn - column));
+		});
 	}
 
 	/** A lamp, and where the mirror lines have it. */
 	private tied(index: number): number[] {
-		const [row, column] = placeOf(index);
+		const { columns, rows } = this.size;
+		const [row, column] = this.placeOf(index);
 		const across = this.sides ? [column, columns - 1 - column] : [column];
 		const down = this.ends ? [row, rows - 1 - row] : [row];
 		return down.flatMap((y) => across.map((x) => y * columns + x));

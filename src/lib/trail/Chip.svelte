@@ -59,7 +59,7 @@
 >
 	{#if definition.type === 'colour'}
 		<span class="swatch" style:background={String(value)}></span>
-	{:else if definition.type === 'picture' || definition.type === 'film'}
+	{:else if ['picture', 'film', 'face'].includes(definition.type)}
 		<!-- Of a moving picture its first cloth. -->
 		<svg class="swatch lamps" viewBox="0 0 8 8" aria-hidden="true"
 			><Lamps picture={String(value).split(' ', 1)[0]!} /></svg

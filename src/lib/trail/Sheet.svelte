@@ -85,6 +85,7 @@
 		'anything',
 		'picture',
 		'film',
+		'face',
 		'clip',
 		'notes'
 	]);

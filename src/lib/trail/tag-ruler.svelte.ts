@@ -69,7 +69,7 @@ export class TagRuler {
 }
 
 /** Values that are shown by a small picture, too. */
-const swatched = ['colour', 'picture', 'film'];
+const swatched = ['colour', 'picture', 'film', 'face'];
 
 function piecesOf(step: Step, plan: Plan): WordPiece[] {
 	const values = shownValues(step, { plan });

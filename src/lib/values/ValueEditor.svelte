@@ -102,7 +102,7 @@
 <div
 	class="editor"
 	class:wide={asExpression}
-	class:loom={['picture', 'film', 'clip', 'notes'].includes(definition.type)}
+	class:loom={['picture', 'film', 'face', 'clip', 'notes'].includes(definition.type)}
 >
 	<div class="head">
 		<p class="value-name" id="value-label">{label}</p>
@@ -192,6 +192,10 @@
 	{:else if definition.type === 'picture'}
 		{#await import('$lib/loom/SinglePicture.svelte') then { default: SinglePicture }}
 			<SinglePicture value={String(value)} onset={set} />
+		{/await}
+	{:else if definition.type === 'face'}
+		{#await import('$lib/loom/FaceEditor.svelte') then { default: FaceEditor }}
+			<FaceEditor value={String(value)} onset={set} />
 		{/await}
 	{:else if definition.type === 'film'}
 		{#await import('$lib/loom/Strip.svelte') then { default: Strip }}

@@ -76,7 +76,7 @@
 <style>
 	.voice {
 		position: absolute;
-		inset: auto 0 4.2rem;
+		inset: 0.6rem 0 auto;
 		display: flex;
 		flex-direction: column;
 		align-items: center;

@@ -1,6 +1,7 @@
 /** Values of steps as a person reads them, and what they are called. */
 import { isExpression, type Value, type ValueDefinition } from '$core/steps/definition';
 import { readFilm } from '$core/pictures/film';
+import { drawnFace } from '$core/pictures/face';
 import { readClip } from '$core/sounds/clip';
 import { readPicture } from '$core/pictures/picture';
 import { hasMessage, t } from '$lib/i18n';
@@ -36,6 +37,8 @@ export function showValue(
 			return t('value.picture', { count: readPicture(String(value))?.filter(Boolean).length ?? 0 });
 		case 'film':
 			return t('value.film', { count: readFilm(String(value))?.length ?? 0 });
+		case 'face':
+			return drawnFace(String(value)) ? t('value.ownFace') : choiceWord(kind, name, String(value));
 		case 'clip':
 			return clipName(String(value));
 		case 'condition':

@@ -1,11 +1,8 @@
 /** A screen that shows a face. */
 import { z } from 'zod';
+import { faceSchema } from '../../pictures/schema';
 import type { Device } from '../device';
 
-/** In the order in which a recording counts them, from 0. */
-export const faces = ['calm', 'glad', 'sleepy', 'startled', 'lantern'] as const;
-export type Face = (typeof faces)[number];
-
-const commands = { show: z.strictObject({ face: z.enum(faces) }) };
+const commands = { show: z.strictObject({ face: faceSchema }) };
 
 export const screen: Device<typeof commands> = { id: 'screen', commands, readings: {} };

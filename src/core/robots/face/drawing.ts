@@ -23,6 +23,7 @@ export const drawing: Drawing = [
 	{ ink: 'hull', path: pathThrough(chassis.outline) },
 	{ ink: 'deck', path: roundedBox(-0.07, -0.037, 0.13, 0.074, 0.009) },
 	{ ink: 'bow', pictures, shows: 'face' },
+	{ grid: true, at: [-0.022, 0], side: 0.06 },
 	patch('leftPatch', 1),
 	patch('rightPatch', -1)
 ];

@@ -11,11 +11,12 @@ import { microphone } from '../../devices/microphone/device';
 import { motion } from '../../devices/motion/device';
 import { patchesDevice } from '../../devices/patches/device';
 import { refused, type Port, type Wait } from '../../devices/port';
-import { faces, screen } from '../../devices/screen/device';
+import { screen } from '../../devices/screen/device';
 import { shell } from '../../devices/shell/device';
 import { tiltSensor } from '../../devices/tiltSensor/device';
 import { wheelsDevice } from '../../devices/wheels/device';
 import * as exact from '../../exact';
+import { drawnFace, faceNumber } from '../../pictures/face';
 import type { Random } from '../../random/random';
 import { tick } from '../../time';
 import { bearingOfHeading } from '../../units/angles';
@@ -60,6 +61,8 @@ export class FaceRobot extends Assembled implements Machine {
 	readonly right: Patch = { brightness: 0, seen: 0 };
 	/** The number of the face that it shows. */
 	face = 0;
+	/** What somebody has drawn for it; empty while it shows one of ours. */
+	readonly grid = { picture: '' };
 	private time = 0;
 	/** Run is over: a hand covers its sensors, so that the room drives it no more. */
 	private isResting = false;
@@ -101,7 +104,8 @@ export class FaceRobot extends Assembled implements Machine {
 			part(wheelsDevice, { drive: ({ left, right }) => this.drive(left, right) }),
 			part(screen, {
 				show: ({ face }) => {
-					this.face = faces.indexOf(face);
+					this.face = faceNumber(face);
+					this.grid.picture = drawnFace(face);
 				}
 			}),
 			speakerPart(this.speaker),
