@@ -5,6 +5,7 @@ import type { Course } from '../core/course/course';
 import { identifierSchema, textSchema } from '../core/document';
 import type { Tokens } from '../core/link/door';
 import { storePlaces } from '../core/link/frames';
+import { readFace } from '../core/pictures/face';
 import { readPicture } from '../core/pictures/picture';
 import type { Variation } from '../core/robots/robot';
 import { bearingOfHeading } from '../core/units/angles';
@@ -150,7 +151,7 @@ export class Yard {
 					bearing: bearingOfHeading(pose.heading),
 					heading: pose.heading,
 					columns: Object.fromEntries(kind.columns.map(({ name, of }) => [name, of(machine)])),
-					lamps: readPicture(machine.grid?.picture ?? '')?.map(colourCode),
+					lamps: lampsOf(machine.grid?.picture ?? ''),
 					with: guest?.person.name,
 					signs,
 					sounds: soundOf(one),
@@ -161,6 +162,13 @@ export class Yard {
 			})
 		};
 	}
+}
+
+/** Eight by eight of a lamp grid, sixteen by sixteen of a face that was drawn for it. */
+function lampsOf(picture: string): readonly string[] | undefined {
+	const face = picture.includes(':') ? readFace(picture) : null;
+	const lamps = face?.lamps.map((lamp) => lamp || face.skin) ?? readPicture(picture);
+	return lamps?.map(colourCode);
 }
 
 /** What is heard of it: when it began, so that each sound is heard once, and what it is. */

@@ -174,7 +174,9 @@
 			<label><input type="checkbox" bind:checked={loom.sides} />{t('loom.mirror.sides')}</label>
 			<label><input type="checkbox" bind:checked={loom.ends} />{t('loom.mirror.ends')}</label>
 		</fieldset>
-		<button class="button button-line" onclick={() => loom.clear()}>{t('loom.clear')}</button>
+		<button class="button button-line" onclick={() => loom.clear()}
+			>{t(skin === undefined ? 'loom.clear' : 'loom.clearFace')}</button
+		>
 	</div>
 </div>
 <p class="how">{t('loom.how')}</p>

@@ -280,7 +280,7 @@ function railPath([x, y], bearing, pieces) {
 
 function drawingOf(kind) {
 	const lamps = [];
-	let grid = [];
+	let grid;
 	const parts = drawings[kind].flatMap((part) => {
 		if ('lamp' in part) {
 			const bulb = make('circle', { cx: part.at[0], cy: part.at[1], r: part.radius });
@@ -288,21 +288,30 @@ function drawingOf(kind) {
 			return [bulb];
 		}
 		if ('grid' in part) {
-			const { at, side } = part;
-			const cell = side / 8;
-			grid = Array.from({ length: 64 }, (_, index) => {
-				// Its top is to the front, and its left to the left.
-				const [x, y] = [
-					at[0] + side / 2 - cell * Math.floor(index / 8),
-					at[1] + side / 2 - cell * (index % 8)
-				];
-				return make('rect', { x: x - cell, y: y - cell, width: cell, height: cell });
-			});
-			return grid;
+			const lights = make('g');
+			grid = { ...part, lights };
+			return [lights];
 		}
 		return [make('path', { class: part.ink, d: part.path ?? part.pictures[0] })];
 	});
 	return { group: make('g', {}, ...parts), lamps, grid };
+}
+
+/** Lets a grid shine, as many lamps wide as it is high: its top is to the front, its left to the left. */
+function shine({ at, side, lights }, lamps) {
+	const count = Math.sqrt(lamps.length);
+	const cell = side / count;
+	if (lights.children.length !== lamps.length)
+		lights.replaceChildren(
+			...lamps.map((_, index) => {
+				const [x, y] = [
+					at[0] + side / 2 - cell * Math.floor(index / count),
+					at[1] + side / 2 - cell * (index % count)
+				];
+				return make('rect', { x: x - cell, y: y - cell, width: cell, height: cell });
+			})
+		);
+	for (const [index, lamp] of lamps.entries()) lights.children[index].setAttribute('fill', lamp);
 }
 
 function drawRobots(floor, robots) {
@@ -330,8 +339,7 @@ function drawRobots(floor, robots) {
 		const light = colour(robot.light);
 		for (const [column, bulb] of mark.lamps)
 			bulb.setAttribute('fill', light ?? colour(robot.columns[column]) ?? 'transparent');
-		for (const [index, lamp] of mark.grid.entries())
-			lamp.setAttribute('fill', robot.lamps?.[index] ?? 'transparent');
+		if (mark.grid) shine(mark.grid, robot.lamps ?? []);
 	}
 }
 
@@ -343,7 +351,7 @@ const optionOf = ({ id, name }) => make('option', { value: id }, name);
 function cardOf(robot, places) {
 	const heading = make('h2');
 	const state = make('p', { class: 'state' });
-	const grid = make('span', { class: 'grid' }, ...Array.from({ length: 64 }, () => make('span')));
+	const grid = make('span', { class: 'grid' });
 	const lamp = make('span', { class: 'lamp', 'aria-hidden': 'true' }, grid);
 	const shown = make('p', { class: 'shown' });
 	const hands = make('div', { class: 'hands' });
@@ -448,8 +456,10 @@ function show(robot, places) {
 	state.textContent = facts.filter(Boolean).join(' · ');
 	lamp.style.background = colour(robot.light) ?? '';
 	grid.hidden = !robot.lamps;
-	for (const [index, shines] of (robot.lamps ?? []).entries())
-		grid.children[index].style.background = shines;
+	const lamps = robot.lamps ?? [];
+	if (grid.children.length !== lamps.length) grid.replaceChildren(...lamps.map(() => make('span')));
+	grid.style.gridTemplateColumns = `repeat(${Math.sqrt(lamps.length)}, 1fr)`;
+	for (const [index, shines] of lamps.entries()) grid.children[index].style.background = shines;
 	const signs = robot.signs?.join(' · ');
 	shown.textContent = signs
 		? say('yard.signs', { signs }) + (robot.hasScreen ? `, ${say('yard.screen', { signs })}` : '')
