@@ -18,7 +18,10 @@ const chromium = {
 		'--disable-background-networking',
 		'--disable-component-update',
 		'--disable-sync',
-		'--disable-gpu'
+		'--disable-gpu',
+		// A microphone that hears a beep, and is allowed to.
+		'--use-fake-device-for-media-stream',
+		'--use-fake-ui-for-media-stream'
 	]
 };
 const robots = '**/robots.spec.ts';

@@ -35,7 +35,10 @@ async function changeFirstValue(page: Page, kind: string, tried: Set<string>) {
 	await expect(editor).toBeVisible();
 	if (slot.type === 'choice') await editor.locator('button[aria-pressed=false]').first().click();
 	else if (slot.type === 'colour') await editor.getByRole('button', { name: 'blue' }).click();
-	else if (slot.type === 'film') {
+	else if (slot.type === 'face' || slot.type === 'clip') {
+		await editor.locator('button[aria-pressed=false]').first().click();
+		await page.keyboard.press('Escape');
+	} else if (slot.type === 'film') {
 		await editor.getByRole('button', { name: 'Another cloth' }).click();
 		await page.keyboard.press('Escape');
 	} else if (slot.type === 'picture') {

@@ -22,6 +22,8 @@ export interface Seen {
 	readonly columns: Readonly<Record<string, number>>;
 	/** Of its grid, from the top left, while it shows a picture. */
 	readonly lamps?: readonly string[];
+	/** What is heard of it. */
+	readonly sounds?: { readonly pitch: number; readonly name?: string };
 	readonly holds: readonly { place: number; name: string }[];
 }
 

@@ -4,6 +4,8 @@ import { lampGrid } from '../../src/core/devices/lampGrid/device';
 import { canDo } from '../../src/core/robots/robot';
 import { fittedKindOf } from '../../src/core/robots/fitted';
 import { robotKinds } from '../../src/core/robots/kinds';
+import { readFace, writeFace } from '../../src/core/pictures/face';
+import { faceRobot } from '../../src/core/robots/face';
 import { sampleRobot } from '../../src/core/robots/robot-document';
 import {
 	fullStep,
@@ -101,6 +103,47 @@ export function kinds(): void {
 			// Nothing is to land on it.
 			await hand({ do: 'carry', robot, to: 'shed' });
 		}
+	});
+
+	test('a melody and a recorded sound on a live Skiff; a word to a live Mimic', async ({
+		page
+	}) => {
+		await comeIn(page);
+		await pair(page, 'tallow', 'Tallow');
+		await hand({ do: 'carry', robot: 'tallow', to: 'open-quay' });
+		await openPlan(page, [
+			step('melody', { notes: 'A5:2', tempo: 60, then: 'wait' }),
+			step('clip', { clip: 'fogHorn', then: 'wait' }),
+			go(0.1)
+		]);
+		await run(page);
+		// It lacked the sound, and has it by then.
+		await expect.poll(async () => (await look('tallow')).sounds?.pitch).toBe(880);
+		await expect.poll(async () => (await look('tallow')).sounds?.name).toBe('fogHorn');
+		await isOver(page);
+
+		await hand({ do: 'carry', robot: 'vesper', to: 'open-quay' });
+		await page.goto('/robots');
+		await pair(page, 'vesper', 'Vesper');
+		const id = await openPlan(page, [go(0.1)]);
+		const [main] = planOf([wait(20)]).chains;
+		// Long enough to be seen.
+		const text = 'Good evening to all who walk along the quay with a lamp';
+		const steps = [
+			fullStep('face', { face: writeFace(readFace('glad')!) }),
+			fullStep('say', { text })
+		];
+		const heard = { id: 'h', trigger: step('whenHears', { word: 'ahoy' }), steps };
+		const plan = planFor(faceRobot, { ...planOf([]), chains: [main!, heard] });
+		await page.request.put(`/api/documents/${id}`, { data: save(plan, 1) });
+		await page.reload();
+		await run(page);
+		await expect(tag(page, /Step 1/)).toContainText('running now');
+		await hand({ do: 'say', robot: 'vesper', word: 'Ahoy' });
+		await expect.poll(async () => (await look('vesper')).lamps?.length).toBe(256);
+		await expect(page.locator('.caption')).toHaveText(`Vesper: “${text}”`);
+		await page.getByRole('button', { name: 'Halt' }).click();
+		await expect(outcome(page)).toContainText('Halted');
 	});
 
 	test('a button board of one’s own, with the model and with the robot', async ({ page }) => {

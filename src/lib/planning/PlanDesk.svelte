@@ -8,6 +8,7 @@
 	import Ruler from '@lucide/svelte/icons/ruler';
 	import { onMount, untrack } from 'svelte';
 	import type { Course } from '$core/course/course';
+	import { recordingsIn } from '$core/plan/plan';
 	import { say, t } from '$lib/i18n';
 	import { preferences } from '$lib/preferences.svelte';
 	import Floor from './Floor.svelte';
@@ -45,6 +46,12 @@
 	let showsKeys = $state(false);
 
 	onMount(warmUp);
+	// What others have recorded is there without a network, too.
+	onMount(async () => {
+		if (recordingsIn(bench.plan).length === 0) return;
+		const { holdSounds } = await import('$lib/sounds/sound-store');
+		await holdSounds(bench.plan);
+	});
 	$effect(() => {
 		if (bench.live?.isAsked || bench.live?.isSteered) pane = 'floor';
 		if (bench.player.isPlaying || bench.runs.isLive) pane = 'floor';

@@ -5,7 +5,7 @@
 	import FolderOpen from '@lucide/svelte/icons/folder-open';
 	import Mic from '@lucide/svelte/icons/mic';
 	import Square from '@lucide/svelte/icons/square';
-	import { onDestroy } from 'svelte';
+	import { onDestroy, onMount } from 'svelte';
 	import { recordingsIn, type Plan } from '$core/plan/plan';
 	import { clipBytes, clipSeconds, readClip, writeClip, type Clip } from '$core/sounds/clip';
 	import { ownNames } from '$core/sounds/own-clips';
@@ -32,6 +32,9 @@
 	let cutting = $state.raw<Cutting | null>(null);
 	let news = $state('');
 	let file: HTMLInputElement;
+	let top: HTMLElement;
+	// Its sheet was open before it was fetched.
+	onMount(() => top.parentElement!.querySelector<HTMLElement>('[data-first-focus]')?.focus());
 
 	const recorder = new Recorder(openMicrophone, heard, (error) => (news = whyNot(error)));
 	onDestroy(() => {
@@ -115,7 +118,7 @@
 	>
 {/snippet}
 
-<div class="picks ours" role="group" aria-label={t('sound.ours')}>
+<div class="picks ours" bind:this={top} role="group" aria-label={t('sound.ours')}>
 	{#each ownNames as name, index (name)}{@render pick(name, index)}{/each}
 </div>
 <p class="part">{t('sound.own')}</p>

@@ -6,7 +6,7 @@
 	import Delete from '@lucide/svelte/icons/delete';
 	import Play from '@lucide/svelte/icons/play';
 	import Square from '@lucide/svelte/icons/square';
-	import { onDestroy } from 'svelte';
+	import { onDestroy, onMount } from 'svelte';
 	import { pitchOf, readNotes } from '$core/sounds/notes';
 	import { say, t } from '$lib/i18n';
 	import { hush, playTone } from '$lib/timeline/sound';
@@ -43,6 +43,10 @@
 		{ name: 'D#5', after: 9 }
 	];
 	const signs: Readonly<Record<number, string>> = { 0.25: '¼', 0.5: '½' };
+
+	let list: HTMLInputElement;
+	// Its sheet was open before it was fetched.
+	onMount(() => list.focus());
 
 	let typed = $state<string | null>(null);
 	const text = $derived(typed ?? value);
@@ -119,6 +123,7 @@
 <input
 	class="field notes"
 	data-first-focus
+	bind:this={list}
 	type="text"
 	value={text}
 	oninput={(event) => (typed = event.currentTarget.value)}

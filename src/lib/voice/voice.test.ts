@@ -6,8 +6,13 @@ import { Hearing, wordIn, type MakeRecognition } from './hearing.svelte';
 it('shows what is said for as long as it takes, and the newest alone', () => {
 	const said = (text: string | number, start: number, end: number, isComplete = true) =>
 		({ kind: 'say', robot: 'r', values: { text }, start, end, isComplete }) as unknown as Span;
+	const outcome = (key: string) => ({ reason: { key } });
 	const of = (...spans: Span[]) =>
-		({ runs: [{ id: 'r', robot: { name: 'Vesper' } }], spans }) as unknown as Attempt;
+		({
+			runs: [{ id: 'r', robot: { name: 'Vesper' } }],
+			spans,
+			outcome: outcome('outcome.over')
+		}) as unknown as Attempt;
 	const attempt = of(said('Ahoy!', 1, 1), said(2.345, 1.5, 1.5));
 	expect([0.9, 1.2, 1.6, 9].map((time) => captionsAt(attempt, time))).toEqual([
 		[],
@@ -17,6 +22,8 @@ it('shows what is said for as long as it takes, and the newest alone', () => {
 	]);
 	const halted = of(said('A long sentence', 1, 1.2, false));
 	expect([1.1, 1.3].map((time) => captionsAt(halted, time).length)).toEqual([1, 0]);
+	const running = { ...halted, outcome: outcome('outcome.running') } as unknown as Attempt;
+	expect(captionsAt(running, 1.3)).toHaveLength(1);
 });
 
 it('finds only whole words, however they are written', () => {
