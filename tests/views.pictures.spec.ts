@@ -75,17 +75,15 @@ test('a moving picture on the loom', async ({ page }) => {
 	for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo' }).click();
 });
 
-test('problems and an unlit chain', async ({ page }) => {
-	await openAt(page, 'first-lamp', 'full');
-	await tag(page, 'Add a step').first().click();
-	await page.getByRole('combobox', { name: 'Type' }).fill('forever; lamp blue; log n');
-	await page.keyboard.press('Enter');
-	await page.getByRole('button', { name: 'Put some aside' }).click();
-	await page.getByRole('button', { name: /problems: show all/ }).click();
-	await page.waitForTimeout(1500);
-	await shot(page, 'problems');
+test('a melody on the staff, and what it sounds in time', async ({ page }) => {
+	await openAt(page, 'a-tune-for-the-ferry', 'further');
+	await rehearse(page, '8 ×');
+	await expect(page.getByTestId('outcome')).toContainText('Reached');
+	await page.getByRole('button', { name: /^Notes: / }).click();
+	await page.getByRole('radio', { name: /^Note 3 of 6/ }).focus();
+	await page.keyboard.press('ArrowLeft');
+	await shot(page, 'staff');
 	await page.keyboard.press('Escape');
-	for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Undo' }).click();
 });
 
 test('on a phone', async ({ page }) => {

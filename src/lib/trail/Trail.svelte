@@ -211,7 +211,7 @@
 		class="scroller"
 		bind:this={scroller}
 		bind:clientWidth={paneWidth}
-		onfocusin={() => focus.entered()}
+		onfocusin={(event) => focus.entered(event)}
 		onfocusout={(event) => focus.left(event)}
 		{...clipboardOf(() => bench, focus)}
 	>
@@ -238,7 +238,6 @@
 						isSelected={row.type === 'step' && editing.selection.has(row.key)}
 						isFound={isSearching && isCurrent}
 						isLifted={drag?.key === row.key}
-						onfocus={() => (focus.chosen = row.key)}
 						onkeydown={(event) => onkeydown(event, row, item.index)}
 						onclick={(event) => onclick(event, row)}
 					>

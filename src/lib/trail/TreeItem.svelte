@@ -15,7 +15,6 @@
 		isSelected,
 		isFound,
 		isLifted,
-		onfocus,
 		onkeydown,
 		onclick,
 		children
@@ -35,7 +34,6 @@
 		isFound: boolean;
 		/** It is being dragged. */
 		isLifted: boolean;
-		onfocus: () => void;
 		onkeydown: (event: KeyboardEvent) => void;
 		onclick: (event: MouseEvent) => void;
 		children: Snippet;
@@ -75,7 +73,6 @@
 	style:width="{width}px"
 	style:height="{row.height / zoom}px"
 	style:padding-left="{leftOf(row.depth)}px"
-	{onfocus}
 	{onkeydown}
 	{onclick}
 >

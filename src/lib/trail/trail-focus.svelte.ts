@@ -84,8 +84,11 @@ export class TrailFocus {
 		else letGoOfFocus();
 	}
 
-	entered(): void {
+	/** A row has the keyboard, or something on it: so it is the current one. */
+	entered({ target }: FocusEvent): void {
 		this.hasFocus = true;
+		const row = (target as Element).closest('[role=treeitem]');
+		if (row) this.chosen = row.id.slice('row-'.length);
 	}
 
 	/** A row that goes away blurs without a new target; that is not the person leaving. */
