@@ -6,6 +6,7 @@ import { skiffLite } from '../robots/skiff';
 import { initialValues } from '../steps/catalogue';
 import type { Values } from '../steps/definition';
 import { planFrom } from '../testing/random-plan';
+import { writeClip } from '../sounds/clip';
 import { courseOf, go, lamp, planFor, planOf, repeat, right, step, wait } from '../testing/sample';
 import { perform, startHistory } from '../plan/history';
 import { planSchema, type Chain, type Plan, type Step } from '../plan/plan';
@@ -31,6 +32,12 @@ const lite = (steps: Step[]): Plan => planFor(skiffLite, planOf(steps));
 const keysOf = (checked: Plan, course = courseOf()): string[] => {
 	const attempt = simulate({ plan: checked, course, variation: 'ideal', seed: 1, limit: 20 });
 	return checkPlan(checked, { course, attempt }).map(({ sentence }) => sentence.key);
+};
+
+/** A step that plays a recording of so many seconds. */
+const recorded = (id: number, seconds: number): Step => {
+	const clip = { id: String(id).repeat(64), samples: seconds * 16_000, pitch: 440, name: 'a' };
+	return make('clip', { clip: writeClip(clip) });
 };
 
 /** What is odd about each plan; true where a repair must take the problem away. */
@@ -65,6 +72,30 @@ const cases: [string, Plan, string[], boolean][] = [
 		rolling([repeat(2, [picture(), wait(1), picture()])]),
 		['check.unseenPicture'],
 		true
+	],
+	[
+		'a sound that the next one cuts off, and one that has sounded by then',
+		planOf([
+			make('clip', { then: 'carryOn' }),
+			lamp('#ff0000'),
+			make('tone', { then: 'carryOn' }),
+			wait(1),
+			step('silence')
+		]),
+		['check.cutSound'],
+		true
+	],
+	[
+		'sounds for which the robot has no room, one of them twice',
+		planOf([recorded(1, 10), recorded(2, 2), recorded(1, 10), recorded(3, 1)]),
+		['check.clipTooLarge'],
+		true
+	],
+	[
+		'a sound on a robot that sounds the nearest tone, a text that it cannot say',
+		planFor(skiffLite, planOf([make('clip'), make('say')])),
+		['check.without.clips', 'note.without.clips', 'check.cannot.voice', 'note.cannot.voice'],
+		false
 	],
 	['an empty loop', planOf([repeat(2, [])]), ['check.emptyBody'], true],
 	['a loop in a blink', planOf([repeat(2, [lamp('#ff0000')])]), ['check.neverWaits'], true],
