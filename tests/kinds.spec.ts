@@ -54,7 +54,8 @@ test('a ball that cuts corners is made to wait at each', async ({ page }) => {
 
 test('a ball shows a picture that was threaded by pointer and by keys', async ({ page }) => {
 	await beginFor(page, 'Bobbin', 'Open quay');
-	await type(page, 'picture', 'picture', 'wait 2', 'dark grid');
+	// Long enough to be seen, at the pace of a test.
+	await type(page, 'picture', 'picture', 'wait 20', 'dark grid');
 	await expect(page.getByText('Nobody will see this picture')).toBeVisible();
 	const chip = page.getByRole('button', { name: /^Picture: / });
 	await chip.nth(1).click();

@@ -1,17 +1,12 @@
 /** The worker that makes our sounds, and reads those of others. */
+import { longestSound, sampleRate } from '../core/sounds/limits';
 import { expose } from 'comlink';
 import { success, type Result } from '../core/sentence';
 import { makeClip } from '../core/sounds/clips';
 import { midiOf, readMidi } from '../core/sounds/midi';
 import type { Note } from '../core/sounds/notes';
 import type { OwnClip } from '../core/sounds/own-clips';
-import {
-	longestSound,
-	pitchOfSamples,
-	resampled,
-	sampleRate,
-	type Samples
-} from '../core/sounds/samples';
+import { pitchOfSamples, resampled, type Samples } from '../core/sounds/samples';
 import { readWav, wavOf, type ReadWav } from '../core/sounds/wav';
 
 /** A sound that is ready to be kept. */

@@ -1,6 +1,7 @@
 /** Sounds for which a robot has no room. */
+import { sampleRate } from '../sounds/limits';
 import { clipBytes, readClip, clipSeconds, type Clip } from '../sounds/clip';
-import { sampleRate } from '../sounds/samples';
+
 import { replaceAt, problemAt, type Context, type Problem, type Visited } from './problem';
 
 export function checkSounds({ steps }: Context): Problem[] {

@@ -3,8 +3,8 @@
  * `HASH:SAMPLES:PITCH:NAME`: the SHA-256 of its file, how many samples it has, the tone that comes nearest
  * to it in hertz, and what it is called. So a step knows all it needs of a sound that lies elsewhere.
  */
-import { longestSound, sampleRate } from './samples';
-import { wavBytes } from './wav';
+
+import { longestSound, sampleRate, wavBytes } from './limits';
 import { ownClips, ownNames } from './own-clips';
 
 export interface Clip {

@@ -2,10 +2,11 @@
  * Sounds of the harbour, made by ourselves: each of a few tones and murmurs that swell and fade. The
  * same bytes on every machine, so that they have the same hash wherever they are made.
  */
+import { sampleRate } from './limits';
 import * as exact from '../exact';
 import { Random } from '../random/random';
 import type { OwnClip } from './own-clips';
-import { sampleOf, sampleRate, type Samples } from './samples';
+import { sampleOf, type Samples } from './samples';
 
 /** One sound, by the seconds since it began: to be asked once for each sample, in order. */
 type Sounding = (time: number) => number;

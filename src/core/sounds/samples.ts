@@ -1,10 +1,5 @@
 /** Sounds as numbers: one voice, 16 bits. */
-
-/** Samples a second. */
-export const sampleRate = 16_000;
-/** Seconds of a recording at the most, and of the shortest sound. */
-export const longestSound = 10;
-export const shortestSound = 0.05;
+import { sampleRate } from './limits';
 
 export type Samples = Int16Array<ArrayBuffer>;
 

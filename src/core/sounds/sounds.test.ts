@@ -1,3 +1,4 @@
+import { sampleRate, wavBytes } from './limits';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import fc from 'fast-check';
@@ -6,8 +7,8 @@ import { runs } from '../testing/runs';
 import { readClip, writeClip } from './clip';
 import { makeClip } from './clips';
 import { ownClips, ownNames } from './own-clips';
-import { envelopeOf, pitchOfSamples, resampled, sampleRate } from './samples';
-import { readWav, wavBytes, wavOf } from './wav';
+import { envelopeOf, pitchOfSamples, resampled } from './samples';
+import { readWav, wavOf } from './wav';
 
 const longest = 10 * sampleRate;
 const sine = (hertz: number, seconds: number, rate: number) =>

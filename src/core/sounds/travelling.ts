@@ -1,9 +1,10 @@
 /** Sounds as the file of a plan holds them: WAV files, in base64, by their hashes. */
+import { longestSound, sampleRate } from './limits';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { strFromU8, strToU8 } from 'fflate';
 import { failure, success, type Result } from '../sentence';
-import { longestSound, sampleRate } from './samples';
+
 import { readWav } from './wav';
 
 /** The SHA-256 of a file, in hexadecimal digits. */

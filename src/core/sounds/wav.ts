@@ -1,18 +1,13 @@
 /** Sounds as WAV files (RIFF, as Microsoft and IBM described it in 1991): written in one form, read in any that is not packed. */
 import { failure, success, type Result } from '../sentence';
-import { largestWav } from './limits';
-import { resampled, sampleRate, type Samples } from './samples';
+import { headerBytes, largestWav, sampleRate, wavBytes } from './limits';
+import { resampled, type Samples } from './samples';
 
-/** Bytes before the samples of a file that we write. */
-const headerBytes = 44;
 /** Of the samples of a file, whole numbers or fractions. */
 const whole = 1;
 const fraction = 3;
 /** Says that the form stands further behind. */
 const extensible = 0xfffe;
-
-/** @returns bytes of a file with so many samples */
-export const wavBytes = (samples: number): number => headerBytes + 2 * samples;
 
 /** One voice, 16 bits, `sampleRate` samples a second. */
 export function wavOf(samples: Samples): Uint8Array<ArrayBuffer> {

@@ -14,8 +14,6 @@
 	import Floor from './Floor.svelte';
 	import Timeline from '$lib/timeline/Timeline.svelte';
 	import Trail from '$lib/trail/Trail.svelte';
-	import { downloadPlan } from '$lib/files/plans';
-	import { readPlanFile } from '$lib/files/files';
 	import DeskShell from '$lib/desk/DeskShell.svelte';
 	import { runKeys } from '$lib/ui/run-keys';
 	import { warmUp } from '$lib/desk/rehearser';
@@ -61,6 +59,7 @@
 	});
 
 	async function openFile(file: File) {
+		const { readPlanFile } = await import('$lib/files/files');
 		const read = await readPlanFile(file);
 		const name = file.name;
 		const { voice } = bench;
@@ -69,7 +68,10 @@
 			voice.notice = t('bench.fileOpened', { name: read.value.name });
 	}
 
-	const save = () => void downloadPlan(bench.plan);
+	async function save() {
+		const { downloadPlan } = await import('$lib/files/plans');
+		await downloadPlan(bench.plan);
+	}
 
 	function jumpTo(stepId: string) {
 		pane = 'trail';

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** Which sound: one of ours, one that the plan has, or a new one from the microphone or a file. */
+	import { longestSound } from '$core/sounds/limits';
 	import './words';
 	import Download from '@lucide/svelte/icons/download';
 	import FolderOpen from '@lucide/svelte/icons/folder-open';
@@ -9,7 +10,7 @@
 	import { recordingsIn, type Plan } from '$core/plan/plan';
 	import { clipBytes, clipSeconds, readClip, writeClip, type Clip } from '$core/sounds/clip';
 	import { ownNames } from '$core/sounds/own-clips';
-	import { longestSound, type Samples } from '$core/sounds/samples';
+	import { type Samples } from '$core/sounds/samples';
 	import { wavOf } from '$core/sounds/wav';
 	import { download } from '$lib/files/downloads';
 	import { say, t } from '$lib/i18n';

@@ -1,13 +1,7 @@
 /** A sound of which a part is chosen, before it is kept. */
+import { longestSound, sampleRate, shortestSound, wavBytes } from '$core/sounds/limits';
 import { longestName, mostSoundBytes } from '$core/sounds/clip';
-import {
-	envelopeOf,
-	longestSound,
-	sampleRate,
-	shortestSound,
-	type Samples
-} from '$core/sounds/samples';
-import { wavBytes } from '$core/sounds/wav';
+import { envelopeOf, type Samples } from '$core/sounds/samples';
 
 /** Lines of which its picture is made. */
 const lines = 120;

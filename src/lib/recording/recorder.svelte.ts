@@ -1,5 +1,6 @@
 /** A recording with the microphone: how loud it is just now, how long it is, and what it has heard. */
-import { longestSound } from '$core/sounds/samples';
+
+import { longestSound } from '$core/sounds/limits';
 import tape from './tape.worklet.js?url&no-inline';
 
 /** What hears, and hands on what it has heard. */

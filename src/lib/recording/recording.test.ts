@@ -1,5 +1,6 @@
+import { sampleRate } from '$core/sounds/limits';
 import { expect, it, vi } from 'vitest';
-import { sampleRate } from '$core/sounds/samples';
+
 import { Cutting } from './cutting.svelte';
 import { Recorder, type OpenMicrophone } from './recorder.svelte';
 

@@ -2,11 +2,11 @@
 import type { Remote } from 'comlink';
 import { failure, type Result } from '$core/sentence';
 import { ownNamed } from '$core/sounds/clip';
-import { largestMidi, largestWav } from '$core/sounds/limits';
+import { largestMidi, largestWav, longestSound, sampleRate } from '$core/sounds/limits';
 import type { ReadMelody } from '$core/sounds/midi';
 import type { Note } from '$core/sounds/notes';
 import type { OwnClip } from '$core/sounds/own-clips';
-import { longestSound, sampleRate, type Samples } from '$core/sounds/samples';
+import { type Samples } from '$core/sounds/samples';
 import { readWav, type ReadWav } from '$core/sounds/wav';
 import { readOnce } from '$lib/task';
 import type { FinishedSound, SoundService } from '$workers/sounds';

@@ -27,7 +27,7 @@ function bufferOf(id: string, context: AudioContext): Promise<AudioBuffer | null
 async function fetchBuffer(id: string, context: AudioContext): Promise<AudioBuffer | null> {
 	const [{ samplesOfSound }, { sampleRate }] = await Promise.all([
 		import('$lib/sounds/sound-work'),
-		import('$core/sounds/samples')
+		import('$core/sounds/limits')
 	]);
 	const samples = await samplesOfSound(id);
 	return samples && filled(context, samples, sampleRate);

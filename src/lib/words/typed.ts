@@ -21,7 +21,9 @@ import {
 } from '$core/steps/definition';
 import { t } from '$lib/i18n';
 import { colourName, lampColours, readFor, readNumber, tidyNumber, toStored } from './format';
-import { choiceWord } from './values';
+import { faces } from '$core/pictures/face';
+import { ownNames } from '$core/sounds/own-clips';
+import { choiceWord, clipName } from './values';
 
 export interface Offer {
 	readonly definition: StepDefinition;
@@ -196,6 +198,10 @@ interface TypedNumber {
 	readonly unit?: Unit;
 }
 
+/** What one of our faces, or of our sounds, is called. */
+const plainWord = (type: 'face' | 'clip', name: string): string =>
+	type === 'face' ? choiceWord('face', 'face', name) : clipName(name);
+
 const joining = new Set(['at', 'to', 'by']);
 
 /**
@@ -210,6 +216,15 @@ function setByWord(
 	robot?: RobotKind
 ): number {
 	for (const [name, value] of Object.entries(definition.values)) {
+		// What somebody has made has no word.
+		if ((value.type === 'face' || value.type === 'clip') && isMeant) {
+			const known = value.type === 'face' ? faces : ownNames;
+			const meant = known.find((one) => fold(plainWord(value.type, one)).startsWith(word));
+			if (meant) {
+				values[name] = meant;
+				return 2;
+			}
+		}
 		if (value.type === 'choice' && (isMeant || name === 'direction')) {
 			const options = robot ? optionsOf(robot, name, value) : value.options;
 			const option = options.find((candidate) =>

@@ -1,8 +1,8 @@
+import { longestSound, sampleRate, wavBytes } from '$core/sounds/limits';
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
 import { failure } from '$core/sentence';
-import { longestSound, sampleRate } from '$core/sounds/samples';
-import { wavBytes } from '$core/sounds/wav';
+
 import { say } from '$lib/i18n';
 import { mayKeepAttempt } from '$lib/server/allowance';
 import { answerOf, bodyOf } from '$lib/server/request';
