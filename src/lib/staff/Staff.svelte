@@ -116,6 +116,7 @@
 >
 	<svg
 		viewBox="0 0 {width} {staffHeight}"
+		preserveAspectRatio="xMinYMid"
 		style:width="{(width / staffHeight) * 8.5}rem"
 		role="presentation"
 		bind:this={svg}
