@@ -7,10 +7,9 @@ import { poseOf } from '$core/link/place';
 import { robotKindOf } from '$core/robots/kinds';
 import type { Greeting, ToRobot } from '$core/link/frames';
 import { LiveRecord, type LiveNews } from '$core/live/live-news';
-import { clipsIn, type Plan, type PlanRobot } from '$core/plan/plan';
+import type { Plan, PlanRobot } from '$core/plan/plan';
 import type { Values } from '$core/steps/definition';
 import type { Attempt } from '$core/simulation/attempt';
-import { clips } from '$core/devices/clips/device';
 import { flying } from '$core/devices/flying/device';
 import { turning } from '$core/devices/turning/device';
 import { canDo } from '$core/robots/robot';
@@ -26,6 +25,7 @@ import type { LiveStand } from './live-stand';
 import { BoardHand } from './board.svelte';
 import { ToldByRun } from './told.svelte';
 import { Lining } from './lining.svelte';
+import { giveSounds } from './giving';
 import { plannedFor, rolesOf, storedFrame, type Role } from './matching';
 import { needsNow, type Need } from './needs';
 
@@ -168,22 +168,11 @@ export class LiveDesk {
 		await this.run(this.wantedOnly);
 	}
 
-	/** Sends the sounds of the plan to those that can play them, and says so. */
+	/** Sends the sounds of the plan to those that can play them. */
 	private async giveSounds(to: readonly Greeting[]): Promise<void> {
-		const able = to.filter(({ devices }) => devices.includes(clips.id));
-		const plan = this.planned();
-		if (able.length === 0 || clipsIn(plan).length === 0) return;
-		const { voice } = this.bench;
 		this.isGiving = true;
 		try {
-			const { wavsOf } = await import('$lib/sounds/giving');
-			const wavs = await wavsOf(plan);
-			for (const { id, name } of able) {
-				voice.announce(t('live.sounds', { name }));
-				const refused = await robots.giveClips(id, wavs);
-				if (refused.length > 0)
-					voice.announce(t('live.soundsRefused', { name, count: refused.length }));
-			}
+			await giveSounds(this.planned(), to, (text) => this.bench.voice.announce(text));
 		} finally {
 			this.isGiving = false;
 		}
