@@ -1,18 +1,19 @@
 /** Sounds for which a robot has no room. */
 import { sampleRate } from '../sounds/limits';
-import { clipBytes, readClip, clipSeconds, type Clip } from '../sounds/clip';
+import { clipBytes, clipSeconds, readClip, type Clip } from '../sounds/clip';
+import { robotOfChain } from '../plan/plan';
+import { problemAt, replaceAt, type Context, type Problem, type Visited } from './problem';
 
-import { replaceAt, problemAt, type Context, type Problem, type Visited } from './problem';
-
-export function checkSounds({ steps }: Context): Problem[] {
+export function checkSounds({ plan, steps }: Context): Problem[] {
 	/** By robot: what it holds by now. */
 	const held = new Map<string, Map<string, Clip>>();
 	return steps.flatMap((visited): Problem[] => {
 		const { step, robot, chain } = visited;
 		const clip = step.kind === 'clip' ? readClip(String(step.values.clip)) : null;
 		if (!clip || robot.clipRoom === undefined) return [];
-		const own = held.get(chain.robot ?? '') ?? new Map<string, Clip>();
-		held.set(chain.robot ?? '', own.set(clip.id, clip));
+		const { id } = robotOfChain(plan, chain);
+		const own = held.get(id) ?? new Map<string, Clip>();
+		held.set(id, own.set(clip.id, clip));
 		const bytes = [...own.values()].reduce((sum, each) => sum + clipBytes(each), 0);
 		if (bytes <= robot.clipRoom) return [];
 		own.delete(clip.id);

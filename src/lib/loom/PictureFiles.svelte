@@ -2,9 +2,9 @@
 	/** Where pictures of lamps come from and go to: files, and the shelf of the class. */
 	import './words';
 	import Download from '@lucide/svelte/icons/download';
-	import FolderOpen from '@lucide/svelte/icons/folder-open';
 	import { writeFilm, type Cloth } from '$core/pictures/film';
 	import { say, t } from '$lib/i18n';
+	import FileButton from '$lib/ui/FileButton.svelte';
 	import PictureShelf from './PictureShelf.svelte';
 	import { readPictures, saveFilm, saveGif, savePng } from './picture-files';
 
@@ -23,7 +23,6 @@
 	} = $props();
 
 	let news = $state('');
-	let file: HTMLInputElement;
 	let said: HTMLElement;
 	// The sheet may be scrolled to somewhere else.
 	$effect(() => void (news && said.scrollIntoView({ block: 'nearest' })));
@@ -34,18 +33,15 @@
 		news = saved.ok ? '' : t('loom.file.unsaved', { reason: say(saved.failure) });
 	}
 
-	async function open() {
-		const [chosen] = file.files ?? [];
-		file.value = '';
-		if (!chosen) return;
-		const read = await readPictures(chosen, beat);
+	async function open(file: File) {
+		const read = await readPictures(file, beat);
 		if (!read.ok) {
-			news = t('loom.file.refused', { file: chosen.name, reason: say(read.failure) });
+			news = t('loom.file.refused', { file: file.name, reason: say(read.failure) });
 			return;
 		}
 		const { from, leftOut } = read.value;
 		news = [
-			t('loom.file.opened', { file: chosen.name }),
+			t('loom.file.opened', { file: file.name }),
 			...(from ? [t('loom.file.averaged', from)] : []),
 			...(leftOut > 0 ? [t('loom.file.leftOut', { count: leftOut })] : [])
 		].join(' ');
@@ -54,9 +50,11 @@
 </script>
 
 <div class="files" role="group" aria-label={t('loom.files')}>
-	<button class="button button-line" onclick={() => file.click()}
-		><FolderOpen size={16} />{t('loom.file.open')}</button
-	>
+	<FileButton
+		label={t('loom.file.open')}
+		accept=".png,.gif,.json,image/png,image/gif,application/json"
+		onpick={(file) => void open(file)}
+	/>
 	<button class="button button-line" onclick={() => void save(savePng(name, shown))}
 		><Download size={16} />PNG</button
 	>
@@ -70,14 +68,6 @@
 	<button class="button button-line" onclick={() => saveFilm(name, writeFilm(cloths))}
 		><Download size={16} />JSON</button
 	>
-	<input
-		type="file"
-		hidden
-		accept=".png,.gif,.json,image/png,image/gif,application/json"
-		aria-label={t('loom.file.open')}
-		bind:this={file}
-		onchange={() => void open()}
-	/>
 </div>
 <p role="status" bind:this={said}>{news}</p>
 

@@ -1,12 +1,11 @@
 <script lang="ts">
 	/** A new sound: what of it is kept is chosen by dragging its ends; it is listened to, and named. */
-	import { sampleRate } from '$core/sounds/limits';
 	import { onMount } from 'svelte';
 	import Check from '@lucide/svelte/icons/check';
 	import Play from '@lucide/svelte/icons/play';
 	import Trash2 from '@lucide/svelte/icons/trash-2';
 	import { longestName, mostSoundBytes } from '$core/sounds/clip';
-
+	import { sampleRate } from '$core/sounds/limits';
 	import { t } from '$lib/i18n';
 	import { playSamples } from '$lib/timeline/sound';
 	import type { Cutting } from './cutting.svelte';

@@ -1,20 +1,20 @@
 <script lang="ts">
 	/** Which sound: one of ours, one that the plan has, or a new one from the microphone or a file. */
-	import { longestSound } from '$core/sounds/limits';
 	import './words';
 	import Download from '@lucide/svelte/icons/download';
-	import FolderOpen from '@lucide/svelte/icons/folder-open';
 	import Mic from '@lucide/svelte/icons/mic';
 	import Square from '@lucide/svelte/icons/square';
 	import { onDestroy, onMount } from 'svelte';
 	import { recordingsIn, type Plan } from '$core/plan/plan';
 	import { clipBytes, clipSeconds, readClip, writeClip, type Clip } from '$core/sounds/clip';
 	import { ownNames } from '$core/sounds/own-clips';
-	import { type Samples } from '$core/sounds/samples';
+	import { longestSound } from '$core/sounds/limits';
+	import type { Samples } from '$core/sounds/samples';
 	import { wavOf } from '$core/sounds/wav';
 	import { download } from '$lib/files/downloads';
 	import { say, t } from '$lib/i18n';
 	import { hush, playTone } from '$lib/timeline/sound';
+	import FileButton from '$lib/ui/FileButton.svelte';
 	import { clipName } from '$lib/words/values';
 	import CutSound from './CutSound.svelte';
 	import { Cutting } from './cutting.svelte';
@@ -32,7 +32,6 @@
 
 	let cutting = $state.raw<Cutting | null>(null);
 	let news = $state('');
-	let file: HTMLInputElement;
 	let top: HTMLElement;
 	// Its sheet was open before it was fetched.
 	onMount(() => top.parentElement!.querySelector<HTMLElement>('[data-first-focus]')?.focus());
@@ -61,19 +60,16 @@
 		else news = say(made.failure);
 	}
 
-	async function openFile() {
-		const [picked] = file.files ?? [];
-		file.value = '';
-		if (!picked) return;
-		const read = await openWav(picked);
+	async function openFile(file: File) {
+		const read = await openWav(file);
 		if (!read.ok) {
-			news = t('sound.refused', { file: picked.name, reason: say(read.failure) });
+			news = t('sound.refused', { file: file.name, reason: say(read.failure) });
 			return;
 		}
 		const { samples, rate, voices, leftOut } = read.value;
-		open(samples, picked.name.replace(/\.[^.]*$/, ''));
+		open(samples, file.name.replace(/\.[^.]*$/, ''));
 		news = [
-			t('sound.opened', { file: picked.name }),
+			t('sound.opened', { file: file.name }),
 			...(rate ? [t('sound.resampled', { rate })] : []),
 			...(voices ? [t('sound.mixed', { voices })] : []),
 			...(leftOut > 0 ? [t('sound.leftOut', { seconds: leftOut.toFixed(1) })] : [])
@@ -147,9 +143,11 @@
 				void recorder.start();
 			}}><Mic size={16} />{t('sound.record')}</button
 		>
-		<button class="button button-line" onclick={() => file.click()}
-			><FolderOpen size={16} />{t('sound.open')}</button
-		>
+		<FileButton
+			label={t('sound.open')}
+			accept=".wav,audio/wav,audio/x-wav"
+			onpick={(file) => void openFile(file)}
+		/>
 		{#if chosen}
 			<button
 				class="button button-line"
@@ -158,14 +156,6 @@
 			>
 		{/if}
 	{/if}
-	<input
-		type="file"
-		hidden
-		accept=".wav,audio/wav,audio/x-wav"
-		aria-label={t('sound.open')}
-		bind:this={file}
-		onchange={() => void openFile()}
-	/>
 </div>
 <p role="status" class="soft">{recorder.state === 'asking' ? t('sound.asking') : news}</p>
 {#if cutting}

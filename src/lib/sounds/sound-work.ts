@@ -6,7 +6,7 @@ import { largestMidi, largestWav, longestSound, sampleRate } from '$core/sounds/
 import type { ReadMelody } from '$core/sounds/midi';
 import type { Note } from '$core/sounds/notes';
 import type { OwnClip } from '$core/sounds/own-clips';
-import { type Samples } from '$core/sounds/samples';
+import type { Samples } from '$core/sounds/samples';
 import { readWav, type ReadWav } from '$core/sounds/wav';
 import { readOnce } from '$lib/task';
 import type { FinishedSound, SoundService } from '$workers/sounds';

@@ -2,11 +2,11 @@
 	/** A melody from a MIDI file, and into one. */
 	import type { Snippet } from 'svelte';
 	import Download from '@lucide/svelte/icons/download';
-	import FolderOpen from '@lucide/svelte/icons/folder-open';
 	import { writeNotes, type Note } from '$core/sounds/notes';
 	import { download } from '$lib/files/downloads';
 	import { say, t } from '$lib/i18n';
 	import { midiFile, openMidi } from '$lib/sounds/sound-work';
+	import FileButton from '$lib/ui/FileButton.svelte';
 
 	let {
 		notes,
@@ -23,20 +23,16 @@
 	} = $props();
 
 	let news = $state('');
-	let file: HTMLInputElement;
 
-	async function open() {
-		const [picked] = file.files ?? [];
-		file.value = '';
-		if (!picked) return;
-		const read = await openMidi(picked);
+	async function open(file: File) {
+		const read = await openMidi(file);
 		if (!read.ok) {
-			news = t('staff.refused', { file: picked.name, reason: say(read.failure) });
+			news = t('staff.refused', { file: file.name, reason: say(read.failure) });
 			return;
 		}
 		const { notes, tempo, leftOut } = read.value;
 		news = [
-			t('staff.opened', { file: picked.name, tempo }),
+			t('staff.opened', { file: file.name, tempo }),
 			...(leftOut.voices > 0 ? [t('staff.voices', { count: leftOut.voices })] : []),
 			...(leftOut.notes > 0 ? [t('staff.notes', { count: leftOut.notes })] : [])
 		].join(' ');
@@ -53,23 +49,17 @@
 
 <div class="files">
 	{@render children()}
-	<button class="button button-line" onclick={() => file.click()}
-		><FolderOpen size={16} />{t('staff.open')}</button
-	>
+	<FileButton
+		label={t('staff.open')}
+		accept=".mid,.midi,audio/midi,audio/x-midi"
+		onpick={(file) => void open(file)}
+	/>
 	<button
 		class="button button-line"
 		aria-label={t('staff.saveLabel')}
 		disabled={notes.length === 0}
 		onclick={() => void save()}><Download size={16} />{t('staff.save')}</button
 	>
-	<input
-		type="file"
-		hidden
-		accept=".mid,.midi,audio/midi,audio/x-midi"
-		aria-label={t('staff.open')}
-		bind:this={file}
-		onchange={() => void open()}
-	/>
 </div>
 <p role="status">{news}</p>
 
