@@ -80,6 +80,8 @@
 
 	onMount(() => {
 		void bench.restore();
+		// What an edit, or something pasted, may be refused for.
+		void import('$lib/files/words');
 		const hurry = () => bench.saver.hurry();
 		addEventListener('online', hurry);
 		return () => {

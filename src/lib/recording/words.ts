@@ -1,4 +1,5 @@
 /** The words of this folder, which come with it. */
+import '$lib/files/words';
 import { addMessages } from '$lib/i18n';
 import words from './words.en.json';
 
