@@ -81,7 +81,7 @@
 	onMount(() => {
 		void bench.restore();
 		// What an edit, or something pasted, may be refused for.
-		void import('$lib/files/words');
+		void import('$lib/i18n/refusals');
 		const hurry = () => bench.saver.hurry();
 		addEventListener('online', hurry);
 		return () => {

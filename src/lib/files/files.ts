@@ -1,6 +1,6 @@
 /** Documents opened from files on the device. */
 import '$lib/words/core';
-import './words';
+import '$lib/i18n/refusals';
 import type { Remote } from 'comlink';
 import type { Course } from '$core/course/course';
 import { maximumBytes } from '$core/document';

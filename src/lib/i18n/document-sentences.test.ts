@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import '$lib/files/words';
+import './refusals';
 import { say } from './index';
 import { courseFormat } from '../../core/course/course';
 import { readDocument, writeDocument } from '../../core/document';

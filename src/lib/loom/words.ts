@@ -1,6 +1,6 @@
 /** The words of this folder, which come with it. */
-import '$lib/files/words';
 import { addMessages } from '$lib/i18n';
+import '$lib/i18n/refusals';
 import words from './words.en.json';
 
 addMessages(words);

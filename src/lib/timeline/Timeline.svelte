@@ -8,7 +8,6 @@
 	import VolumeX from '@lucide/svelte/icons/volume-x';
 	import { t } from '$lib/i18n';
 	import { speeds, type Player } from './player.svelte';
-	import { playTone } from './sound';
 	import { isHeard } from './track';
 	import Track from './Track.svelte';
 
@@ -39,9 +38,10 @@
 			const due = (player.attempt?.runs ?? []).flatMap(({ tones }) =>
 				tones.filter(({ time }) => time >= from && time < to)
 			);
-			for (const tone of due) {
-				playTone(tone, player.rate, (tone.time - from) / player.rate);
-			}
+			if (due.length === 0) return;
+			void import('./sound').then(({ playTone }) => {
+				for (const tone of due) playTone(tone, player.rate, (tone.time - from) / player.rate);
+			});
 		};
 	});
 </script>

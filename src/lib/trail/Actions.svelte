@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** What else can be done with a step or a chain. */
+	import './words';
 	import ArrowDown from '@lucide/svelte/icons/arrow-down';
 	import ArrowUp from '@lucide/svelte/icons/arrow-up';
 	import CircleHelp from '@lucide/svelte/icons/circle-help';

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** The comment of a step; an empty one goes away. */
+	import './words';
 	import { untrack } from 'svelte';
 	import type { Step } from '$core/plan/plan';
 	import { t } from '$lib/i18n';

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** The saved plans, to choose one that is taken into this plan. */
+	import './words';
 	import { planSchema, type Plan } from '$core/plan/plan';
 	import { t } from '$lib/i18n';
 	import Finder from '$lib/lists/Finder.svelte';

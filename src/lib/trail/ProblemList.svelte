@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** All problems of the plan in one place, each with its step, its words and what mends it. */
+	import './words';
 	import { findStep } from '$core/plan/places';
 	import { numberSteps } from '$core/plan/plan';
 	import type { Problem } from '$core/checks';

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** Finds steps and triggers by their words, and goes from one to the next. */
+	import './words';
 	import ArrowDown from '@lucide/svelte/icons/arrow-down';
 	import ArrowUp from '@lucide/svelte/icons/arrow-up';
 	import X from '@lucide/svelte/icons/x';

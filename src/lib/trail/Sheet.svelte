@@ -1,4 +1,5 @@
 <script lang="ts" module>
+	import './words';
 	import type { Place } from '$core/plan/places';
 	import type { HeadRow, StepRow } from './rows';
 

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** What was tried of a value that somebody looks for, and what each gave. */
+	import './words';
 	import { t } from '$lib/i18n';
 	import { toShown, unitOf, showNumber } from '$lib/words/format';
 	import type { NumberDefinition } from '$core/steps/definition';

@@ -1,5 +1,6 @@
 <script lang="ts">
 	/** Changes one value of a step or trigger. Each change is an edit, seen at once on the tag. */
+	import './words';
 	import Calculator from '@lucide/svelte/icons/calculator';
 	import Sigma from '@lucide/svelte/icons/sigma';
 	import { untrack } from 'svelte';

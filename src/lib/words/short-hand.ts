@@ -6,11 +6,14 @@ import type { Step } from '$core/plan/plan';
 import { scopeIn } from '$core/plan/variables';
 import { definitionOf } from '$core/steps/catalogue';
 import type { StepDefinition, ValueDefinition } from '$core/steps/definition';
-import { perLanguage, say, t } from '$lib/i18n';
+import { addMessages, perLanguage, say, t } from '$lib/i18n';
 import { readExpression } from './expression-words';
 import { colourName, lampColours, shownRange, unitOf } from './format';
 import { choiceWord, valueName } from './values';
+import words from './short-hand.en.json';
 import { offersFor, type ShelfPlace } from './typed';
+
+addMessages(words);
 
 export type Typed =
 	| { readonly kind: 'steps'; readonly steps: readonly Step[] }
