@@ -4,6 +4,7 @@
  */
 import { hands } from './robots/hands';
 import { kinds } from './robots/kinds';
+import { lights } from './robots/lights';
 import { model } from './robots/model';
 import { pairing } from './robots/pairing';
 import { runs } from './robots/runs';
@@ -16,3 +17,4 @@ test.describe('runs', runs);
 test.describe('model', model);
 test.describe('by hand', hands);
 test.describe('of all kinds', kinds);
+test.describe('lights and sounds', lights);

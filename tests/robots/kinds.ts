@@ -4,7 +4,6 @@ import { lampGrid } from '../../src/core/devices/lampGrid/device';
 import { canDo } from '../../src/core/robots/robot';
 import { fittedKindOf } from '../../src/core/robots/fitted';
 import { robotKinds } from '../../src/core/robots/kinds';
-import { midiOf } from '../../src/core/sounds/midi';
 import { readFace, writeFace } from '../../src/core/pictures/face';
 import { faceRobot } from '../../src/core/robots/face';
 import { sampleRobot } from '../../src/core/robots/robot-document';
@@ -106,33 +105,11 @@ export function kinds(): void {
 		}
 	});
 
-	test('a melody from a file and a sound on a live Skiff; a word to a live Mimic', async ({
+	test('a live Mimic has a face of its own, and speaks when it hears its word', async ({
 		page
 	}) => {
 		await comeIn(page);
-		await pair(page, 'tallow', 'Tallow');
-		await hand({ do: 'carry', robot: 'tallow', to: 'open-quay' });
-		await openPlan(page, [
-			step('melody', { notes: 'C4', tempo: 120, then: 'wait' }),
-			step('clip', { clip: 'fogHorn', then: 'wait' }),
-			go(0.1)
-		]);
-		await page.getByRole('button', { name: 'Notes: C4. Change' }).press('Enter');
-		await expect(page.getByRole('textbox', { name: 'Notes' })).toBeFocused();
-		const choosing = page.waitForEvent('filechooser');
-		await page.getByRole('button', { name: 'Open a MIDI file' }).press('Enter');
-		const buffer = Buffer.from(midiOf([{ name: 'A5', beats: 2 }], 60));
-		await (await choosing).setFiles({ name: 'ferry.mid', mimeType: 'audio/midi', buffer });
-		await expect(page.getByText('ferry.mid is open, at 60 beats a minute.')).toBeVisible();
-		await page.keyboard.press('Escape');
-		await run(page);
-		// It lacked the sound, and has it by then.
-		await expect.poll(async () => (await look('tallow')).sounds?.pitch).toBe(880);
-		await expect.poll(async () => (await look('tallow')).sounds?.name).toBe('fogHorn');
-		await isOver(page);
-
 		await hand({ do: 'carry', robot: 'vesper', to: 'open-quay' });
-		await page.goto('/robots');
 		await pair(page, 'vesper', 'Vesper');
 		const id = await openPlan(page, [go(0.1)]);
 		const [main] = planOf([wait(20)]).chains;
