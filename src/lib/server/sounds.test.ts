@@ -4,8 +4,11 @@ import { writeClip } from '$core/sounds/clip';
 import { wavOf } from '$core/sounds/wav';
 import { planOf, step } from '$core/testing/sample';
 import { setDeleted } from './documents/change';
+import { openDocument } from './documents/list';
 import { done, id, saveTo } from './documents/testing';
 import { keptDays, tidyUp } from './documents/upkeep';
+import { goBack, listVersions } from './documents/versions';
+import { takeName } from './people';
 import { fetchSound, storeSound } from './sounds';
 import { saveOf, withDatabase } from './testing';
 
@@ -44,4 +47,20 @@ it('what no plan plays goes after its time, and what one in the bin plays goes a
 		done(await setDeleted(id, true));
 		expect(await there(keptDays - 1)).toEqual([true, false]);
 		expect(await there(keptDays + 1)).toEqual([false, false]);
+	}));
+
+it('what only an earlier version plays is kept, and there again in it', () =>
+	withDatabase(async () => {
+		const wav = wavWith(3);
+		done(await storeSound(idOf(wav), wav));
+		const clip = writeClip({ id: idOf(wav), samples: 800, pitch: 440, name: 'Beacon' });
+		const content = planOf([step('clip', { clip, then: 'wait' })]);
+		const [ada, piet] = [done(await takeName('Ada')).id, done(await takeName('Piet')).id];
+		await saveTo(saveOf('', 0, { work: { kind: 'plan', content } }), id, ada);
+		await saveTo(saveOf('silent', 1), id, piet);
+		await tidyUp(Date.now() + (keptDays + 1) * day);
+		expect(await fetchSound(idOf(wav))).toEqual(wav);
+		const [version] = (await listVersions(id))!;
+		done(await goBack(id, version!.id, ada));
+		expect(JSON.stringify((await openDocument(id, 'plan'))!)).toContain(idOf(wav));
 	}));

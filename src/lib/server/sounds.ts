@@ -1,9 +1,8 @@
 /** Sounds that people have recorded: each once, by the hash of its file, however many plans play it. */
-import { longestSound, sampleRate } from '$core/sounds/limits';
 import { createHash } from 'node:crypto';
 import { failure, success, type Result } from '$core/sentence';
 import { idsIn } from '$core/sounds/clip';
-
+import { longestSound, sampleRate } from '$core/sounds/limits';
 import { readWav } from '$core/sounds/wav';
 import { database } from './database/database';
 
