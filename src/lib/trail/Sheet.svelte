@@ -101,6 +101,14 @@
 		if (!isBeside || !trail || trail.offsetLeft <= 400) return null;
 		return type === 'problems' ? trail : anchor.closest<HTMLElement>('[role=treeitem]');
 	}
+	/** Without room beside it, what is large opens on the side of its tag that has more. */
+	const isLow = ({ anchor }: Opening) =>
+		isBeside && anchor.getBoundingClientRect().bottom > innerHeight / 2;
+	const placement = $derived.by(() => {
+		if (!opening) return 'bottom-start';
+		if (opening.type === 'help' || besideAnchor(opening)) return 'left-start';
+		return isLow(opening) ? 'top-start' : 'bottom-start';
+	});
 
 	const lead = (next: (anchor: HTMLElement) => Opening) => {
 		if (opening) onopen(next(opening.anchor));
@@ -126,8 +134,7 @@
 	initialFocusEl={() => document.querySelector<HTMLElement>('.at-tag [data-first-focus]')}
 	positioning={{
 		getAnchorElement: () => opening && (besideAnchor(opening) ?? opening.anchor),
-		placement:
-			opening && (opening.type === 'help' || besideAnchor(opening)) ? 'left-start' : 'bottom-start',
+		placement,
 		gutter: 6,
 		overflowPadding: 8
 	}}
